@@ -1,0 +1,116 @@
+import { readFile, writeFile } from 'node:fs/promises'
+import { basename, extname } from 'node:path'
+import { parseArgs } from 'node:util'
+import { BASE_CATALOGUE, socketCount, studCount } from '@core/catalogue'
+import { hasErrors, reportModel } from '@core/checks'
+import { Fault, faultLine, plainFault } from '@core/fault'
+import { csvLosses, readCsv, writeCsv, writeModelText } from '@core/formats'
+import { LIMITS, readModelText, type ModelDocument } from '@core/model'
+import { writeBooklet } from './booklet'
+import { writePicture } from './picture'
+
+const DONE = 0
+const NOT_BUILDABLE = 1
+const REFUSED = 2
+
+const USAGE = `Usage: npm run -s cli -- COMMAND FILE [options]
+  plan FILE --json              the steps, counts, measures and findings
+  check FILE --json             the findings alone
+  picture FILE --section S --step N -o OUT.png [--width W]
+  booklet FILE -o OUT.pdf|OUT.html [--paper a4|letter]
+  convert IN OUT                between .rail.json and .csv
+  shapes --json                 the catalogue`
+
+/** Reads a model by its extension. @throws Fault when it is refused */
+async function load(path: string | undefined): Promise<ModelDocument> {
+  if (path === undefined) throw new Fault('usage', 'No file was named.', { wayOut: USAGE })
+  const bytes = await readFile(path).catch((error: NodeJS.ErrnoException) => {
+    throw new Fault('no-file', `The file cannot be read: ${error.code ?? error.message}.`, { place: path })
+  })
+  if (bytes.length > LIMITS.fileBytes) throw new Fault('too-large', 'The file is larger than 64 MiB.', { place: path })
+  const text = bytes.toString('utf8')
+  return extname(path).toLowerCase() === '.csv' ? readCsv(text, basename(path, extname(path))) : readModelText(text)
+}
+
+const print = (value: unknown): void => {
+  process.stdout.write(`${JSON.stringify(value, null, 1)}\n`)
+}
+
+const say = (line: string): void => {
+  process.stderr.write(`${line}\n`)
+}
+
+const OPTIONS = {
+  json: { type: 'boolean' },
+  strategy: { type: 'string' },
+  section: { type: 'string' },
+  step: { type: 'string' },
+  output: { type: 'string', short: 'o' },
+  width: { type: 'string' },
+  paper: { type: 'string' },
+} as const
+
+type Values = { readonly [K in keyof typeof OPTIONS]?: string | boolean | undefined }
+
+async function plan(model: ModelDocument, values: Values, onlyFindings: boolean): Promise<number> {
+  if (values.strategy !== undefined && values.strategy !== 'ground-up') {
+    throw new Fault('unknown-strategy', `There is no strategy “${String(values.strategy)}”.`, { wayOut: 'Known: ground-up.' })
+  }
+  const { report } = reportModel(model)
+  print(onlyFindings ? report.findings : report)
+  for (const found of report.findings) say(`${found.severity}: ${found.code}: ${found.section}${found.step === null ? '' : ` step ${found.step}`}: ${found.message}`)
+  return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
+}
+
+async function convert(input: string | undefined, output: string | undefined): Promise<number> {
+  const model = await load(input)
+  if (output === undefined) throw new Fault('usage', 'No file to write was named.', { wayOut: USAGE })
+  if (output.endsWith('.csv')) {
+    const losses = csvLosses(model)
+    if (losses.length > 0) say(`note: a table cannot hold ${losses.join(', ')}`)
+    await writeFile(output, writeCsv(model))
+  } else if (output.endsWith('.rail.json') || output.endsWith('.json')) await writeFile(output, writeModelText(model))
+  else throw new Fault('unknown-format', 'The format to write is not known.', { place: output, wayOut: 'Known: .rail.json, .csv.' })
+  return DONE
+}
+
+function shapes(): number {
+  print(
+    [...BASE_CATALOGUE.shapes.values()].map((shape) => ({
+      id: shape.id,
+      family: shape.family,
+      box: shape.box,
+      studs: studCount(shape),
+      sockets: socketCount(shape),
+      mirror: shape.mirror.twin,
+    })),
+  )
+  return DONE
+}
+
+async function run(): Promise<number> {
+  const { values, positionals } = parseArgs({ options: OPTIONS, allowPositionals: true })
+  const [command, file, second] = positionals
+  switch (command) {
+    case 'plan':
+    case 'check':
+      return plan(await load(file), values, command === 'check')
+    case 'picture':
+      return writePicture(await load(file), values).then(() => DONE)
+    case 'booklet':
+      return writeBooklet(await load(file), values).then((isBuildable) => (isBuildable ? DONE : NOT_BUILDABLE))
+    case 'convert':
+      return convert(file, second)
+    case 'shapes':
+      return shapes()
+    default:
+      throw new Fault('usage', command === undefined ? 'No command was given.' : `There is no command “${command}”.`, { wayOut: `\n${USAGE}` })
+  }
+}
+
+try {
+  process.exitCode = await run()
+} catch (thrown) {
+  say(`refused: ${faultLine(plainFault(thrown))}`)
+  process.exitCode = REFUSED
+}

@@ -1,0 +1,3 @@
+/** Booklet: pages as data, and steps in words. */
+export * from './pages'
+export * from './cautions'

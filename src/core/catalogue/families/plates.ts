@@ -1,0 +1,147 @@
+import { boxAt, BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, type Vec } from '../../space'
+import { cellMiddles, CORNER_DIAGONAL, makeShape, parseSize, sizeTitle, socketsAt, studsAt, type ShapeRecipe } from '../make'
+import type { MeshBuilder } from '../mesh'
+import type { BodyBox, Shape } from '../types'
+
+const words = (text: string): string[] => text.trim().split(/\s+/)
+
+const BRICKS = words('1x1 1x2 1x3 1x4 1x6 1x8 2x2 2x3 2x4 2x6 2x8')
+const TALL_BRICKS: readonly [string, number][] = [
+  ['1x1', 3],
+  ['1x2', 2],
+  ['1x2', 5],
+]
+const PLATES = words(`1x1 1x2 1x3 1x4 1x5 1x6 1x8 1x10 1x12 2x2 2x3 2x4 2x6 2x8 2x10 2x12 2x16 4x4 4x6 4x8 4x10 4x12
+  6x6 6x8 6x10 6x12 6x16 8x8 8x16 16x16`)
+const BASES = words('16x16 32x32')
+const TILES = words('1x1 1x2 1x3 1x4 1x6 1x8 2x2 2x3 2x4 2x6')
+const BASE_HEIGHT = 2
+
+/** A full rectangle of cells: the smaller number of the size runs along y, the larger along x. */
+function rectangle(size: string, height: number): { box: Vec; cells: [number, number][] } {
+  const [rows, columns] = parseSize(size)
+  return { box: [columns * STUD_PITCH, rows * STUD_PITCH, height], cells: cellMiddles(columns, rows) }
+}
+
+function studded(id: string, family: string, title: string, size: string, height: number): Shape {
+  const { box, cells } = rectangle(size, height)
+  return makeShape({ id, family, title, box, connectors: [...studsAt(cells, height), ...socketsAt(cells)] })
+}
+
+/** A tile shows a groove above its foot, which tells it from a plate without studs at a glance. */
+function groovedBox(box: Vec): (builder: MeshBuilder) => void {
+  return (builder) => {
+    builder.box(boxAt([0, 0, 0], [box[0], box[1], 1]))
+    builder.box({ min: [0, 0, 1], max: box })
+  }
+}
+
+/** Three cells of a 2 × 2 square; the missing one is at +x −y. */
+const CORNER_CELLS: [number, number][] = [
+  [5, 5],
+  [5, 15],
+  [15, 15],
+]
+const CORNER_BODIES: readonly BodyBox[] = [boxAt([0, 0, 0], [10, 20, 4]), boxAt([10, 10, 0], [10, 10, 4])]
+
+function corner(id: string, family: string, title: string, hasStuds: boolean): Shape {
+  const outline = (bottom: number): Vec[] => [
+    [0, 0, bottom],
+    [10, 0, bottom],
+    [10, 10, bottom],
+    [20, 10, bottom],
+    [20, 20, bottom],
+    [0, 20, bottom],
+  ]
+  const layer = (builder: MeshBuilder, bottom: number, height: number): void => {
+    const o = outline(bottom)
+    builder.prism([[o[0]!, o[1]!, o[2]!, [0, 10, bottom]], [[0, 10, bottom], o[3]!, o[4]!, o[5]!]], o, [0, 0, height])
+  }
+  return makeShape({
+    id,
+    family,
+    title,
+    box: [20, 20, PLATE_HEIGHT],
+    bodies: CORNER_BODIES,
+    connectors: [...(hasStuds ? studsAt(CORNER_CELLS, PLATE_HEIGHT) : []), ...socketsAt(CORNER_CELLS)],
+    reflection: CORNER_DIAGONAL,
+    outline: (builder) => {
+      if (hasStuds) layer(builder, 0, PLATE_HEIGHT)
+      else {
+        layer(builder, 0, 1)
+        layer(builder, 1, PLATE_HEIGHT - 1)
+      }
+    },
+  })
+}
+
+function jumper(size: string): Shape {
+  const { box, cells } = rectangle(size, PLATE_HEIGHT)
+  return makeShape({
+    id: `jumper-${size}`,
+    family: 'jumper',
+    title: `Jumper ${sizeTitle(size)}`,
+    box,
+    connectors: [...studsAt([[box[0] / 2, box[1] / 2]], PLATE_HEIGHT), ...socketsAt(cells)],
+    outline: groovedBox(box),
+  })
+}
+
+function tile(size: string): Shape {
+  const { box, cells } = rectangle(size, PLATE_HEIGHT)
+  const recipe: ShapeRecipe = {
+    id: `tile-${size}`,
+    family: 'tile',
+    title: `Tile ${sizeTitle(size)}`,
+    box,
+    connectors: socketsAt(cells),
+    outline: groovedBox(box),
+  }
+  return makeShape(recipe)
+}
+
+function halfTile(): Shape {
+  const { box, cells } = rectangle('2x2', PLATE_HEIGHT)
+  const back = cells.filter(([, y]) => y > 10)
+  return makeShape({
+    id: 'half-tile-2x2',
+    family: 'half tile',
+    title: 'Half tile 2 × 2',
+    box,
+    connectors: [...studsAt(back, PLATE_HEIGHT), ...socketsAt(cells)],
+    outline: groovedBox(box),
+  })
+}
+
+function base(size: string): Shape {
+  const { box, cells } = rectangle(size, BASE_HEIGHT)
+  return makeShape({
+    id: `base-${size}`,
+    family: 'base plate',
+    title: `Base plate ${sizeTitle(size)}`,
+    box,
+    connectors: studsAt(cells, BASE_HEIGHT),
+  })
+}
+
+/** Bricks, plates, tiles and what is made from the same rectangle. */
+export const rectangularShapes = (): Shape[] => [
+  ...BRICKS.map((size) => studded(`brick-${size}`, 'brick', `Brick ${sizeTitle(size)}`, size, BRICK_HEIGHT)),
+  ...TALL_BRICKS.map(([size, tall]) =>
+    studded(
+      `brick-${size}-tall${tall}`,
+      'tall brick',
+      `Tall brick ${sizeTitle(size)}, ${tall} high`,
+      size,
+      BRICK_HEIGHT * tall,
+    ),
+  ),
+  ...PLATES.map((size) => studded(`plate-${size}`, 'plate', `Plate ${sizeTitle(size)}`, size, PLATE_HEIGHT)),
+  corner('plate-corner-2x2', 'corner plate', 'Corner plate 2 × 2', true),
+  ...BASES.map(base),
+  ...TILES.map(tile),
+  corner('tile-corner-2x2', 'tile', 'Corner tile 2 × 2', false),
+  jumper('1x2'),
+  jumper('2x2'),
+  halfTile(),
+]

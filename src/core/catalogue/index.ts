@@ -1,0 +1,5 @@
+/** The catalogue: shapes by family (body, outline mesh, connectors, mirror twin) and colours. */
+export * from './types'
+export type { Facet, Mesh } from './mesh'
+export type { OwnShape } from './own'
+export { BASE_CATALOGUE, extendCatalogue, nearestIds, socketCount, studCount, type Catalogue } from './registry'

@@ -1,0 +1,43 @@
+import { distance } from 'fastest-levenshtein'
+import { COLOURS } from './colours'
+import { rectangularShapes } from './families/plates'
+import { roundShapes } from './families/rounds'
+import { sidewaysShapes } from './families/sideways'
+import { slopedShapes } from './families/slopes'
+import { ownShape, type OwnShape } from './own'
+import type { Colour, Shape } from './types'
+
+/** A later family joins by one more line here. */
+const FAMILIES: readonly (() => Shape[])[] = [rectangularShapes, roundShapes, slopedShapes, sidewaysShapes]
+
+/** What a model may use: our shapes and colours, and its own. */
+export interface Catalogue {
+  readonly shapes: ReadonlyMap<string, Shape>
+  readonly colours: ReadonlyMap<string, Colour>
+}
+
+export const BASE_CATALOGUE: Catalogue = {
+  shapes: new Map(FAMILIES.flatMap((family) => family()).map((shape) => [shape.id, shape])),
+  colours: new Map(COLOURS.map((colour) => [colour.id, colour])),
+}
+
+/** The base catalogue with a model's own shapes and colours; an own entry stands before ours of the same id. */
+export function extendCatalogue(ownShapes: readonly OwnShape[] = [], ownColours: readonly Colour[] = []): Catalogue {
+  if (ownShapes.length === 0 && ownColours.length === 0) return BASE_CATALOGUE
+  return {
+    shapes: new Map([...BASE_CATALOGUE.shapes, ...ownShapes.map((own): [string, Shape] => [own.id, ownShape(own)])]),
+    colours: new Map([...BASE_CATALOGUE.colours, ...ownColours.map((own): [string, Colour] => [own.id, own])]),
+  }
+}
+
+/** @returns up to `most` known ids that look most like `wanted`, nearest first. */
+export function nearestIds(wanted: string, known: Iterable<string>, most = 3): string[] {
+  return [...known]
+    .map((id) => ({ id, far: distance(wanted, id) }))
+    .sort((a, b) => a.far - b.far || (a.id < b.id ? -1 : 1))
+    .slice(0, most)
+    .map((entry) => entry.id)
+}
+
+export const studCount = (shape: Shape): number => shape.connectors.filter((c) => c.kind === 'stud').length
+export const socketCount = (shape: Shape): number => shape.connectors.filter((c) => c.kind === 'socket').length

@@ -1,0 +1,168 @@
+import { findOverlaps, travelVector, type Travel } from '../motion'
+import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, type ModelDocument } from '../model'
+import type { BuiltSection, Finding, FindingCode, PlannedModel, Severity } from '../plan'
+import type { StepLook } from '../picture'
+
+const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
+  overlap: 'error',
+  unheld: 'error',
+  blocked: 'error',
+  rests: 'error',
+  'step-missing': 'error',
+  'step-twice': 'error',
+  'no-mirror-twin': 'error',
+  hidden: 'warning',
+  loose: 'note',
+}
+
+/** Names longer lists of parts by their first few. */
+const MOST_NAMED = 4
+
+export function nameParts(ids: readonly string[]): string {
+  const named = ids.slice(0, MOST_NAMED).map((id) => `“${id}”`)
+  const rest = ids.length - named.length
+  return rest > 0 ? `${named.join(', ')} and ${rest} more` : named.join(', ').replace(/, ([^,]*)$/, ' and $1')
+}
+
+interface Place {
+  readonly section: string
+  readonly step: number | null
+  readonly parts: readonly string[]
+}
+
+const finding = (code: FindingCode, place: Place, message: string): Finding => ({
+  code,
+  severity: SEVERITIES[code],
+  section: place.section,
+  step: place.step,
+  parts: place.parts,
+  message,
+})
+
+/** Everything the checks find, errors first, then in building order. */
+export function findFindings(
+  model: ModelDocument,
+  planned: PlannedModel,
+  looks?: readonly (readonly StepLook[])[],
+): Finding[] {
+  const findings = planned.built.flatMap((built, i) => [
+    ...(built.derivedFrom === undefined ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built)] : []),
+    ...steps(built),
+    ...blocked(built),
+    ...holding(built),
+    ...hidden(built, looks?.[i] ?? []),
+  ])
+  const rank: readonly Severity[] = ['error', 'warning', 'note']
+  return findings
+    .map((found, i) => ({ found, i }))
+    .sort((a, b) => rank.indexOf(a.found.severity) - rank.indexOf(b.found.severity) || a.i - b.i)
+    .map(({ found }) => found)
+}
+
+export const hasErrors = (findings: readonly Finding[]): boolean => findings.some((found) => found.severity === 'error')
+
+const idsOf = (built: BuiltSection, nodes: readonly number[]): string[] => nodes.map((node) => built.scene.nodes[node]!.id)
+
+/** Number of the step that brings a node; null when none does. */
+function stepNumber(built: BuiltSection, node: number): number | null {
+  const found = built.steps.findIndex((step) => step.includes(node))
+  return found < 0 ? null : found + 1
+}
+
+/** Overlaps of the section's parts and copies; inside a derived section they are found here too, since it keeps its parts. */
+function overlaps(built: BuiltSection): Finding[] {
+  const { scene, joints } = built
+  const byNodes = new Map<string, { paths: string[]; nodes: [number, number] }>()
+  for (const { a, b } of findOverlaps(scene, joints)) {
+    const nodes: [number, number] = [scene.partNode[a]!, scene.partNode[b]!]
+    const entry = byNodes.get(nodes.join()) ?? { paths: [], nodes }
+    entry.paths.push(scene.parts[a]!.path, scene.parts[b]!.path)
+    byNodes.set(nodes.join(), entry)
+  }
+  return [...byNodes.values()].map(({ nodes, paths }) => {
+    const step = Math.max(...nodes.map((node) => stepNumber(built, node) ?? 0)) || null
+    const ids = idsOf(built, nodes)
+    const inside = paths.length > 2 || paths.some((path) => path.includes('/')) ? ` They meet at ${nameParts([...new Set(paths)])}.` : ''
+    return finding('overlap', { section: built.base, step, parts: ids }, `${nameParts(ids)} share space.${inside} Move one of them.`)
+  })
+}
+
+function mirrorTwins(model: ModelDocument, built: BuiltSection): Finding[] {
+  const catalogue = catalogueOf(model)
+  // Reported where the mirror is set, not again in every copy around it.
+  return copiesOf(sectionById(model, built.base)).flatMap((copy) => {
+    if (copy.mirror === undefined) return []
+    const node = built.scene.nodes.findIndex((spec) => spec.kind === 'copy' && spec.id === copy.id)
+    const parts = built.scene.nodes[node]?.parts ?? []
+    const lacking = [...new Set(parts.filter((placed) => placed.lacksTwin).map((placed) => placed.shape.id))]
+    if (lacking.length === 0) return []
+    const titles = lacking.map((id) => catalogue.shapes.get(id)!.title)
+    return [
+      finding(
+        'no-mirror-twin',
+        { section: built.base, step: node < 0 ? null : stepNumber(built, node), parts: [copy.id] },
+        `The mirrored copy “${copy.id}” needs the mirror image of ${titles.join(', ')}, which does not exist. Use another shape there, or build that side by itself.`,
+      ),
+    ]
+  })
+}
+
+function looseParts(model: ModelDocument, built: BuiltSection): Finding[] {
+  const loose = partsOf(sectionById(model, built.base)).filter(isLoose)
+  if (loose.length === 0) return []
+  const ids = loose.map((part) => part.id)
+  const message = `${nameParts(ids)} ${ids.length === 1 ? 'is' : 'are'} counted but ${ids.length === 1 ? 'has' : 'have'} no position, so nothing about ${ids.length === 1 ? 'its' : 'their'} place is checked.`
+  return [finding('loose', { section: built.base, step: null, parts: ids }, message)]
+}
+
+function steps(built: BuiltSection): Finding[] {
+  const found: Finding[] = []
+  if (built.missing.length > 0) {
+    const message = `No step adds ${nameParts(built.missing)}. Put ${built.missing.length === 1 ? 'it' : 'them'} into a step.`
+    found.push(finding('step-missing', { section: built.id, step: null, parts: built.missing }, message))
+  }
+  for (const { id, step } of built.twice) {
+    const message = `Step ${step + 1} adds “${id}” again. Take it out of one of its steps.`
+    found.push(finding('step-twice', { section: built.id, step: step + 1, parts: [id] }, message))
+  }
+  return found
+}
+
+const WAY_WORDS: readonly string[] = ['from the right', 'from the left', 'from behind', 'from the front', 'from above', 'from below']
+
+/** In words, the side from which something that leaves along `travel` comes in. */
+export function wayInWords(travel: Travel): string {
+  return typeof travel === 'number' ? WAY_WORDS[travel]! : `along (${travelVector(travel).map((v) => v.toFixed(2)).join(', ')})`
+}
+
+function blocked(built: BuiltSection): Finding[] {
+  return built.blocks.map(({ node, blockers }) => {
+    const { id } = built.scene.nodes[node]!
+    const ways = blockers.map(({ travel, by }) => `${wayInWords(travel)} “${built.scene.nodes[by]!.id}” is in the way`)
+    const parts = [...new Set([id, ...blockers.map(({ by }) => built.scene.nodes[by]!.id)])]
+    const reason = ways.length === 0 ? 'no order leaves everything held' : ways.join('; ')
+    const message = `There is no way in for “${id}”: ${reason}. Add it in an earlier step, or build it into a section of its own.`
+    return finding('blocked', { section: built.id, step: stepNumber(built, node), parts }, message)
+  })
+}
+
+function holding(built: BuiltSection): Finding[] {
+  return built.holding.problems.map(({ code, step, nodes }) => {
+    const ids = idsOf(built, [...nodes].sort((a, b) => a - b))
+    const message =
+      code === 'unheld'
+        ? `Nothing holds ${nameParts(ids)}. Connect ${ids.length === 1 ? 'it' : 'them'} to the rest, or make ${ids.length === 1 ? 'it' : 'them'} a section.`
+        : `${nameParts(ids)} lie${ids.length === 1 ? 's' : ''} loose on the table for more than three steps. Add what holds ${ids.length === 1 ? 'it' : 'them'} sooner.`
+    return finding(code, { section: built.id, step: step + 1, parts: ids }, message)
+  })
+}
+
+function hidden(built: BuiltSection, looks: readonly StepLook[]): Finding[] {
+  return looks.flatMap(({ shares }, i) => {
+    const unseen = (built.steps[i] ?? []).filter((_, k) => shares[k] === 0)
+    if (unseen.length === 0) return []
+    const ids = idsOf(built, unseen)
+    const message = `${nameParts(ids)} cannot be seen in the picture of this step. Add ${ids.length === 1 ? 'it' : 'them'} before what hides ${ids.length === 1 ? 'it' : 'them'}.`
+    return [finding('hidden', { section: built.id, step: i + 1, parts: ids }, message)]
+  })
+}

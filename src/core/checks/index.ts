@@ -1,0 +1,3 @@
+/** Checks: findings, and the report of a plan with its measures and findings. */
+export * from './checks'
+export * from './report'

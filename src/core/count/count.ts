@@ -1,0 +1,79 @@
+import { catalogueOf, partsOf, pieceCount, sectionUses, type ModelDocument, type Part } from '../model'
+
+/** How many of one piece: a shape in a colour. */
+export interface PieceCount {
+  readonly shape: string
+  readonly colour: string
+  readonly count: number
+}
+
+export interface ColourCount {
+  readonly colour: string
+  readonly count: number
+}
+
+/** The one counting function: adds up equal pieces and sorts them by shape, then colour. Pieces counted 0 are left out. */
+export function tally(pieces: Iterable<PieceCount>): PieceCount[] {
+  const sums = new Map<string, { shape: string; colour: string; count: number }>()
+  for (const { shape, colour, count } of pieces) {
+    if (count === 0) continue
+    const key = `${shape}\n${colour}`
+    const known = sums.get(key)
+    if (known) known.count += count
+    else sums.set(key, { shape, colour, count })
+  }
+  return [...sums.values()].sort((a, b) => compare(a.shape, b.shape) || compare(a.colour, b.colour))
+}
+
+/** "plate-1x10" stands after "plate-1x2": runs of digits compare as numbers. Not by locale: the order must be the same everywhere. */
+function compare(a: string, b: string): number {
+  const split = (text: string): string[] => text.split(/(\d+)/)
+  const left = split(a)
+  const right = split(b)
+  for (let i = 0; i < Math.min(left.length, right.length); i++) {
+    if (left[i] === right[i]) continue
+    const difference = Number(left[i]) - Number(right[i])
+    if (!Number.isNaN(difference) && difference !== 0) return difference
+    return left[i]! < right[i]! ? -1 : 1
+  }
+  return left.length - right.length
+}
+
+export const total = (pieces: readonly PieceCount[]): number => pieces.reduce((sum, piece) => sum + piece.count, 0)
+
+/** The pieces of some parts of a section: a step's callout, or a section's tray. */
+export const trayOf = (parts: Iterable<Part>): PieceCount[] => {
+  const pieces: PieceCount[] = []
+  for (const part of parts) pieces.push({ shape: part.shape, colour: part.colour, count: pieceCount(part) })
+  return tally(pieces)
+}
+
+/** The same pieces for the mirror image: each shape's mirror twin, or itself where there is none. */
+export function mirrorTray(model: ModelDocument, pieces: readonly PieceCount[]): PieceCount[] {
+  const { shapes } = catalogueOf(model)
+  return tally(pieces.map((piece) => ({ ...piece, shape: shapes.get(piece.shape)?.mirror.twin ?? piece.shape })))
+}
+
+const times = (pieces: readonly PieceCount[], factor: number): PieceCount[] =>
+  pieces.map((piece) => ({ ...piece, count: piece.count * factor }))
+
+/** Every piece of one whole model, copies and mirrored copies included. */
+export function inventoryOf(model: ModelDocument): PieceCount[] {
+  const uses = sectionUses(model)
+  return tally(
+    model.sections.flatMap((section) => {
+      const own = trayOf(partsOf(section))
+      const use = uses.get(section.id)!
+      return [...times(own, use.times), ...(use.mirrored === 0 ? [] : times(mirrorTray(model, own), use.mirrored))]
+    }),
+  )
+}
+
+/** How many pieces there are of each colour, most first. */
+export function coloursOf(pieces: readonly PieceCount[]): ColourCount[] {
+  const sums = new Map<string, number>()
+  for (const { colour, count } of pieces) sums.set(colour, (sums.get(colour) ?? 0) + count)
+  return [...sums]
+    .map(([colour, count]) => ({ colour, count }))
+    .sort((a, b) => b.count - a.count || compare(a.colour, b.colour))
+}

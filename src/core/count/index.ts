@@ -1,0 +1,2 @@
+/** Count: pieces, colours and trays, all by one counting function. */
+export * from './count'

@@ -1,0 +1,81 @@
+import Joi from 'joi'
+import { Fault } from '../fault'
+import { checkModel, type ModelDocument } from '../model'
+import type { SectionPlan } from '../plan'
+import type { ColourCount, PieceCount } from '../count'
+
+/**
+ * A published booklet: the model and its printed plan. Pictures are not in it: whoever opens it paints them, dot for dot
+ * the same, so that a booklet of hundreds of steps stays small.
+ */
+export interface Bundle {
+  readonly format: 'jump-rail-bundle'
+  readonly version: 1
+  readonly model: ModelDocument
+  readonly plan: {
+    readonly name: string
+    readonly parts: number
+    readonly sections: readonly SectionPlan[]
+    readonly inventory: readonly PieceCount[]
+    readonly colours: readonly ColourCount[]
+  }
+  /** For each section of the plan, the view of each step. */
+  readonly views: readonly (readonly number[])[]
+}
+
+/** Largest bundle that is taken, in bytes of JSON. */
+export const BUNDLE_BYTES = 32 * 1024 * 1024
+
+const count = Joi.number().integer().min(0)
+const pieces = Joi.array().items(Joi.object({ shape: Joi.string().required(), colour: Joi.string().required(), count: count.required() }))
+const direction = Joi.alternatives(Joi.valid('+x', '-x', '+y', '-y', '+z', '-z'), Joi.array().items(Joi.number()).length(3))
+const ids = Joi.array().items(Joi.string())
+const move = Joi.object({ parts: ids, copy: Joi.string(), section: Joi.string(), direction: direction.required() }).xor('parts', 'copy', 'section')
+const step = Joi.object({
+  number: count.required(),
+  moves: Joi.array().items(move).required(),
+  callout: pieces.required(),
+  rests: ids.required(),
+  turn: Joi.string(),
+})
+const section = Joi.object({
+  id: Joi.string().required(),
+  name: Joi.string().required(),
+  times: count.required(),
+  mirrored: count.required(),
+  parts: count.required(),
+  derivedFrom: Joi.string(),
+  steps: Joi.array().items(step).required(),
+})
+
+const bundleSchema = Joi.object({
+  format: Joi.valid('jump-rail-bundle').required(),
+  version: Joi.valid(1).required(),
+  model: Joi.object().unknown().required(),
+  plan: Joi.object({
+    name: Joi.string().required(),
+    parts: count.required(),
+    sections: Joi.array().items(section).min(1).required(),
+    inventory: pieces.required(),
+    colours: Joi.array().items(Joi.object({ colour: Joi.string().required(), count: count.required() })).required(),
+  }).required(),
+  views: Joi.array().items(Joi.array().items(Joi.number().integer().min(0).max(7))).required(),
+})
+
+/** @throws Fault `not-a-bundle`, `bundle-mismatch`, or what `checkModel` throws of the model inside */
+export function checkBundle(value: unknown): Bundle {
+  const result = bundleSchema.validate(value, { convert: false, abortEarly: true })
+  if (result.error) {
+    const detail = result.error.details[0]!
+    throw new Fault('not-a-bundle', `This is not a booklet: ${detail.message}.`, { place: detail.path.join('.') })
+  }
+  const bundle = result.value as Bundle
+  checkModel(bundle.model)
+  const known = new Set(bundle.model.sections.map((s) => s.id))
+  for (const planned of bundle.plan.sections) {
+    if (planned.derivedFrom === undefined && !known.has(planned.id)) {
+      throw new Fault('bundle-mismatch', `The plan has a section “${planned.id}” that the model does not have.`)
+    }
+  }
+  return bundle
+}

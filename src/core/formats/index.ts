@@ -1,0 +1,4 @@
+/** Formats: the model file, tables, and the published bundle. */
+export * from './model-text'
+export * from './csv'
+export * from './bundle'

@@ -1,0 +1,3 @@
+/** Joints: what holds what, found by position. */
+export * from './joints'
+export * from './connected'

@@ -1,0 +1,151 @@
+import { extendCatalogue, type Catalogue, type Shape } from '../catalogue'
+import {
+  add,
+  apply,
+  composePoses,
+  isMirroring,
+  mirrorMatrix,
+  multiply,
+  NO_TURN,
+  posedBox,
+  rotationMatrix,
+  scale,
+  subtract,
+  turnFromText,
+  TURNS,
+  type Pose,
+} from '../space'
+import { copiesOf, isLoose, partsOf, sectionById, type Copy, type ModelDocument, type Part, type Section } from './types'
+
+/** A part as it stands in space: its shape (the mirror twin inside mirrored copies) and the pose of the shape's own frame. */
+export interface PlacedPart {
+  /** Copy ids and the part id, joined by "/": stable while ids are. */
+  readonly path: string
+  readonly part: Part
+  readonly shape: Shape
+  readonly colour: string
+  readonly pose: Pose
+  /** The mirror image is needed but the shape has no twin in the catalogue. */
+  readonly lacksTwin: boolean
+}
+
+export const catalogueOf = (model: ModelDocument): Catalogue => extendCatalogue(model.shapes, model.palette)
+
+/** The pose of a placed part in its section's lattice. @throws RangeError for a loose part. */
+export function partPose(part: Part, shape: Shape): Pose {
+  if (part.at === undefined) throw new RangeError(`part ${part.id} is loose`)
+  const matrix = TURNS[part.turn === undefined ? NO_TURN : turnFromText(part.turn)!]!
+  const turned = posedBox({ matrix, at: [0, 0, 0] }, { min: [0, 0, 0], max: shape.box })
+  return { matrix, at: subtract(part.at, turned.min) }
+}
+
+export function copyPose(copy: Copy): Pose {
+  const turned = copy.rotate
+    ? rotationMatrix(copy.rotate)
+    : TURNS[copy.turn === undefined ? NO_TURN : turnFromText(copy.turn)!]!
+  return { matrix: copy.mirror === undefined ? turned : multiply(turned, mirrorMatrix(copy.mirror)), at: copy.at }
+}
+
+/**
+ * Brings a pose that mirrors back to one that only turns, by exchanging the shape for its mirror twin.
+ * With F the reflection that takes the shape to its twin about the middle of the body box, p = F(p' − c') + c.
+ */
+function exchangeForTwin(shape: Shape, pose: Pose, catalogue: Catalogue): { shape: Shape; pose: Pose; lacksTwin: boolean } {
+  if (!isMirroring(pose)) return { shape, pose, lacksTwin: false }
+  const twin = shape.mirror.twin === null ? undefined : catalogue.shapes.get(shape.mirror.twin)
+  if (!twin) return { shape, pose, lacksTwin: true }
+  const reflection = shape.mirror.reflection
+  const shift = subtract(scale(shape.box, 0.5), apply(reflection, scale(twin.box, 0.5)))
+  return {
+    shape: twin,
+    pose: {
+      matrix: multiply(pose.matrix, reflection),
+      at: add(apply(pose.matrix, shift), pose.at),
+    },
+    lacksTwin: false,
+  }
+}
+
+/** Flattens one section after another and keeps what it has made, since sections are used many times. */
+export class Flattener {
+  private readonly catalogue: Catalogue
+  private readonly made = new Map<string, readonly PlacedPart[]>()
+
+  constructor(private readonly model: ModelDocument) {
+    this.catalogue = catalogueOf(model)
+  }
+
+  /** The section's own placed parts, in its lattice. */
+  own(section: Section): PlacedPart[] {
+    return partsOf(section)
+      .filter((part) => !isLoose(part))
+      .map((part) => {
+        const shape = this.catalogue.shapes.get(part.shape)!
+        return { path: part.id, part, shape, colour: part.colour, pose: partPose(part, shape), lacksTwin: false }
+      })
+  }
+
+  /** Own parts and those of all copies, in the section's lattice. */
+  all(sectionId: string): readonly PlacedPart[] {
+    const known = this.made.get(sectionId)
+    if (known) return known
+    const section = sectionById(this.model, sectionId)
+    const placed = this.own(section)
+    for (const copy of copiesOf(section)) for (const inner of this.copy(copy)) placed.push(inner)
+    this.made.set(sectionId, placed)
+    return placed
+  }
+
+  /** The parts one copy brings, in the lattice of the section that holds the copy. */
+  copy(copy: Copy): PlacedPart[] {
+    const outer = copyPose(copy)
+    return this.all(copy.section).map((inner) => {
+      const exchanged = exchangeForTwin(inner.shape, composePoses(outer, inner.pose), this.catalogue)
+      return {
+        path: `${copy.id}/${inner.path}`,
+        part: inner.part,
+        colour: inner.colour,
+        shape: exchanged.shape,
+        pose: exchanged.pose,
+        lacksTwin: exchanged.lacksTwin,
+      }
+    })
+  }
+}
+
+/** How often each section is built as it stands and as its mirror image, for one whole model. */
+export interface SectionUse {
+  readonly times: number
+  readonly mirrored: number
+}
+
+export function sectionUses(model: ModelDocument): Map<string, SectionUse> {
+  const uses = new Map<string, { times: number; mirrored: number }>()
+  for (const section of model.sections) uses.set(section.id, { times: 0, mirrored: 0 })
+  uses.get(model.root)!.times = 1
+  for (const id of buildingOrder(model).reverse()) {
+    const use = uses.get(id)!
+    for (const copy of copiesOf(sectionById(model, id))) {
+      const inner = uses.get(copy.section)!
+      const flips = copy.mirror !== undefined
+      inner.times += flips ? use.mirrored : use.times
+      inner.mirrored += flips ? use.times : use.mirrored
+    }
+  }
+  return uses
+}
+
+/** Section ids, each before those that use it; sections the root does not reach come too, in file order. */
+export function buildingOrder(model: ModelDocument): string[] {
+  const order: string[] = []
+  const seen = new Set<string>()
+  const visit = (id: string): void => {
+    if (seen.has(id)) return
+    seen.add(id)
+    for (const copy of copiesOf(sectionById(model, id))) visit(copy.section)
+    order.push(id)
+  }
+  visit(model.root)
+  for (const section of model.sections) visit(section.id)
+  return order
+}

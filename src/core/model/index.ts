@@ -1,0 +1,5 @@
+/** The model: the document, its checks, flattening copies to parts in space. */
+export * from './types'
+export { LIMITS } from './limits'
+export { checkModel, readModelText } from './read'
+export * from './flatten'

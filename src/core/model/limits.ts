@@ -1,0 +1,10 @@
+/** Limits of the model file (DESIGN.md section 3); each has a refusal of its own. */
+export const LIMITS = {
+  fileBytes: 64 * 1024 * 1024,
+  nameLength: 200,
+  notesLength: 20_000,
+  sections: 2_000,
+  nesting: 16,
+  flatParts: 200_000,
+  coordinate: 100_000,
+} as const

@@ -1,0 +1,197 @@
+import type Joi from 'joi'
+import { extendCatalogue, nearestIds, type Catalogue } from '../catalogue'
+import { Fault } from '../fault'
+import { LIMITS } from './limits'
+import { modelSchema } from './schema'
+import { copiesOf, isLoose, partsOf, type ModelDocument, type Section } from './types'
+
+/** The text of a file as a checked document. @throws Fault `too-large`, `not-json`, or what `checkModel` throws. */
+export function readModelText(text: string): ModelDocument {
+  if (text.length > LIMITS.fileBytes) {
+    throw new Fault('too-large', 'The file is larger than 64 MiB.', { wayOut: 'Split the model into several files.' })
+  }
+  let value: unknown
+  try {
+    value = JSON.parse(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text)
+  } catch (error) {
+    throw new Fault('not-json', `The file is not valid JSON: ${(error as Error).message}.`, {
+      wayOut: 'Export it again from where it came from, or open a copy.',
+    })
+  }
+  return checkModel(value)
+}
+
+/**
+ * Checks a value against the contract of the model file and returns it typed.
+ * @throws Fault with the path of the first offence: shape of the data, then unknown, doubled and missing ids, then limits.
+ */
+export function checkModel(value: unknown): ModelDocument {
+  if (value === null || typeof value !== 'object' || Array.isArray(value)) {
+    throw new Fault('not-a-model', 'The file holds no model: its outermost value is not an object.')
+  }
+  const result = modelSchema.validate(value, { convert: false, abortEarly: true })
+  if (result.error) throw shapeFault(result.error.details[0]!)
+  const model = result.value as ModelDocument
+  checkReferences(model)
+  checkNesting(model)
+  return model
+}
+
+/** ["sections", 2, "parts", 14, "turn"] → "sections[2].parts[14].turn". */
+const pathText = (path: readonly (string | number)[]): string =>
+  path.map((key, i) => (typeof key === 'number' ? `[${key}]` : i === 0 ? key : `.${key}`)).join('')
+
+function shapeFault(detail: Joi.ValidationErrorItem): Fault {
+  const place = pathText(detail.path)
+  const last = detail.path[detail.path.length - 1]
+  const at = place === '' ? {} : { place }
+  switch (detail.type) {
+    case 'object.unknown':
+      return new Fault('unknown-key', `The key “${String(last)}” is not part of the model format.`, {
+        ...at,
+        wayOut: 'Remove it, or check its spelling.',
+      })
+    case 'any.required':
+      return new Fault('missing-key', `“${String(last)}” is missing.`, at)
+    case 'turn.unknown':
+      return new Fault('bad-turn', 'This is none of the 24 turns.', {
+        ...at,
+        wayOut: 'Write the images of +x and +y, such as "+y-x".',
+      })
+    case 'string.max':
+      return new Fault('too-long', `“${String(last)}” is longer than ${limitOf(detail)} characters.`, at)
+    case 'array.max':
+      return new Fault('too-many-sections', `There are more than ${limitOf(detail)} sections.`, at)
+    case 'number.integer':
+      return new Fault('not-integer', 'A place in a lattice must be a whole number of u.', at)
+    case 'number.min':
+    case 'number.max':
+      return numberFault(detail, at)
+    default:
+      return new Fault('bad-value', `${sentence(detail.message)}.`, at)
+  }
+}
+
+const limitOf = (detail: Joi.ValidationErrorItem): string => String((detail.context as { limit?: unknown }).limit)
+const sentence = (message: string): string => message.charAt(0).toUpperCase() + message.slice(1)
+
+function numberFault(detail: Joi.ValidationErrorItem, at: { place?: string }): Fault {
+  if (detail.path.includes('count')) {
+    return new Fault('bad-count', `The count is out of range: it must be 0 to ${LIMITS.flatParts}.`, at)
+  }
+  return new Fault('out-of-range', `The place is outside ±${LIMITS.coordinate} u.`, at)
+}
+
+function checkReferences(model: ModelDocument): void {
+  const catalogue = extendCatalogue(model.shapes, model.palette)
+  refuseDoubles(model.palette ?? [], (i) => `palette[${i}].id`)
+  refuseDoubles(model.shapes ?? [], (i) => `shapes[${i}].id`)
+  refuseDoubles(model.sections, (i) => `sections[${i}].id`)
+  const sections = new Set(model.sections.map((section) => section.id))
+  if (!sections.has(model.root)) {
+    throw new Fault('missing-root', `The root section “${model.root}” does not exist.`, {
+      place: 'root',
+      wayOut: `Name one of: ${nearestIds(model.root, sections).join(', ')}.`,
+    })
+  }
+  model.sections.forEach((section, i) => checkSection(section, `sections[${i}]`, sections, catalogue))
+}
+
+function refuseDoubles(entries: readonly { id: string }[], place: (index: number) => string): void {
+  const seen = new Set<string>()
+  entries.forEach((entry, i) => {
+    if (seen.has(entry.id)) {
+      throw new Fault('double-id', `The id “${entry.id}” stands twice.`, { place: place(i), wayOut: 'Give each its own.' })
+    }
+    seen.add(entry.id)
+  })
+}
+
+function checkSection(section: Section, path: string, sections: ReadonlySet<string>, catalogue: Catalogue): void {
+  const ids = new Map<string, 'part' | 'copy'>()
+  const note = (id: string, kind: 'part' | 'copy', place: string): void => {
+    if (ids.has(id)) {
+      throw new Fault('double-id', `The id “${id}” stands twice in section “${section.id}”.`, {
+        place,
+        wayOut: 'Give each part and copy of a section its own id.',
+      })
+    }
+    ids.set(id, kind)
+  }
+  partsOf(section).forEach((part, i) => {
+    const place = `${path}.parts[${i}]`
+    note(part.id, 'part', `${place}.id`)
+    refuseUnknown('shape', part.shape, catalogue.shapes, `${place}.shape`)
+    refuseUnknown('colour', part.colour, catalogue.colours, `${place}.colour`)
+  })
+  copiesOf(section).forEach((copy, i) => {
+    const place = `${path}.copies[${i}]`
+    note(copy.id, 'copy', `${place}.id`)
+    if (!sections.has(copy.section)) {
+      throw new Fault('unknown-section', `There is no section “${copy.section}”.`, {
+        place: `${place}.section`,
+        wayOut: `The nearest known: ${nearestIds(copy.section, sections).join(', ')}.`,
+      })
+    }
+  })
+  section.steps?.forEach((step, i) => {
+    const refuse = (id: string, kind: 'part' | 'copy', place: string): void => {
+      if (ids.get(id) === kind) return
+      const known = [...ids].filter(([, k]) => k === kind).map(([k]) => k)
+      throw new Fault(`unknown-${kind}`, `The step names the ${kind} “${id}”, which section “${section.id}” does not have.`, {
+        place,
+        wayOut: known.length === 0 ? `The section has no ${kind}.` : `The nearest known: ${nearestIds(id, known).join(', ')}.`,
+      })
+    }
+    step.add?.forEach((id, k) => refuse(id, 'part', `${path}.steps[${i}].add[${k}]`))
+    step.join?.forEach((id, k) => refuse(id, 'copy', `${path}.steps[${i}].join[${k}]`))
+  })
+}
+
+function refuseUnknown(what: 'shape' | 'colour', id: string, known: ReadonlyMap<string, unknown>, place: string): void {
+  if (known.has(id)) return
+  throw new Fault(`unknown-${what}`, `There is no ${what} “${id}”.`, {
+    place,
+    wayOut: `The nearest known: ${nearestIds(id, known.keys()).join(', ')}.`,
+  })
+}
+
+interface Extent {
+  depth: number
+  parts: number
+}
+
+/** Refuses cycles, copies nested too deep below the root and models that grow too large, without flattening them. */
+function checkNesting(model: ModelDocument): void {
+  const byId = new Map(model.sections.map((section, i) => [section.id, { section, place: `sections[${i}]` }]))
+  const done = new Map<string, Extent>()
+  const open = new Set<string>()
+  const measure = (id: string): Extent => {
+    const known = done.get(id)
+    if (known) return known
+    const { section, place } = byId.get(id)!
+    if (open.has(id)) {
+      throw new Fault('cycle', `Section “${id}” contains itself.`, { place, wayOut: 'Remove one of the copies on the way.' })
+    }
+    open.add(id)
+    const extent: Extent = { depth: 0, parts: partsOf(section).filter((part) => !isLoose(part)).length }
+    for (const copy of copiesOf(section)) {
+      const inner = measure(copy.section)
+      extent.depth = Math.max(extent.depth, inner.depth + 1)
+      extent.parts += inner.parts
+    }
+    open.delete(id)
+    done.set(id, extent)
+    return extent
+  }
+  for (const section of model.sections) measure(section.id)
+  const root = done.get(model.root)!
+  if (root.depth > LIMITS.nesting) {
+    throw new Fault('too-deep', `Copies are nested ${root.depth} deep; at most ${LIMITS.nesting} are allowed.`, { place: 'root' })
+  }
+  if (root.parts > LIMITS.flatParts) {
+    throw new Fault('too-many-parts', `The model has ${root.parts} parts; at most ${LIMITS.flatParts} are allowed.`, {
+      place: 'root',
+    })
+  }
+}

@@ -1,0 +1,98 @@
+import Joi from 'joi'
+import { turnFromText } from '../space'
+import { LIMITS } from './limits'
+
+/** A turn is one of 24 texts. */
+const turn = Joi.string().custom((value: string, helpers) =>
+  turnFromText(value) === undefined ? helpers.error('turn.unknown') : value,
+)
+
+const coordinate = Joi.number().min(-LIMITS.coordinate).max(LIMITS.coordinate)
+const lattice = Joi.array().items(coordinate.integer()).length(3)
+const free = Joi.array().items(coordinate).length(3)
+const id = Joi.string().min(1).max(LIMITS.nameLength)
+const name = Joi.string().min(1).max(LIMITS.nameLength)
+const notes = Joi.string().allow('').max(LIMITS.notesLength)
+const hex = Joi.string().pattern(/^#[0-9a-fA-F]{6}$/)
+
+const work = Joi.object({
+  kind: Joi.valid('cut', 'paint', 'print', 'decal', 'glue', 'erase', 'custom').required(),
+  note: notes,
+})
+
+const part = Joi.object({
+  id: id.required(),
+  shape: Joi.string().required(),
+  colour: Joi.string().required(),
+  at: lattice,
+  turn,
+  count: Joi.number().integer().min(0).max(LIMITS.flatParts).when('at', { is: Joi.exist(), then: Joi.valid(1) }),
+  work: Joi.array().items(work),
+  showsColour: Joi.boolean(),
+})
+
+const copy = Joi.object({
+  id: id.required(),
+  section: Joi.string().required(),
+  at: Joi.when('rotate', { is: Joi.exist(), then: free.required(), otherwise: lattice.required() }),
+  turn,
+  rotate: Joi.array().items(Joi.number()).length(3),
+  mirror: Joi.valid('x', 'y', 'z'),
+}).oxor('turn', 'rotate')
+
+const step = Joi.object({
+  add: Joi.array().items(Joi.string()),
+  join: Joi.array().items(Joi.string()),
+  turn,
+  note: notes,
+  caution: notes,
+  photo: Joi.string().max(LIMITS.fileBytes),
+})
+
+const section = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  parts: Joi.array().items(part),
+  copies: Joi.array().items(copy),
+  steps: Joi.array().items(step),
+})
+
+const colour = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  hex: hex.required(),
+  finish: Joi.valid('solid', 'clear', 'metal', 'glow').default('solid'),
+})
+
+const size = Joi.array().items(Joi.number().integer().min(1).max(LIMITS.coordinate)).length(3)
+const corner = Joi.array().items(Joi.number().integer().min(0).max(LIMITS.coordinate)).length(3)
+
+const ownShape = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  boxes: Joi.array()
+    .items(Joi.object({ at: corner.required(), size: size.required() }))
+    .min(1)
+    .required(),
+  connectors: Joi.array().items(
+    Joi.object({
+      kind: Joi.valid('stud', 'socket').required(),
+      at: lattice.required(),
+      facing: Joi.valid('+x', '-x', '+y', '-y', '+z', '-z').required(),
+    }),
+  ),
+})
+
+/** The shape of a `.rail.json`; what refers to something else is checked in `read.ts`. */
+export const modelSchema = Joi.object({
+  format: Joi.valid('jump-rail-model').required(),
+  version: Joi.valid(1).required(),
+  name: name.required(),
+  designer: Joi.string().allow('').max(LIMITS.nameLength),
+  notes,
+  root: Joi.string().required(),
+  sections: Joi.array().items(section).min(1).max(LIMITS.sections).required(),
+  palette: Joi.array().items(colour),
+  shapes: Joi.array().items(ownShape),
+  variants: Joi.array().items(Joi.any()),
+})

@@ -1,0 +1,74 @@
+import type { Colour, OwnShape } from '../catalogue'
+import type { MirrorAxis, Vec } from '../space'
+
+/** The document as the file holds it (DESIGN.md section 3). All values are read-only: an edit makes a new one. */
+export interface ModelDocument {
+  readonly format: 'jump-rail-model'
+  readonly version: 1
+  readonly name: string
+  readonly designer?: string
+  readonly notes?: string
+  readonly root: string
+  readonly sections: readonly Section[]
+  readonly palette?: readonly Colour[]
+  readonly shapes?: readonly OwnShape[]
+  readonly variants?: readonly unknown[]
+}
+
+export interface Section {
+  readonly id: string
+  readonly name: string
+  readonly parts?: readonly Part[]
+  readonly copies?: readonly Copy[]
+  readonly steps?: readonly GivenStep[]
+}
+
+export type WorkKind = 'cut' | 'paint' | 'print' | 'decal' | 'glue' | 'erase' | 'custom'
+
+export interface PieceWork {
+  readonly kind: WorkKind
+  readonly note?: string
+}
+
+export interface Part {
+  readonly id: string
+  readonly shape: string
+  readonly colour: string
+  /** Lowest corner of the body box after turning, u. Missing: a loose part. */
+  readonly at?: Vec
+  readonly turn?: string
+  /** Of a loose part: how many. */
+  readonly count?: number
+  readonly work?: readonly PieceWork[]
+  readonly showsColour?: boolean
+}
+
+export interface Copy {
+  readonly id: string
+  readonly section: string
+  readonly at: Vec
+  readonly turn?: string
+  readonly rotate?: Vec
+  readonly mirror?: MirrorAxis
+}
+
+export interface GivenStep {
+  readonly add?: readonly string[]
+  readonly join?: readonly string[]
+  readonly turn?: string
+  readonly note?: string
+  readonly caution?: string
+  readonly photo?: string
+}
+
+export const partsOf = (section: Section): readonly Part[] => section.parts ?? []
+export const copiesOf = (section: Section): readonly Copy[] => section.copies ?? []
+export const isLoose = (part: Part): boolean => part.at === undefined
+/** How many pieces a part stands for: one, or the count of a loose part. */
+export const pieceCount = (part: Part): number => (isLoose(part) ? (part.count ?? 1) : 1)
+
+export function sectionById(model: ModelDocument, id: string): Section {
+  const section = model.sections.find((candidate) => candidate.id === id)
+  if (!section) throw new RangeError(`no section ${id}`)
+  return section
+}

@@ -1,0 +1,4 @@
+/** Motion: what is in the way of what, along which direction, among those that are still there. */
+export * from './space-left'
+export * from './overlap'
+export { Columns } from './columns'

@@ -1,0 +1,112 @@
+import { findJoints } from '../joints'
+import { copiesOf, partsOf, sectionById, type Flattener, type ModelDocument, type PlacedPart } from '../model'
+import type { Move, SectionPlan } from '../plan'
+import { buildScene, partHull, type NodeSpec } from '../scene'
+import { boxAt, unite, type Box, type Vec } from '../space'
+
+/** A section as the painter sees it: placed parts in building order, and which of them each step brings. */
+export interface DrawnSection {
+  readonly id: string
+  readonly parts: readonly PlacedPart[]
+  /** For each part, which thing of its step it belongs to: a part of its own, a copy, a derived section. */
+  readonly partNode: Int32Array
+  readonly nodeIds: readonly string[]
+  /** Part indices [from, to) of each step, by step. */
+  readonly ranges: readonly (readonly [number, number])[]
+  /** Node indices [from, to) of each step. */
+  readonly nodeRanges: readonly (readonly [number, number])[]
+  /** Where the new parts of each step take hold of what was there before, u. */
+  readonly holds: readonly (readonly Vec[])[]
+  readonly box: Box
+}
+
+/** Reads from a plan what stands where after each step. Works from the printed plan alone, so that a booklet needs no planner. */
+export function drawnSection(
+  model: ModelDocument,
+  flattener: Flattener,
+  sections: readonly SectionPlan[],
+  sectionId: string,
+): DrawnSection {
+  const plan = sections.find((section) => section.id === sectionId)
+  if (!plan) throw new RangeError(`no planned section ${sectionId}`)
+  const lookup = new MoveLookup(model, flattener, sections, baseOf(sections, plan))
+  const specs: NodeSpec[] = []
+  const ranges: [number, number][] = []
+  const nodeRanges: [number, number][] = []
+  let parts = 0
+  for (const step of plan.steps) {
+    const firstNode = specs.length
+    const firstPart = parts
+    for (const move of step.moves) {
+      for (const spec of lookup.nodes(move)) {
+        specs.push(spec)
+        parts += spec.parts.length
+      }
+    }
+    ranges.push([firstPart, parts])
+    nodeRanges.push([firstNode, specs.length])
+  }
+  const scene = buildScene(specs)
+  return {
+    id: sectionId,
+    parts: scene.parts,
+    partNode: scene.partNode,
+    nodeIds: specs.map((spec) => spec.id),
+    ranges,
+    nodeRanges,
+    holds: holdsByStep(specs, nodeRanges),
+    box: scene.parts.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : scene.parts.map(partHull).reduce(unite),
+  }
+}
+
+const baseOf = (sections: readonly SectionPlan[], plan: SectionPlan): string => {
+  let at = plan
+  while (at.derivedFrom !== undefined) at = sections.find((section) => section.id === at.derivedFrom)!
+  return at.id
+}
+
+class MoveLookup {
+  private readonly own: ReadonlyMap<string, PlacedPart>
+
+  constructor(
+    private readonly model: ModelDocument,
+    private readonly flattener: Flattener,
+    private readonly sections: readonly SectionPlan[],
+    private readonly base: string,
+  ) {
+    this.own = new Map(flattener.own(sectionById(model, base)).map((placed) => [placed.part.id, placed]))
+  }
+
+  nodes(move: Move): NodeSpec[] {
+    if ('parts' in move) {
+      return move.parts.flatMap((id) => {
+        const placed = this.own.get(id)
+        return placed ? [{ id, kind: 'part', source: placed.part.shape, parts: [placed] }] : []
+      })
+    }
+    if ('copy' in move) {
+      const copy = copiesOf(sectionById(this.model, this.base)).find((candidate) => candidate.id === move.copy)
+      return copy ? [{ id: copy.id, kind: 'copy', source: copy.section, parts: this.flattener.copy(copy) }] : []
+    }
+    const derived = this.sections.find((section) => section.id === move.section)
+    const inner = derived?.steps.flatMap((step) => step.moves.flatMap((deeper) => this.nodes(deeper))) ?? []
+    return [{ id: move.section, kind: 'derived', source: move.section, parts: inner.flatMap((spec) => spec.parts) }]
+  }
+}
+
+function holdsByStep(specs: readonly NodeSpec[], nodeRanges: readonly (readonly [number, number])[]): Vec[][] {
+  const stepOf = new Int32Array(specs.length)
+  nodeRanges.forEach(([from, to], step) => stepOf.fill(step, from, to))
+  const holds: Vec[][] = nodeRanges.map(() => [])
+  for (const joint of findJoints(buildScene(specs)).list) {
+    const [a, b] = [stepOf[joint.a]!, stepOf[joint.b]!]
+    if (a !== b) holds[Math.max(a, b)]!.push(...joint.places)
+  }
+  return holds
+}
+
+/** Loose parts have no place and are not drawn; a section of nothing else has no picture. */
+export const hasPicture = (model: ModelDocument, sectionId: string): boolean => {
+  const section = model.sections.find((candidate) => candidate.id === sectionId)
+  return !section || partsOf(section).some((part) => part.at !== undefined) || copiesOf(section).length > 0
+}

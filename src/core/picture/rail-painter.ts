@@ -1,0 +1,112 @@
+import type { Catalogue, Shape } from '../catalogue'
+import { PLATE_HEIGHT, type Vec } from '../space'
+import type { DrawnSection } from './drawn-section'
+import { ink, type PartLook, type RgbImage } from './ink'
+import { Layers } from './layers'
+import { lookOf, WHITE } from './paint'
+import { drawRings } from './rings'
+import { cutStencil, type Stencil } from './stencil'
+import { fitCamera, project, type Camera, type PictureSize, type ViewNumber } from './view'
+
+/** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
+const FINER = 2
+const MARGIN = 28
+const MOST_SCALE = 7
+const WASH = 0.32
+
+/** Height of a plate, in dots of the layers, below which lines are thin. */
+const LOW_PLATE = 11
+const hasFineLines = (camera: Camera): boolean => camera.scale * PLATE_HEIGHT < LOW_PLATE
+
+interface ViewState {
+  readonly camera: Camera
+  layers: Layers
+  /** Steps already drawn into the layers. */
+  drawn: number
+  readonly stencils: Map<string, Stencil>
+}
+
+/** Paints the steps of one section. Going forward each step adds only its own parts; going back begins anew. */
+export class RailPainter {
+  private readonly views = new Map<ViewNumber, ViewState>()
+  private readonly looks: PartLook[]
+
+  constructor(
+    private readonly section: DrawnSection,
+    catalogue: Catalogue,
+    private readonly size: PictureSize,
+  ) {
+    const byColour = new Map<string, PartLook>()
+    this.looks = section.parts.map(({ colour }) => {
+      let look = byColour.get(colour)
+      if (!look) byColour.set(colour, (look = lookOf(catalogue.colours.get(colour)!)))
+      return look
+    })
+  }
+
+  /** The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings. */
+  paint(step: number, view: ViewNumber): RgbImage {
+    const state = this.upTo(step, view)
+    const [from, to] = this.section.ranges[step]!
+    const isFirst = from === 0
+    const image = ink(state.layers, {
+      finer: FINER,
+      paper: WHITE,
+      look: (part) => this.looks[part]!,
+      isNew: (part) => part >= from && part < to,
+      wash: WASH,
+      hasFineLines: hasFineLines(state.camera),
+    })
+    if (!isFirst) {
+      const holds = this.section.holds[step]!.map((place) => project(state.camera, place))
+      drawRings(image, holds, FINER, state.camera.scale / FINER)
+    }
+    return image
+  }
+
+  /** The finished section without marks. */
+  paintFinished(view: ViewNumber): RgbImage {
+    const state = this.upTo(this.section.ranges.length - 1, view)
+    return ink(state.layers, { finer: FINER, paper: WHITE, look: (part) => this.looks[part]!, isNew: () => false, wash: 0, hasFineLines: hasFineLines(state.camera) })
+  }
+
+  private upTo(step: number, view: ViewNumber): ViewState {
+    let state = this.views.get(view)
+    const full = { width: this.size.width * FINER, height: this.size.height * FINER }
+    if (!state) {
+      const camera = fitCamera(this.section.box, view, full, MARGIN * FINER, MOST_SCALE * FINER)
+      // One view as a rule: another one replaces it, since layers are large.
+      if (this.views.size >= 2) this.views.delete(this.views.keys().next().value!)
+      this.views.set(view, (state = { camera, layers: new Layers(full), drawn: 0, stencils: new Map() }))
+    }
+    if (state.drawn > step + 1) {
+      state.layers = new Layers(full)
+      state.drawn = 0
+    }
+    for (; state.drawn <= step; state.drawn++) {
+      const [from, to] = this.section.ranges[state.drawn] ?? [0, 0]
+      for (let part = from; part < to; part++) drawPart(state, this.section, part)
+    }
+    return state
+  }
+}
+
+interface Drawing {
+  readonly camera: Camera
+  readonly layers: Layers
+  readonly stencils: Map<string, Stencil>
+}
+
+export function drawPart(drawing: Drawing, section: DrawnSection, part: number): void {
+  const { shape, pose } = section.parts[part]!
+  const stencil = stencilOf(drawing, shape, pose.matrix)
+  const [x, y, depth]: Vec = project(drawing.camera, pose.at)
+  drawing.layers.draw(stencil, part, x, y, depth)
+}
+
+function stencilOf(drawing: Drawing, shape: Shape, attitude: Parameters<typeof cutStencil>[1]): Stencil {
+  const key = `${shape.id} ${attitude.join()}`
+  let stencil = drawing.stencils.get(key)
+  if (!stencil) drawing.stencils.set(key, (stencil = cutStencil(shape, attitude, drawing.camera)))
+  return stencil
+}

@@ -1,0 +1,56 @@
+import { apply, cornersOf, type Box, type Matrix, type Vec } from '../space'
+
+/** The eight corner views: 0–3 from above, turning anticlockwise, 4–7 the same from below. */
+export type ViewNumber = 0 | 1 | 2 | 3 | 4 | 5 | 6 | 7
+export const VIEWS: readonly ViewNumber[] = [0, 1, 2, 3, 4, 5, 6, 7]
+
+/** The viewer stands to the front right of the model and looks down on it. */
+const TURN = (33 * Math.PI) / 180
+const LIFT = (29 * Math.PI) / 180
+
+/** Takes model space to the viewer's: to the right, up the picture, away from the viewer. An orthographic view, in u. */
+export function viewMatrix(view: ViewNumber): Matrix {
+  const turn = TURN + ((view & 3) * Math.PI) / 2
+  const lift = view < 4 ? LIFT : -LIFT
+  const [c, s, cl, sl] = [Math.cos(turn), Math.sin(turn), Math.cos(lift), Math.sin(lift)]
+  return [c, s, 0, -s * sl, c * sl, cl, -s * cl, c * cl, -sl]
+}
+
+/** A view fitted to a picture: px = origin + scale · (matrix · p), the picture's y running down. */
+export interface Camera {
+  readonly matrix: Matrix
+  readonly scale: number
+  readonly originX: number
+  readonly originY: number
+}
+
+export interface PictureSize {
+  readonly width: number
+  readonly height: number
+}
+
+/** Fits a box into a picture with a margin; small things are not blown up beyond `mostScale` px per u. */
+export function fitCamera(box: Box, view: ViewNumber, size: PictureSize, margin: number, mostScale: number): Camera {
+  const matrix = viewMatrix(view)
+  const seen = cornersOf(box).map((corner) => apply(matrix, corner))
+  const low = (axis: 0 | 1): number => Math.min(...seen.map((v) => v[axis]))
+  const high = (axis: 0 | 1): number => Math.max(...seen.map((v) => v[axis]))
+  const [left, right, bottom, top] = [low(0), high(0), low(1), high(1)]
+  const scale = Math.min(
+    (size.width - 2 * margin) / Math.max(1, right - left),
+    (size.height - 2 * margin) / Math.max(1, top - bottom),
+    mostScale,
+  )
+  return {
+    matrix,
+    scale,
+    originX: size.width / 2 - (scale * (left + right)) / 2,
+    originY: size.height / 2 + (scale * (top + bottom)) / 2,
+  }
+}
+
+/** @returns px from the left, px from the top, depth in u (greater is farther). */
+export function project(camera: Camera, point: Vec): Vec {
+  const seen = apply(camera.matrix, point)
+  return [camera.originX + camera.scale * seen[0], camera.originY - camera.scale * seen[1], seen[2]]
+}

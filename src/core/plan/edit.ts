@@ -1,0 +1,147 @@
+import { Fault } from '../fault'
+import { partsOf, sectionById, type GivenStep, type ModelDocument, type Section } from '../model'
+import type { SectionPlan } from './types'
+
+/**
+ * Edits of a rail. Each takes the document and the plan it is seen through and returns a new document in which the section
+ * has given steps. Derived sections of the plan become sections of their own, since given steps can only name parts and copies.
+ */
+
+/** The document with the section's planned steps written into it; unchanged when it has given steps already. */
+export function keepSteps(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string): ModelDocument {
+  const section = sectionById(model, sectionId)
+  if (section.steps) return model
+  const plan = plans.find((candidate) => candidate.id === sectionId)
+  if (!plan) throw new Fault('unknown-section', `There is no section “${sectionId}”.`)
+  const derived = plans.filter((candidate) => baseId(plans, candidate) === sectionId && candidate.id !== sectionId)
+  const made = derived.map((unit) => sectionFrom(section, unit))
+  const taken = new Set(derived.flatMap((unit) => partIds(unit)))
+  const copies = derived.filter((unit) => unit.derivedFrom === sectionId)
+  const kept: Section = {
+    ...section,
+    parts: partsOf(section).filter((part) => !taken.has(part.id)),
+    ...(section.copies || copies.length > 0 ? { copies: [...(section.copies ?? []).filter((c) => !joinedIn(derived, c.id)), ...copies.map(copyOf)] } : {}),
+    steps: stepsOf(plan),
+  }
+  const sections = model.sections.flatMap((candidate) => (candidate.id === sectionId ? [kept, ...made] : [candidate]))
+  return { ...model, sections }
+}
+
+function baseId(plans: readonly SectionPlan[], plan: SectionPlan): string {
+  let at = plan
+  while (at.derivedFrom !== undefined) at = plans.find((candidate) => candidate.id === at.derivedFrom)!
+  return at.id
+}
+
+const partIds = (plan: SectionPlan): string[] => plan.steps.flatMap((step) => step.moves.flatMap((move) => ('parts' in move ? move.parts : [])))
+
+const joinedIn = (plans: readonly SectionPlan[], copyId: string): boolean =>
+  plans.some((plan) => plan.steps.some((step) => step.moves.some((move) => 'copy' in move && move.copy === copyId)))
+
+const copyOf = (unit: SectionPlan) => ({ id: unit.id, section: unit.id, at: [0, 0, 0] as const })
+
+function sectionFrom(base: Section, unit: SectionPlan): Section {
+  const ids = new Set(partIds(unit))
+  const inner = unit.steps.flatMap((step) => step.moves.flatMap((move) => ('section' in move ? [move.section] : [])))
+  const copies = [
+    ...(base.copies ?? []).filter((copy) => joinedIn([unit], copy.id)),
+    ...inner.map((id) => ({ id, section: id, at: [0, 0, 0] as const })),
+  ]
+  return {
+    id: unit.id,
+    name: unit.name,
+    parts: partsOf(base).filter((part) => ids.has(part.id)),
+    ...(copies.length > 0 ? { copies } : {}),
+    steps: stepsOf(unit),
+  }
+}
+
+function stepsOf(plan: SectionPlan): GivenStep[] {
+  return plan.steps.map((step) => {
+    const add = step.moves.flatMap((move) => ('parts' in move ? move.parts : []))
+    const join = step.moves.flatMap((move) => ('copy' in move ? [move.copy] : 'section' in move ? [move.section] : []))
+    return { ...(add.length > 0 ? { add } : {}), ...(join.length > 0 ? { join } : {}) }
+  })
+}
+
+type StepChange = (steps: readonly GivenStep[]) => readonly GivenStep[]
+
+function changeSteps(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, change: StepChange): ModelDocument {
+  const kept = keepSteps(model, plans, sectionId)
+  const sections = kept.sections.map((section) => (section.id === sectionId ? { ...section, steps: change(section.steps!) } : section))
+  return { ...kept, sections }
+}
+
+const sizeOfStep = (step: GivenStep): number => (step.add?.length ?? 0) + (step.join?.length ?? 0)
+
+/** Cuts a step in two; the first keeps the first half of what it brings, and the note. Steps count from 0. */
+export function splitStep(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number): ModelDocument {
+  return changeSteps(model, plans, sectionId, (steps) => {
+    const whole = steps[step]!
+    if (sizeOfStep(whole) < 2) throw new Fault('cannot-split', 'A step with one part cannot be split.')
+    const add = whole.add ?? []
+    const join = whole.join ?? []
+    const half = Math.ceil(sizeOfStep(whole) / 2)
+    const first: GivenStep = { ...whole, add: add.slice(0, half), join: join.slice(0, Math.max(0, half - add.length)) }
+    const second: GivenStep = { add: add.slice(half), join: join.slice(Math.max(0, half - add.length)) }
+    return [...steps.slice(0, step), tidy(first), tidy(second), ...steps.slice(step + 1)]
+  })
+}
+
+/** Draws a step and the next one together; notes and cautions are joined. */
+export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number): ModelDocument {
+  return changeSteps(model, plans, sectionId, (steps) => {
+    const [a, b] = [steps[step], steps[step + 1]]
+    if (!a || !b) throw new Fault('cannot-merge', 'There is no next step to merge with.')
+    const text = (key: 'note' | 'caution'): string => [a[key], b[key]].filter((part) => part).join(' ')
+    const merged = { ...a, add: [...(a.add ?? []), ...(b.add ?? [])], join: [...(a.join ?? []), ...(b.join ?? [])], note: text('note'), caution: text('caution') }
+    return [...steps.slice(0, step), tidy(merged), ...steps.slice(step + 2)]
+  })
+}
+
+/** Moves a part or a copy to the step before (−1) or after (1); a step left empty goes. */
+export function moveToNeighbour(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  sectionId: string,
+  step: number,
+  id: string,
+  way: -1 | 1,
+): ModelDocument {
+  return changeSteps(model, plans, sectionId, (steps) => {
+    const from = steps[step]!
+    const isCopy = from.join?.includes(id) ?? false
+    if (!isCopy && !from.add?.includes(id)) throw new Fault('unknown-part', `Step ${step + 1} does not bring “${id}”.`)
+    const key = isCopy ? 'join' : 'add'
+    const target = steps[step + way]
+    if (step + way < 0) throw new Fault('cannot-move', 'This is the first step.')
+    const rest = { ...from, [key]: from[key]!.filter((other) => other !== id) }
+    const list = target?.[key] ?? []
+    const moved = { ...(target ?? {}), [key]: way === -1 ? [...list, id] : [id, ...list] }
+    const next = steps.slice()
+    next[step + way] = tidy(moved)
+    next[step] = tidy(rest)
+    return next.filter((candidate, i) => i !== step || sizeOfStep(candidate) > 0)
+  })
+}
+
+export type StepText = 'note' | 'caution'
+
+export function setStepText(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number, key: StepText, text: string): ModelDocument {
+  return changeSteps(model, plans, sectionId, (steps) => steps.map((given, i) => (i === step ? tidy({ ...given, [key]: text }) : given)))
+}
+
+/** Forgets the given steps, so that the program plans the section again. */
+export function forgetSteps(model: ModelDocument, sectionId: string): ModelDocument {
+  const sections = model.sections.map((section) => {
+    if (section.id !== sectionId) return section
+    const { steps: _steps, ...rest } = section
+    return rest
+  })
+  return { ...model, sections }
+}
+
+/** Empty lists and texts are left out of the document. */
+function tidy(step: GivenStep): GivenStep {
+  return Object.fromEntries(Object.entries(step).filter(([, value]) => (value as { length: number }).length > 0))
+}

@@ -1,0 +1,169 @@
+import { FREE_AXIS } from '../joints'
+import { SpaceLeft, travelVector, type Travel } from '../motion'
+import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, type Direction } from '../space'
+import { CutOffSearch } from './cut-off'
+import { Heap } from './heap'
+import type { Block } from './types'
+import { findUnit } from './units'
+
+/** One thing taken off the model: a node, or a unit of several nodes that only leaves as one body. */
+export interface Leave {
+  readonly nodes: readonly number[]
+  /** Where it goes: the reverse of how it comes in. */
+  readonly travel: Travel
+  /** Set when nothing could leave any more and this was taken by force. */
+  readonly block?: Block
+}
+
+/** More parts than this do not stay loose on the table: they are built apart and laid down as one. */
+const MOST_LOOSE = 6
+
+const UPWARD_FIRST: readonly Direction[] = [PLUS_Z, MINUS_Y, PLUS_Y, PLUS_X, MINUS_X, MINUS_Z]
+
+/** Up first, since what leaves upward comes in from above; then sideways; downward means lifting the work. */
+const classOf = (travel: Travel): number => {
+  const z = travelVector(travel)[2]
+  return z > 0.5 ? 0 : z > -0.5 ? 1 : 2
+}
+
+/**
+ * Takes a finished section apart: who can leave, which way, leaving the rest held. Read backwards it is an order in which
+ * the section can be built (Wilson and Latombe 1994, "Geometric reasoning about mechanical assembly").
+ *
+ * Leaving only ever makes room, so a node waits for one blocker a direction and is looked at again when that has left.
+ */
+export class Peeler {
+  private readonly leaves: Leave[] = []
+  private readonly heaps = [new Heap(), new Heap(), new Heap()]
+  /** Waiting (node, travel index) pairs by the node they wait for. */
+  private readonly waiting = new Map<number, [number, number][]>()
+  private readonly onFloor: Uint8Array
+  private floorLeft: number
+  private readonly cutOffs: CutOffSearch
+
+  constructor(
+    private readonly space: SpaceLeft,
+    private readonly progress: (done: number, all: number) => void = () => undefined,
+  ) {
+    const { scene } = space
+    this.onFloor = Uint8Array.from(scene.nodeBoxes, (box) => (box.min[2] === scene.floor ? 1 : 0))
+    this.floorLeft = this.onFloor.reduce((sum, flag) => sum + flag, 0)
+    this.cutOffs = new CutOffSearch(space, this.onFloor)
+  }
+
+  /** @returns everything in the order it left. */
+  run(): Leave[] {
+    const all = this.space.count
+    for (let node = 0; node < all; node++) this.travels(node).forEach((_, i) => this.look(node, i))
+    while (this.space.count > 0) {
+      if (!this.takeNext()) this.takeUnitOrForce()
+      if (this.leaves.length % 256 === 0) this.progress(all - this.space.count, all)
+    }
+    return this.leaves
+  }
+
+  /** The ways a node may try: the six directions, or along its joint where that does not lie in the lattice. */
+  private travels(node: number): readonly Travel[] {
+    for (const index of this.space.joints.ofNode[node]!) {
+      const joint = this.space.joints.list[index]!
+      if (joint.axis === FREE_AXIS) return [joint.vector, scale(joint.vector, -1)]
+    }
+    return DIRECTIONS
+  }
+
+  /** Puts a node and a way into the heap of its class, or lets it wait for its blocker. */
+  private look(node: number, way: number): void {
+    const travel = this.travels(node)[way]!
+    const blocker = this.space.blocker(node, travel)
+    if (blocker >= 0) this.wait(blocker, node, way)
+    else this.heaps[classOf(travel)]!.push(node * 8 + way, this.priority(node))
+  }
+
+  private wait(blocker: number, node: number, way: number): void {
+    const list = this.waiting.get(blocker)
+    if (list) list.push([node, way])
+    else this.waiting.set(blocker, [[node, way]])
+  }
+
+  private priority(node: number): number {
+    const box = this.space.scene.nodeBoxes[node]!
+    return box.max[2] * 4 + box.min[2]
+  }
+
+  private takeNext(): boolean {
+    return this.heaps.some((heap) => this.takeFrom(heap))
+  }
+
+  private takeFrom(heap: Heap): boolean {
+    for (let item = heap.pop(); item !== undefined; item = heap.pop()) {
+      const node = item >> 3
+      if (this.space.isThere[node] === 0) continue
+      if (this.tryTake(node, item & 7)) return true
+    }
+    return false
+  }
+
+  /** Takes a node whose way is free, if what it leaves behind is held or can rest. */
+  private tryTake(node: number, way: number): boolean {
+    const travel = this.travels(node)[way]!
+    const cut = this.cutOffs.find([node])
+    const hovering = cut.find((group) => !group.touchesFloor)
+    if (hovering) {
+      this.wait(hovering.nodes[0]!, node, way)
+      return false
+    }
+    if (cut.length > 0) {
+      const touching = cut.reduce((sum, group) => sum + this.floorCount(group.nodes), 0)
+      // The rest must have a foot on the table too, or laying these down would lift it.
+      if (this.floorLeft - touching - this.onFloor[node]! <= 0) {
+        this.wait(cut[0]!.nodes[0]!, node, way)
+        return false
+      }
+    }
+    this.leave([node], travel)
+    for (const group of cut) {
+      if (group.nodes.length <= MOST_LOOSE) continue
+      const free = UPWARD_FIRST.find((direction) => direction !== MINUS_Z && this.space.groupBlocker(group.nodes, direction) < 0)
+      if (free !== undefined) this.leave(group.nodes, free)
+    }
+    return true
+  }
+
+  private floorCount(nodes: readonly number[]): number {
+    return nodes.reduce((sum, node) => sum + this.onFloor[node]!, 0)
+  }
+
+  private leave(nodes: readonly number[], travel: Travel, block?: Block): void {
+    for (const node of nodes) {
+      this.space.remove(node)
+      this.floorLeft -= this.onFloor[node]!
+    }
+    this.leaves.push(block ? { nodes, travel, block } : { nodes, travel })
+    for (const node of nodes) {
+      const list = this.waiting.get(node)
+      if (!list) continue
+      this.waiting.delete(node)
+      for (const [waiter, way] of list) if (this.space.isThere[waiter] === 1) this.look(waiter, way)
+    }
+  }
+
+  private takeUnitOrForce(): void {
+    const unit = findUnit(this.space, this.cutOffs, UPWARD_FIRST)
+    if (unit) this.leave(unit.nodes, unit.travel)
+    else this.force()
+  }
+
+  /** Nothing can leave: the highest part that holds nothing else up goes all the same, and carries who was in its way. */
+  private force(): void {
+    const there: number[] = []
+    this.space.isThere.forEach((flag, node) => {
+      if (flag === 1) there.push(node)
+    })
+    there.sort((a, b) => this.priority(b) - this.priority(a) || a - b)
+    const isSafe = (node: number): boolean => this.cutOffs.find([node]).every((group) => group.touchesFloor)
+    const node = there.slice(0, 200).find(isSafe) ?? there[0]!
+    const blockers = this.travels(node).map((travel) => ({ travel, by: this.space.blocker(node, travel) }))
+    const block: Block = { node, blockers: blockers.filter(({ by }) => by >= 0) }
+    this.leave([node], PLUS_Z, block)
+  }
+}

@@ -1,0 +1,140 @@
+import { coloursOf, inventoryOf, total, trayOf, type ColourCount, type PieceCount } from '../count'
+import { buildingOrder, Flattener, partsOf, sectionById, sectionUses, type ModelDocument, type Part } from '../model'
+import type { Travel } from '../motion'
+import { ownPieceCount } from '../scene'
+import { DIRECTION_TEXTS, type Vec } from '../space'
+import { buildSection, type BuiltSection } from './section-plan'
+import { NORMAL_LIMITS, type DirectionValue, type Move, type PlanStep, type SectionPlan, type StepLimits } from './types'
+
+export interface PlanOptions {
+  readonly limits?: StepLimits
+  /** Told from 0 to 1. */
+  readonly progress?: (fraction: number) => void
+}
+
+/** The plan as the command line prints it, without measures and findings. */
+export interface ModelPlan {
+  readonly name: string
+  readonly parts: number
+  readonly sections: readonly SectionPlan[]
+  readonly inventory: readonly PieceCount[]
+  readonly colours: readonly ColourCount[]
+}
+
+export interface PlannedModel {
+  readonly plan: ModelPlan
+  /** In the order of `plan.sections`. */
+  readonly built: readonly BuiltSection[]
+}
+
+/** Remembers built sections by their content, so that an edit plans again only what it touches. */
+export class PlanCache {
+  private readonly known = new Map<string, { key: unknown[]; built: BuiltSection[] }>()
+
+  /** Sections of a document are never changed in place, so being the same object means being equal. */
+  recall(sectionId: string, key: unknown[]): BuiltSection[] | undefined {
+    const entry = this.known.get(sectionId)
+    return entry && entry.key.length === key.length && entry.key.every((value, i) => value === key[i]) ? entry.built : undefined
+  }
+
+  keep(sectionId: string, key: unknown[], built: BuiltSection[]): void {
+    this.known.set(sectionId, { key, built })
+  }
+}
+
+/** Plans every section of a model, each before those that use it. */
+export function planModel(model: ModelDocument, options: PlanOptions = {}, cache?: PlanCache): PlannedModel {
+  const limits = options.limits ?? NORMAL_LIMITS
+  const flattener = new Flattener(model)
+  const order = buildingOrder(model)
+  const sizes = order.map((id) => partsOf(sectionById(model, id)).length + 1)
+  const all = sizes.reduce((a, b) => a + b, 0)
+  let done = 0
+  const built = order.flatMap((id, i) => {
+    const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits]
+    let sections = cache?.recall(id, key)
+    if (!sections) {
+      const progress = (part: number, whole: number): void =>
+        options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
+      sections = buildSection(model, flattener, id, { limits, progress })
+      cache?.keep(id, key, sections)
+    }
+    done += sizes[i]!
+    options.progress?.(done / all)
+    return sections
+  })
+  const uses = sectionUses(model)
+  const inventory = inventoryOf(model)
+  return {
+    plan: {
+      name: model.name,
+      parts: total(inventory),
+      sections: built.map((section) => writeSection(model, section, uses.get(section.base)!)),
+      inventory,
+      colours: coloursOf(inventory),
+    },
+    built,
+  }
+}
+
+/** The section and all it uses, itself first. */
+function reachable(model: ModelDocument, id: string): string[] {
+  const seen = new Set([id])
+  for (const section of seen) for (const copy of sectionById(model, section).copies ?? []) seen.add(copy.section)
+  return [...seen]
+}
+
+function writeSection(model: ModelDocument, built: BuiltSection, use: { times: number; mirrored: number }): SectionPlan {
+  const parts = new Map(partsOf(sectionById(model, built.base)).map((part) => [part.id, part]))
+  const count = Math.max(built.steps.length, built.looseParts.length)
+  const steps = Array.from({ length: count }, (_, i) => writeStep(built, i, parts))
+  return {
+    id: built.id,
+    name: built.name,
+    times: use.times,
+    mirrored: use.mirrored,
+    parts: built.derivedFrom === undefined ? ownParts(model, built, steps) : calloutTotal(steps),
+    ...(built.derivedFrom === undefined ? {} : { derivedFrom: built.derivedFrom }),
+    steps,
+  }
+}
+
+const calloutTotal = (steps: readonly PlanStep[]): number => steps.reduce((sum, step) => sum + total(step.callout), 0)
+
+/** Own parts without those of derived sections: all that the steps add, and what given steps leave out. */
+function ownParts(model: ModelDocument, built: BuiltSection, steps: readonly PlanStep[]): number {
+  const isDivided = built.scene.nodes.some((spec) => spec.kind === 'derived')
+  return isDivided ? calloutTotal(steps) : ownPieceCount(model, built.base)
+}
+
+function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string, Part>): PlanStep {
+  const nodes = built.steps[index] ?? []
+  const loose = built.looseParts[index] ?? []
+  const added = nodes.filter((node) => built.scene.nodes[node]!.kind === 'part').map((node) => built.scene.nodes[node]!.id)
+  return {
+    number: index + 1,
+    moves: writeMoves(built, nodes, loose),
+    callout: trayOf([...added, ...loose].map((id) => parts.get(id)!)),
+    rests: (built.holding.rests[index] ?? []).map((node) => built.scene.nodes[node]!.id),
+  }
+}
+
+/** Parts that come in one after another the same way share a move. */
+function writeMoves(built: BuiltSection, nodes: readonly number[], loose: readonly string[]): Move[] {
+  const moves: Move[] = []
+  let open: { parts: string[]; direction: DirectionValue } | undefined
+  for (const node of nodes) {
+    const spec = built.scene.nodes[node]!
+    const direction = directionValue(built.arrives[node]!)
+    if (spec.kind !== 'part') {
+      open = undefined
+      moves.push(spec.kind === 'copy' ? { copy: spec.id, direction } : { section: spec.id, direction })
+    } else if (open && String(open.direction) === String(direction)) open.parts.push(spec.id)
+    else moves.push((open = { parts: [spec.id], direction }))
+  }
+  if (loose.length > 0) moves.push({ parts: [...loose], direction: '-z' })
+  return moves
+}
+
+const directionValue = (travel: Travel): DirectionValue =>
+  typeof travel === 'number' ? DIRECTION_TEXTS[travel]! : (travel.map((value) => Math.round(value * 1e6) / 1e6) as unknown as Vec)

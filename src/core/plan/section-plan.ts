@@ -1,0 +1,200 @@
+import { findJoints, type Joints } from '../joints'
+import { copiesOf, isLoose, partsOf, sectionById, type Flattener, type GivenStep, type ModelDocument } from '../model'
+import { reverseTravel, SpaceLeft, type Travel } from '../motion'
+import { buildScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
+import { MINUS_Z, PLUS_Z, scale } from '../space'
+import { followHolding, type Holding } from './holding'
+import { Peeler, type Leave } from './peel'
+import { findPrecedence } from './precede'
+import { schedule } from './schedule'
+import type { Block, StepLimits } from './types'
+
+/** A section (or derived section) with its steps, before it is written as a plan. */
+export interface BuiltSection {
+  readonly id: string
+  readonly name: string
+  /** The section of the document whose lattice it stands in. */
+  readonly base: string
+  readonly derivedFrom: string | undefined
+  readonly scene: Scene
+  readonly joints: Joints
+  /** Nodes of each step, in order of building; nodes are indices into the scene. */
+  readonly steps: readonly (readonly number[])[]
+  /** For each node, where it travels to when it comes in. */
+  readonly arrives: readonly Travel[]
+  readonly blocks: readonly Block[]
+  readonly holding: Holding
+  /** Ids of loose parts for each step; steps beyond `steps` hold loose parts only. */
+  readonly looseParts: readonly (readonly string[])[]
+  readonly missing: readonly string[]
+  readonly twice: readonly { readonly id: string; readonly step: number }[]
+}
+
+export interface SectionOptions {
+  readonly limits: StepLimits
+  readonly progress?: (done: number, all: number) => void
+}
+
+/** Plans one section of the document: its given steps where it has some, or the program's. Derived sections come first. */
+export function buildSection(
+  model: ModelDocument,
+  flattener: Flattener,
+  sectionId: string,
+  options: SectionOptions,
+): BuiltSection[] {
+  const section = sectionById(model, sectionId)
+  const specs = sectionNodes(model, flattener, sectionId)
+  if (section.steps) return [followGiven(model, specs, sectionId, section.steps)]
+  const counter = { next: 1 }
+  const built = planNodes({ id: sectionId, name: section.name, base: sectionId, derivedFrom: undefined }, specs, counter, options)
+  const own = built[built.length - 1]!
+  const loose = looseSteps(model, sectionId, options.limits)
+  return [...built.slice(0, -1), { ...own, looseParts: [...own.steps.map(() => []), ...loose] }]
+}
+
+interface Identity {
+  readonly id: string
+  readonly name: string
+  readonly base: string
+  readonly derivedFrom: string | undefined
+}
+
+/** Peels, turns units into derived sections of their own, then schedules what is left. */
+function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { next: number }, options: SectionOptions): BuiltSection[] {
+  const scene = buildScene(specs)
+  const joints = findJoints(scene)
+  const leaves = new Peeler(new SpaceLeft(scene, joints), options.progress).run()
+  const derived: BuiltSection[] = []
+  const contracted: NodeSpec[] = []
+  const leaving: (Travel | undefined)[] = []
+  // In the order of the document, so that equal choices fall the same way with and without units.
+  for (const leave of [...leaves].sort((a, b) => Math.min(...a.nodes) - Math.min(...b.nodes))) {
+    leaving.push(leave.block ? undefined : leave.travel)
+    contracted.push(leave.nodes.length === 1 ? specs[leave.nodes[0]!]! : derive(leave))
+  }
+
+  function derive(leave: Leave): NodeSpec {
+    const inner = [...leave.nodes].sort((a, b) => a - b).map((node) => specs[node]!)
+    const id = `${identity.base}~${counter.next++}`
+    const name = `${identity.name}, unit ${id.slice(identity.base.length + 1)}`
+    derived.push(...planNodes({ id, name, base: identity.base, derivedFrom: identity.id }, inner, counter, options))
+    return { id, kind: 'derived', source: id, parts: inner.flatMap((spec) => spec.parts) }
+  }
+
+  const hasUnits = leaves.some((leave) => leave.nodes.length > 1)
+  const finalScene = hasUnits ? buildScene(contracted) : scene
+  const finalJoints = hasUnits ? findJoints(finalScene) : joints
+  const precedence = findPrecedence(new SpaceLeft(finalScene, finalJoints), leaving)
+  const { steps } = schedule(finalScene, finalJoints, precedence, options.limits)
+  const index = new Map(contracted.map((spec, node) => [spec, node]))
+  const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
+  return [
+    ...derived,
+    {
+      ...identity,
+      scene: finalScene,
+      joints: finalJoints,
+      steps,
+      arrives: leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel))),
+      blocks,
+      holding: followHolding(finalScene, finalJoints, steps),
+      looseParts: [],
+      missing: [],
+      twice: [],
+    },
+  ]
+}
+
+/** Blocks name nodes of the scene before units were drawn together; blockers inside a unit are left out. */
+function renumber(block: Block, specs: readonly NodeSpec[], index: ReadonlyMap<NodeSpec, number>): Block {
+  const blockers = block.blockers.flatMap(({ travel, by }) => {
+    const now = index.get(specs[by]!)
+    return now === undefined ? [] : [{ travel, by: now }]
+  })
+  return { node: index.get(specs[block.node]!)!, blockers }
+}
+
+/** Loose parts have no place: they come last, as many a step as the limits allow. */
+function looseSteps(model: ModelDocument, sectionId: string, limits: StepLimits): string[][] {
+  const steps: string[][] = []
+  let kinds = new Set<string>()
+  for (const part of partsOf(sectionById(model, sectionId))) {
+    if (!isLoose(part)) continue
+    const piece = `${part.shape} ${part.colour}`
+    const open = steps[steps.length - 1]
+    if (open && open.length < limits.parts && (kinds.has(piece) || kinds.size < limits.kinds)) {
+      open.push(part.id)
+      kinds.add(piece)
+    } else {
+      steps.push([part.id])
+      kinds = new Set([piece])
+    }
+  }
+  return steps
+}
+
+/** Ways in that are tried for given steps: from above, from the sides, from below. */
+const WAYS_OUT = [PLUS_Z, 3, 2, 0, 1, 5] as const
+
+/** Keeps given steps as they are and finds, last part first, the way each came in. */
+function followGiven(model: ModelDocument, specs: readonly NodeSpec[], sectionId: string, given: readonly GivenStep[]): BuiltSection {
+  const section = sectionById(model, sectionId)
+  const loose = new Set(partsOf(section).filter(isLoose).map((part) => part.id))
+  const byId = new Map(specs.map((spec) => [spec.id, spec]))
+  const seen = new Set<string>()
+  const twice: { id: string; step: number }[] = []
+  const listed: NodeSpec[] = []
+  const steps: number[][] = []
+  const looseParts: string[][] = []
+  given.forEach((step, i) => {
+    steps.push([])
+    looseParts.push([])
+    for (const id of [...(step.add ?? []), ...(step.join ?? [])]) {
+      if (seen.has(id)) twice.push({ id, step: i })
+      else if (loose.has(id)) looseParts[i]!.push(id)
+      else {
+        steps[i]!.push(listed.length)
+        listed.push(byId.get(id)!)
+      }
+      seen.add(id)
+    }
+  })
+  const everything = [...partsOf(section), ...copiesOf(section)].map((entry) => entry.id)
+  const scene = buildScene(listed)
+  const joints = findJoints(scene)
+  const { arrives, blocks } = waysIn(new SpaceLeft(scene, joints))
+  return {
+    id: sectionId,
+    name: section.name,
+    base: sectionId,
+    derivedFrom: undefined,
+    scene,
+    joints,
+    steps,
+    arrives,
+    blocks,
+    holding: followHolding(scene, joints, steps),
+    looseParts,
+    missing: everything.filter((id) => !seen.has(id)),
+    twice,
+  }
+}
+
+function waysIn(space: SpaceLeft): { arrives: Travel[]; blocks: Block[] } {
+  const count = space.scene.nodes.length
+  const arrives: Travel[] = new Array<Travel>(count).fill(MINUS_Z)
+  const blocks: Block[] = []
+  for (let node = count - 1; node >= 0; node--) {
+    const tried = waysOut(space, node).map((travel) => ({ travel, by: space.blocker(node, travel) }))
+    const free = tried.find(({ by }) => by < 0)
+    if (free) arrives[node] = reverseTravel(free.travel)
+    else blocks.push({ node, blockers: tried })
+    space.remove(node)
+  }
+  return { arrives, blocks }
+}
+
+function waysOut(space: SpaceLeft, node: number): readonly Travel[] {
+  const free = space.joints.ofNode[node]!.map((i) => space.joints.list[i]!).find((joint) => joint.axis > 2)
+  return free ? [free.vector, scale(free.vector, -1)] : WAYS_OUT
+}

@@ -1,0 +1,70 @@
+import type { PieceCount } from '../count'
+import type { Travel } from '../motion'
+import type { DirectionText, Vec } from '../space'
+
+export type DirectionValue = DirectionText | Vec
+
+/** Parts that come in one after another, a copy or a derived section that comes in as one body; the direction is where to. */
+export type Move =
+  | { readonly parts: readonly string[]; readonly direction: DirectionValue }
+  | { readonly copy: string; readonly direction: DirectionValue }
+  | { readonly section: string; readonly direction: DirectionValue }
+
+export interface PlanStep {
+  readonly number: number
+  readonly moves: readonly Move[]
+  readonly callout: readonly PieceCount[]
+  readonly rests: readonly string[]
+  readonly turn?: string
+}
+
+export interface SectionPlan {
+  readonly id: string
+  readonly name: string
+  readonly times: number
+  readonly mirrored: number
+  readonly parts: number
+  readonly derivedFrom?: string
+  readonly steps: readonly PlanStep[]
+}
+
+export type Severity = 'error' | 'warning' | 'note'
+
+export type FindingCode =
+  | 'overlap'
+  | 'unheld'
+  | 'blocked'
+  | 'rests'
+  | 'hidden'
+  | 'step-missing'
+  | 'step-twice'
+  | 'no-mirror-twin'
+  | 'loose'
+
+export interface Finding {
+  readonly code: FindingCode
+  readonly severity: Severity
+  readonly section: string
+  /** Number of the step in that section; null when it concerns no single step. */
+  readonly step: number | null
+  readonly parts: readonly string[]
+  readonly message: string
+}
+
+/** How many parts and kinds a step may hold (DESIGN.md, buildable, 5). */
+export interface StepLimits {
+  readonly parts: number
+  readonly kinds: number
+  readonly inAll: number
+}
+
+export const NORMAL_LIMITS: StepLimits = { parts: 8, kinds: 4, inAll: 16 }
+
+/** After how many steps at the latest what rests on the table must be held. */
+export const REST_STEPS = 3
+
+/** Why a node could only be taken out by force: who is in its way, for each direction that was tried. */
+export interface Block {
+  readonly node: number
+  readonly blockers: readonly { readonly travel: Travel; readonly by: number }[]
+}

@@ -1,0 +1,43 @@
+/** Small vectors and 3×3 matrices. A vector is in u; a matrix is row-major. */
+
+export type Vec = readonly [number, number, number]
+export type Matrix = readonly [number, number, number, number, number, number, number, number, number]
+
+export const IDENTITY: Matrix = [1, 0, 0, 0, 1, 0, 0, 0, 1]
+
+export const add = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
+export const subtract = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
+export const scale = (a: Vec, factor: number): Vec => [a[0] * factor, a[1] * factor, a[2] * factor]
+export const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
+export const cross = (a: Vec, b: Vec): Vec => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+]
+export const length = (a: Vec): number => Math.sqrt(dot(a, a))
+/** @returns the vector of length 1 in the direction of `a`; the zero vector stays as it is. */
+export const normalise = (a: Vec): Vec => {
+  const size = length(a)
+  return size === 0 ? a : scale(a, 1 / size)
+}
+
+/** Adding 0 turns −0 into 0, so that equal vectors are equal to every comparison. */
+export const apply = (m: Matrix, v: Vec): Vec => [
+  m[0] * v[0] + m[1] * v[1] + m[2] * v[2] + 0,
+  m[3] * v[0] + m[4] * v[1] + m[5] * v[2] + 0,
+  m[6] * v[0] + m[7] * v[1] + m[8] * v[2] + 0,
+]
+
+/** The matrix that applies `b` first, then `a`. */
+export function multiply(a: Matrix, b: Matrix): Matrix {
+  const at = (row: number, column: number): number =>
+    a[row * 3]! * b[column]! + a[row * 3 + 1]! * b[column + 3]! + a[row * 3 + 2]! * b[column + 6]! + 0
+  return [at(0, 0), at(0, 1), at(0, 2), at(1, 0), at(1, 1), at(1, 2), at(2, 0), at(2, 1), at(2, 2)]
+}
+
+export const transpose = (m: Matrix): Matrix => [m[0], m[3], m[6], m[1], m[4], m[7], m[2], m[5], m[8]]
+
+export const determinant = (m: Matrix): number =>
+  m[0] * (m[4] * m[8] - m[5] * m[7]) - m[1] * (m[3] * m[8] - m[5] * m[6]) + m[2] * (m[3] * m[7] - m[4] * m[6])
+
+export const sameMatrix = (a: Matrix, b: Matrix): boolean => a.every((value, i) => value === b[i])

@@ -1,0 +1,244 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
+import { makePages, type StepPage } from '@core/booklet'
+import { total } from '@core/count'
+import type { Bundle } from '@core/formats'
+import { catalogueOf } from '@core/model'
+import PagePicture from '../shared/StepPicture.vue'
+import TrayList from '../shared/TrayList.vue'
+import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
+import type { PainterClient } from '../shared/painter-client'
+import TickList from './TickList.vue'
+import { contentKey, loadProgress, saveProgress } from './progress'
+
+const props = defineProps<{ bundle: Bundle; painter: PainterClient }>()
+
+const pages = makePages(props.bundle)
+const key = contentKey(props.bundle)
+const stored = loadProgress(key)
+const index = ref(Math.min(stored.page, pages.length - 1))
+const ticked = ref(new Set(stored.ticked))
+const isKept = ref(true)
+const isOverview = ref(false)
+const isPrinting = ref(false)
+const turn = ref(0)
+
+const source = shallowRef<PaintSource | null>(null)
+provide(PAINT_SOURCE, source)
+void props.painter.open(props.bundle).then(() => {
+  source.value = { painter: props.painter, catalogue: catalogueOf(props.bundle.model), version: 1 }
+})
+
+const page = computed(() => pages[index.value]!)
+const step = computed(() => (page.value.kind === 'step' || page.value.kind === 'jump' ? page.value : null))
+/** The step's own view, turned by quarters as the builder asks. */
+const picture = computed(() => {
+  const ref = 'picture' in page.value ? page.value.picture : null
+  return ref && { ...ref, view: (ref.view & 4) | ((ref.view + turn.value) & 3) }
+})
+const isLast = computed(() => index.value === pages.length - 1)
+const sections = computed(() =>
+  pages.flatMap((p, i) => {
+    if (p.kind !== 'tray') return []
+    const steps = pages.flatMap((s, k) => ((s.kind === 'step' || s.kind === 'jump') && s.section === p.section ? [{ page: s, index: k }] : []))
+    return [{ page: p, index: i, steps }]
+  }),
+)
+const title = computed(() => {
+  const p = page.value
+  if (p.kind === 'cover') return p.name
+  if (p.kind === 'tray') return `${p.letter} ${p.name}`
+  if (p.kind === 'inventory') return 'All pieces'
+  return p.label
+})
+
+const tickKey = (shape: string, colour: string): string => `${index.value}/${shape}/${colour}`
+const isTicked = (shape: string, colour: string): boolean => ticked.value.has(tickKey(shape, colour))
+const isDone = (stepPage: StepPage, at: number): boolean =>
+  at < index.value || (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(`${at}/${piece.shape}/${piece.colour}`)))
+
+function tick(shape: string, colour: string, isOn: boolean): void {
+  const next = new Set(ticked.value)
+  if (isOn) next.add(tickKey(shape, colour))
+  else next.delete(tickKey(shape, colour))
+  ticked.value = next
+}
+
+const heading = ref<HTMLElement>()
+
+function go(to: number): void {
+  const target = Math.max(0, Math.min(pages.length - 1, to))
+  isOverview.value = false
+  if (target === index.value) return
+  index.value = target
+  turn.value = 0
+  void nextTick(() => heading.value?.focus({ preventScroll: true }))
+  window.scrollTo({ top: 0 })
+}
+
+watch([index, ticked], () => {
+  isKept.value = saveProgress(key, { page: index.value, ticked: [...ticked.value] })
+})
+
+function onKey(event: KeyboardEvent): void {
+  const target = event.target as HTMLElement
+  if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input[type=text], textarea, select')) return
+  if (event.key === 'ArrowRight' || event.key === 'PageDown') go(index.value + 1)
+  else if (event.key === 'ArrowLeft' || event.key === 'PageUp') go(index.value - 1)
+  else if (event.key === 'Home') go(0)
+  else if (event.key === 'End') go(pages.length - 1)
+  else if (event.key === 'o' || event.key === 'O') isOverview.value = !isOverview.value
+  else if (event.key === 't' || event.key === 'T') turn.value = (turn.value + 1) & 3
+  else return
+  event.preventDefault()
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onUnmounted(() => window.removeEventListener('keydown', onKey))
+
+/** A swipe of the hand on the picture: the next or the step before. */
+let touchX = 0
+const onTouchStart = (event: TouchEvent): void => {
+  touchX = event.changedTouches[0]!.clientX
+}
+const onTouchEnd = (event: TouchEvent): void => {
+  const way = event.changedTouches[0]!.clientX - touchX
+  if (Math.abs(way) > 60) go(index.value + (way < 0 ? 1 : -1))
+}
+
+const drawnForPrint = ref(0)
+const toPrint = computed(() => pages.filter((p) => 'picture' in p && p.picture !== null).length)
+async function printAll(): Promise<void> {
+  drawnForPrint.value = 0
+  isPrinting.value = true
+}
+watch(drawnForPrint, async (drawn) => {
+  if (!isPrinting.value || drawn < toPrint.value) return
+  await nextTick()
+  window.print()
+  isPrinting.value = false
+})
+</script>
+
+<template>
+  <div v-if="isPrinting" class="print-all">
+    <p class="screen-only" role="status">
+      Preparing {{ drawnForPrint }} of {{ toPrint }} pictures for print…
+      <button class="plain-button framed" @click="isPrinting = false">Stop</button>
+    </p>
+    <section v-for="(p, i) in pages" :key="i" class="print-page">
+      <h2>{{ p.kind === 'cover' ? p.name : p.kind === 'tray' ? `${p.letter} ${p.name}` : p.kind === 'inventory' ? 'All pieces' : `${p.label} ${p.name}` }}</h2>
+      <div v-if="'picture' in p && p.picture" class="print-picture">
+        <PagePicture :picture="p.picture" :finished="p.kind === 'cover' || p.kind === 'tray'" :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : p.name" @drawn="drawnForPrint++" />
+      </div>
+      <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.note">{{ p.note }}</p>
+      <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.caution">Take care: {{ p.caution }}</p>
+      <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}</p>
+      <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" :pieces="p.callout" label="Pieces" />
+      <TrayList v-else-if="p.kind !== 'cover'" :pieces="p.pieces" label="Pieces" />
+    </section>
+  </div>
+
+  <div v-else class="follow">
+    <header>
+      <p class="name">{{ bundle.model.name }}</p>
+      <nav aria-label="Booklet">
+        <button class="plain-button" :aria-expanded="isOverview" aria-controls="overview" @click="isOverview = !isOverview">Sections <kbd>O</kbd></button>
+        <button class="plain-button" @click="printAll">Print all</button>
+      </nav>
+    </header>
+
+    <main>
+      <section v-if="isOverview" id="overview" class="overview" aria-label="Sections">
+        <button class="plain-button framed" @click="go(0)">Cover</button>
+        <ol>
+          <li v-for="section in sections" :key="section.page.section">
+            <button class="plain-button lane-name" @click="go(section.index)">
+              <strong>{{ section.page.letter }}</strong> {{ section.page.name }}
+              <span v-if="section.page.times + section.page.mirrored > 1" class="faint">built {{ section.page.times + section.page.mirrored }} times</span>
+            </button>
+            <span class="ties">
+              <button
+                v-for="entry in section.steps"
+                :key="entry.index"
+                class="tie"
+                :class="{ here: entry.index === index, done: isDone(entry.page, entry.index) }"
+                :aria-label="`Step ${entry.page.label}${isDone(entry.page, entry.index) ? ', done' : ''}`"
+                :aria-current="entry.index === index ? 'step' : undefined"
+                @click="go(entry.index)"
+              />
+            </span>
+          </li>
+        </ol>
+        <button class="plain-button framed" @click="go(pages.length - 1)">All pieces</button>
+      </section>
+
+      <article v-else :class="['page', page.kind]">
+        <div class="words">
+          <h1 ref="heading" tabindex="-1" :class="{ label: step }">{{ title }}</h1>
+
+          <template v-if="page.kind === 'cover'">
+            <p v-if="page.designer" class="faint">Designed by {{ page.designer }}</p>
+            <p class="notes">{{ page.notes }}</p>
+            <dl class="facts">
+              <div><dt>parts</dt><dd>{{ page.facts.parts }}</dd></div>
+              <div><dt>different pieces</dt><dd>{{ page.facts.pieces }}</dd></div>
+              <div><dt>colours</dt><dd>{{ page.facts.colours }}</dd></div>
+              <div><dt>steps</dt><dd>{{ page.facts.steps }}</dd></div>
+              <div><dt>sections</dt><dd>{{ page.facts.sections }}</dd></div>
+            </dl>
+            <p v-for="caution in page.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> {{ caution }}</p>
+            <button class="plain-button begin" @click="go(index + 1)">Begin</button>
+          </template>
+
+          <template v-else-if="page.kind === 'tray'">
+            <p>
+              {{ total(page.pieces) }} pieces, {{ page.steps }} {{ page.steps === 1 ? 'step' : 'steps' }}<template v-if="page.times > 1">, build it {{ page.times }} times</template
+              ><template v-if="page.mirrored > 0">, and {{ page.mirrored === 1 ? 'once' : `${page.mirrored} times` }} as its mirror image</template>.
+            </p>
+            <h2>Gather these pieces</h2>
+            <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" />
+            <template v-if="page.mirroredPieces.length > 0">
+              <h2>For the mirror image</h2>
+              <TrayList :pieces="page.mirroredPieces" label="Pieces for the mirror image" />
+            </template>
+          </template>
+
+          <template v-else-if="step">
+            <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
+            <p class="sr-only">{{ step.spoken }}</p>
+            <p v-for="join in step.joins" :key="join.label + join.mirrored" class="join">
+              <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true"><path d="M1 4 H10 C20 4 18 17 28 17 H33" fill="none" stroke="currentColor" stroke-width="2.4" /></svg>
+              Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
+            </p>
+            <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
+            <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
+            <p v-if="step.note" class="notes">{{ step.note }}</p>
+            <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>
+          </template>
+
+          <template v-else-if="page.kind === 'inventory'">
+            <p>{{ page.parts }} parts, {{ page.pieces.length }} different pieces. You have built all of it.</p>
+            <TrayList :pieces="page.pieces" label="All pieces" />
+          </template>
+        </div>
+
+        <div v-if="'picture' in page" class="picture" @touchstart.passive="onTouchStart" @touchend.passive="onTouchEnd">
+          <PagePicture :picture="picture" :finished="page.kind === 'cover' || page.kind === 'tray'" :label="step ? step.spoken : `${title}, finished`" />
+          <button v-if="picture" class="plain-button turn" @click="turn = (turn + 1) & 3">See it from the next side <kbd>T</kbd></button>
+        </div>
+      </article>
+    </main>
+
+    <footer>
+      <button class="plain-button framed" :disabled="index === 0" @click="go(index - 1)">Back <kbd>←</kbd></button>
+      <label class="where">
+        <span class="sr-only">Place in the booklet</span>
+        <input type="range" min="0" :max="pages.length - 1" :value="index" :aria-valuetext="title" @input="go(Number(($event.target as HTMLInputElement).value))" />
+        <span class="faint">{{ index + 1 }} of {{ pages.length }}<template v-if="!isKept">, your place cannot be kept on this device</template></span>
+      </label>
+      <button class="plain-button framed next" :disabled="isLast" @click="go(index + 1)">Next <kbd>→</kbd></button>
+    </footer>
+  </div>
+</template>
+
+<style scoped src="./follow.css"></style>

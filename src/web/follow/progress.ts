@@ -1,0 +1,36 @@
+import type { Bundle } from '@core/formats'
+
+/** How far a builder has come: kept on the device, by what the booklet holds. */
+export interface Progress {
+  /** Index of the page that was open. */
+  page: number
+  /** Ticked pieces: "page index/shape/colour". */
+  ticked: string[]
+}
+
+/** A short name for the content, so that a changed booklet starts anew (FNV-1a, Fowler, Noll, Vo 1991). */
+export function contentKey(bundle: Bundle): string {
+  let hash = 0x811c9dc5
+  const text = JSON.stringify([bundle.model.name, bundle.plan])
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
+  return `jump-rail-progress-${(hash >>> 0).toString(16)}-${text.length}`
+}
+
+/** Storage may be refused (private windows, files from a disk): then progress lasts as long as the page. */
+export function loadProgress(key: string): Progress {
+  try {
+    const stored = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Progress> | null
+    return { page: Number(stored?.page) || 0, ticked: Array.isArray(stored?.ticked) ? stored.ticked : [] }
+  } catch {
+    return { page: 0, ticked: [] }
+  }
+}
+
+export function saveProgress(key: string, progress: Progress): boolean {
+  try {
+    localStorage.setItem(key, JSON.stringify(progress))
+    return true
+  } catch {
+    return false
+  }
+}

@@ -1,0 +1,51 @@
+import { expose, transfer } from 'comlink'
+import type { BookletSource, PictureRef } from '@core/booklet'
+import type { RgbImage } from '@core/picture'
+import { BookletPainter } from '@press/paint'
+
+/** Dots for a canvas: four bytes each. */
+export interface CanvasImage {
+  readonly width: number
+  readonly height: number
+  readonly data: Uint8ClampedArray<ArrayBuffer>
+}
+
+function forCanvas(image: RgbImage): CanvasImage {
+  const dots = image.width * image.height
+  const data = new Uint8ClampedArray(dots * 4)
+  for (let i = 0, from = 0, to = 0; i < dots; i++, from += 3, to += 4) {
+    data[to] = image.data[from]!
+    data[to + 1] = image.data[from + 1]!
+    data[to + 2] = image.data[from + 2]!
+    data[to + 3] = 255
+  }
+  return transfer({ width: image.width, height: image.height, data }, [data.buffer])
+}
+
+let source: BookletSource | undefined
+/** One painter for each size asked for, since each keeps the dots of its section. */
+let painters = new Map<string, BookletPainter>()
+
+function painter(width: number, height: number): BookletPainter {
+  if (!source) throw new Error('nothing to paint has been opened')
+  const key = `${width} ${height}`
+  let known = painters.get(key)
+  if (!known) painters.set(key, (known = new BookletPainter(source, { width, height })))
+  return known
+}
+
+const api = {
+  open(next: BookletSource): void {
+    source = next
+    painters = new Map()
+  },
+  picture(ref: PictureRef, isFinished: boolean, width: number, height: number): CanvasImage {
+    return forCanvas(painter(width, height).paint(ref, isFinished))
+  },
+  piece(shape: string, colour: string, width: number, height: number): CanvasImage {
+    return forCanvas(painter(64, 48).piece(shape, colour, { width, height }))
+  },
+}
+
+export type PainterApi = typeof api
+expose(api)

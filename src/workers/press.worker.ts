@@ -1,0 +1,30 @@
+import { expose, transfer } from 'comlink'
+import { makePages, type BookletSource } from '@core/booklet'
+import { catalogueOf } from '@core/model'
+import { BookletPainter } from '@press/paint'
+import { writePdf, type Paper } from '@press/pdf'
+
+const api = {
+  /** To stop, end the worker. */
+  async pdf(
+    source: BookletSource,
+    paper: Paper,
+    fonts: { regular: Uint8Array; bold: Uint8Array },
+    progress: (fraction: number) => void,
+  ): Promise<Uint8Array> {
+    const painter = new BookletPainter(source, { width: 800, height: 600 })
+    const bytes = await writePdf({
+      pages: makePages(source),
+      catalogue: catalogueOf(source.model),
+      paper,
+      fonts,
+      paint: (picture, isFinished) => painter.paint(picture, isFinished),
+      paintPiece: (shape, colour) => painter.piece(shape, colour, { width: 120, height: 92 }),
+      progress,
+    })
+    return transfer(bytes, [bytes.buffer])
+  },
+}
+
+export type PressApi = typeof api
+expose(api)

@@ -1,0 +1,21 @@
+import vue from '@vitejs/plugin-vue'
+import { defineConfig } from 'vite'
+import { alias, at } from './vite.shared.ts'
+
+export default defineConfig({
+  plugins: [vue()],
+  logLevel: 'warn',
+  resolve: { alias },
+  worker: { format: 'es' },
+  server: { proxy: { '/api': 'http://127.0.0.1:4173', '/f/': 'http://127.0.0.1:4173', '/follow/': 'http://127.0.0.1:4173' } },
+  build: {
+    outDir: 'dist/app',
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: {
+      input: at('./index.html'),
+      output: { codeSplitting: { groups: [{ name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia)[\\/]/, priority: 30 }] } },
+    },
+  },
+})
