@@ -11,9 +11,12 @@ export default defineConfig({
   build: {
     outDir: 'dist/app',
     emptyOutDir: true,
+    // The page's policy allows nothing from data addresses.
+    assetsInlineLimit: 0,
     target: 'es2022',
     chunkSizeWarningLimit: 900,
     rolldownOptions: {
+      checks: { pluginTimings: false },
       input: at('./index.html'),
       output: { codeSplitting: { groups: [{ name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia)[\\/]/, priority: 30 }] } },
     },

@@ -41,6 +41,6 @@ export default defineConfig({
     assetsInlineLimit: 10_000_000,
     cssCodeSplit: false,
     modulePreload: false,
-    rolldownOptions: { input: at('./follow.html'), output: { codeSplitting: false } },
+    rolldownOptions: { checks: { pluginTimings: false }, input: at('./follow.html'), output: { codeSplitting: false } },
   },
 })

@@ -7,7 +7,12 @@ export function birdTable(): ModelDocument {
   s.add('lawn', 'plate-6x6', 'moss', [0, 0, 0])
   for (const z of [4, 16, 28]) s.add('post', 'round-brick-2x2', 'brown', [20, 20, z])
   s.add('tray', 'plate-4x4', 'tan', [10, 10, 40])
-  for (const [x, y] of [[10, 10], [40, 10], [10, 40], [40, 40]] as const) {
+  for (const [x, y] of [
+    [10, 10],
+    [40, 10],
+    [10, 40],
+    [40, 40],
+  ] as const) {
     if (y === 10) s.add('pillar', 'brick-1x1-side1', 'cocoa', [x, y, 44])
     else s.add('pillar', 'brick-1x1', 'cocoa', [x, y, 44])
     s.add('pillar', 'brick-1x1', 'cocoa', [x, y, 56])
@@ -16,7 +21,11 @@ export function birdTable(): ModelDocument {
   s.add('rim', 'tile-1x2', 'sand', [20, 40, 44])
   s.addAcross('rim', 'tile-1x2', 'sand', [10, 20, 44])
   s.addAcross('rim', 'tile-1x2', 'sand', [40, 20, 44])
-  for (const [x, y] of [[20, 20], [30, 30]] as const) s.add('seed', 'round-plate-1x1', 'amber', [x, y, 44])
+  for (const [x, y] of [
+    [20, 20],
+    [30, 30],
+  ] as const)
+    s.add('seed', 'round-plate-1x1', 'amber', [x, y, 44])
   s.add('water', 'round-plate-1x1', 'clear-sky', [30, 20, 44])
   s.add('apple', 'round-plate-1x1', 'red', [20, 30, 44])
   for (const x of [10, 40]) s.add('shield', 'tile-1x1', 'teal', [x, 6, 45], '+x+z')

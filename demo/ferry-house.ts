@@ -25,8 +25,19 @@ function landing(): SectionBuilder {
   s.copy('house', [60, 60, 8])
   s.copy('shed', [20, 70, 8])
   s.copy('shed', [220, 70, 8], { mirror: 'x' })
-  for (const [x, y] of [[10, 20], [210, 20], [10, 140], [210, 140]] as const) s.copy('lamp', [x, y, 8])
-  for (const [x, y] of [[40, 30], [80, 40], [70, 140], [150, 140]] as const) {
+  for (const [x, y] of [
+    [10, 20],
+    [210, 20],
+    [10, 140],
+    [210, 140],
+  ] as const)
+    s.copy('lamp', [x, y, 8])
+  for (const [x, y] of [
+    [40, 30],
+    [80, 40],
+    [70, 140],
+    [150, 140],
+  ] as const) {
     s.add('bush', 'round-plate-2x2', 'forest', [x, y, 8]).add('blossom', 'round-plate-1x1', 'rose', [x, y, 12])
   }
   s.copy('boat', [130, 20, 8])

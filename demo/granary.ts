@@ -6,12 +6,16 @@ const GROUND_ROWS = 48
 
 /** The large one: a granary with its tower, a market before it with stalls, lamps and carts. About 1,700 parts. */
 export function granary(): ModelDocument {
-  return model(
-    'Granary',
-    'The granary of a river town on market day.',
-    'market',
-    [market(), hall(), hallRoof(), tower(), towerRoof(), stall(), lantern(), cart()],
-  )
+  return model('Granary', 'The granary of a river town on market day.', 'market', [
+    market(),
+    hall(),
+    hallRoof(),
+    tower(),
+    towerRoof(),
+    stall(),
+    lantern(),
+    cart(),
+  ])
 }
 
 function market(): SectionBuilder {
@@ -19,7 +23,13 @@ function market(): SectionBuilder {
   for (let y = 0; y < GROUND_ROWS; y += 8)
     for (let x = 0; x < GROUND_COLUMNS; x += 16) s.add('ground', 'plate-8x16', 'olive', [x * 10, y * 10, 0])
   // The second layer runs across the first, and none of its seams lies on one below.
-  for (const [y, length] of [[0, 6], [6, 12], [18, 12], [30, 12], [42, 6]] as const) {
+  for (const [y, length] of [
+    [0, 6],
+    [6, 12],
+    [18, 12],
+    [30, 12],
+    [42, 6],
+  ] as const) {
     s.addAcross('sett', `plate-2x${length}`, 'ash', [0, y * 10, 4])
     for (let x = 2; x < GROUND_COLUMNS - 2; x += 4) s.addAcross('sett', `plate-4x${length}`, 'ash', [x * 10, y * 10, 4])
     s.addAcross('sett', `plate-2x${length}`, 'ash', [GROUND_COLUMNS * 10 - 20, y * 10, 4])
@@ -112,11 +122,21 @@ function towerRoof(): SectionBuilder {
 function stall(): SectionBuilder {
   const s = new SectionBuilder('stall', 'Stall')
   s.add('board', 'plate-6x8', 'tan', [0, 0, 0])
-  for (const [x, y] of [[0, 0], [70, 0], [0, 50], [70, 50]] as const)
+  for (const [x, y] of [
+    [0, 0],
+    [70, 0],
+    [0, 50],
+    [70, 50],
+  ] as const)
     for (const z of [4, 16, 28]) s.add('pole', 'round-brick-1x1', 'white', [x, y, z])
   s.add('counter', 'brick-1x4', 'brown', [20, 0, 4]).add('counter-top', 'tile-1x4', 'tan', [20, 0, 16])
   s.add('crate', 'brick-2x2', 'cocoa', [20, 30, 4]).add('crate', 'brick-2x2', 'cocoa', [40, 30, 4])
-  for (const [x, y, colour] of [[20, 30, 'red'], [30, 40, 'green'], [40, 30, 'orange'], [50, 40, 'yellow']] as const)
+  for (const [x, y, colour] of [
+    [20, 30, 'red'],
+    [30, 40, 'green'],
+    [40, 30, 'orange'],
+    [50, 40, 'yellow'],
+  ] as const)
     s.add('fruit', 'round-plate-1x1', colour, [x, y, 16])
   s.add('awning', 'plate-6x8', 'white', [0, 0, 40])
   for (const [i, x] of [0, 20, 40, 60].entries()) s.addAcross('stripe', 'tile-2x6', i % 2 === 0 ? 'wine' : 'white', [x, 0, 44])

@@ -60,7 +60,15 @@ export class SectionBuilder {
    * Lays bricks from stud `from` to `to` along a wall; seams avoid those of the course below, and every brick reaches
    * over a place that `carried` allows.
    */
-  wall(word: string, colour: string, run: Run, origin: Vec, from: number, to: number, carried: (stud: number) => boolean = () => true): this {
+  wall(
+    word: string,
+    colour: string,
+    run: Run,
+    origin: Vec,
+    from: number,
+    to: number,
+    carried: (stud: number) => boolean = () => true,
+  ): this {
     const key = `${run} ${run === 'x' ? origin[1] : origin[0]}`
     const below = this.seams.get(key) ?? new Set<number>()
     const lengths = layBricks(this.lengths, from, to, below, carried)
@@ -88,7 +96,13 @@ export class SectionBuilder {
 }
 
 /** Fewest bricks that fill from…to, each carried somewhere, with as few seams as possible above seams. */
-function layBricks(lengths: readonly number[], from: number, to: number, below: ReadonlySet<number>, carried: (stud: number) => boolean): number[] {
+function layBricks(
+  lengths: readonly number[],
+  from: number,
+  to: number,
+  below: ReadonlySet<number>,
+  carried: (stud: number) => boolean,
+): number[] {
   const best: { cost: number; length: number }[] = []
   best[to] = { cost: 0, length: 0 }
   for (let at = to - 1; at >= from; at--) {
@@ -228,7 +242,7 @@ export function layFloor(builder: SectionBuilder, { word, columns, rows, colour 
 /** Gable bricks must tie the ceiling plates, whose seams lie at every fourth stud. */
 function gableBricks(studs: number): number[] {
   const lengths: number[] = []
-  for (let left = studs; left > 0; ) {
+  for (let left = studs; left > 0;) {
     const length = [8, 6, 4, 2, 1].find((l) => l <= left)!
     lengths.push(length)
     left -= length

@@ -58,7 +58,8 @@ async function plan(model: ModelDocument, values: Values, onlyFindings: boolean)
   }
   const { report } = reportModel(model)
   print(onlyFindings ? report.findings : report)
-  for (const found of report.findings) say(`${found.severity}: ${found.code}: ${found.section}${found.step === null ? '' : ` step ${found.step}`}: ${found.message}`)
+  for (const found of report.findings)
+    say(`${found.severity}: ${found.code}: ${found.section}${found.step === null ? '' : ` step ${found.step}`}: ${found.message}`)
   return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
 }
 
@@ -104,7 +105,9 @@ async function run(): Promise<number> {
     case 'shapes':
       return shapes()
     default:
-      throw new Fault('usage', command === undefined ? 'No command was given.' : `There is no command “${command}”.`, { wayOut: `\n${USAGE}` })
+      throw new Fault('usage', command === undefined ? 'No command was given.' : `There is no command “${command}”.`, {
+        wayOut: `\n${USAGE}`,
+      })
   }
 }
 

@@ -23,7 +23,10 @@ export async function writePicture(model: ModelDocument, options: PictureOptions
   const sectionId = typeof options.section === 'string' ? options.section : model.root
   const index = report.sections.findIndex((section) => section.id === sectionId)
   if (index < 0) {
-    const near = nearestIds(sectionId, report.sections.map((section) => section.id))
+    const near = nearestIds(
+      sectionId,
+      report.sections.map((section) => section.id),
+    )
     throw new Fault('unknown-section', `There is no section “${sectionId}”.`, { wayOut: `The nearest known: ${near.join(', ')}.` })
   }
   const steps = report.sections[index]!.steps.length

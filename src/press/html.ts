@@ -7,10 +7,16 @@ export const BUNDLE_MARK = '<script type="application/json" id="bundle"></script
 export function writeHtml(template: string, bundle: Bundle): string {
   const at = template.indexOf(BUNDLE_MARK)
   if (at < 0) throw new RangeError('the page has no place for a bundle')
-  const json = JSON.stringify(bundle).replace(/</g, '\\u003c').replace(/\u2028/g, '\\u2028').replace(/\u2029/g, '\\u2029')
+  const json = JSON.stringify(bundle)
+    .replace(/</g, '\\u003c')
+    .replace(/\u2028/g, '\\u2028')
+    .replace(/\u2029/g, '\\u2029')
   const filled = `<script type="application/json" id="bundle">${json}</script>`
   const title = escapeText(bundle.model.name)
-  return (template.slice(0, at) + filled + template.slice(at + BUNDLE_MARK.length)).replace(/<title>[^<]*<\/title>/, () => `<title>${title}</title>`)
+  return (template.slice(0, at) + filled + template.slice(at + BUNDLE_MARK.length)).replace(
+    /<title>[^<]*<\/title>/,
+    () => `<title>${title}</title>`,
+  )
 }
 
 const escapeText = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')

@@ -153,7 +153,12 @@ class Press {
 
   private place(picture: Awaited<ReturnType<Press['embed']>>, x: number, y: number, width: number, height: number): void {
     const name = this.page.node.newXObject('Im', picture)
-    this.page.pushOperators(pushGraphicsState(), concatTransformationMatrix(width, 0, 0, height, x, y), drawObject(name), popGraphicsState())
+    this.page.pushOperators(
+      pushGraphicsState(),
+      concatTransformationMatrix(width, 0, 0, height, x, y),
+      drawObject(name),
+      popGraphicsState(),
+    )
   }
 
   private async picture(ref: PictureRef | null, isFinished: boolean, x: number, y: number, width: number): Promise<void> {
@@ -171,7 +176,13 @@ class Press {
     y -= 20 + inner * 0.75
     await this.picture(page.picture, true, MARGIN, y, inner)
     const { parts, pieces, colours, steps, sections } = page.facts
-    const facts = [[parts, 'parts'], [pieces, 'different pieces'], [colours, 'colours'], [steps, 'steps'], [sections, 'sections']] as const
+    const facts = [
+      [parts, 'parts'],
+      [pieces, 'different pieces'],
+      [colours, 'colours'],
+      [steps, 'steps'],
+      [sections, 'sections'],
+    ] as const
     y -= 30
     facts.forEach(([value, label], i) => {
       const x = MARGIN + (i * inner) / facts.length
@@ -197,7 +208,10 @@ class Press {
     this.text(page.name, MARGIN + 22 + 12 * page.letter.length, y, { size: 22, font: this.bold })
     const built = timesWords(page)
     y -= 20
-    this.text(`${total(page.pieces)} pieces, ${page.steps} ${page.steps === 1 ? 'step' : 'steps'}${built}`, MARGIN, y, { size: 10.5, colour: FAINT })
+    this.text(`${total(page.pieces)} pieces, ${page.steps} ${page.steps === 1 ? 'step' : 'steps'}${built}`, MARGIN, y, {
+      size: 10.5,
+      colour: FAINT,
+    })
     const pictureWidth = 220
     await this.picture(page.picture, true, this.width - MARGIN - pictureWidth, this.height - 44 - pictureWidth * 0.75, pictureWidth)
     y = this.height - 60 - pictureWidth * 0.75
@@ -240,14 +254,23 @@ class Press {
     this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
     const key = `${piece.shape} ${piece.colour}`
     let picture = this.pieces.get(key)
-    if (!picture) this.pieces.set(key, (picture = Promise.resolve(this.input.paintPiece(piece.shape, piece.colour)).then((image) => this.embed(image))))
+    if (!picture)
+      this.pieces.set(key, (picture = Promise.resolve(this.input.paintPiece(piece.shape, piece.colour)).then((image) => this.embed(image))))
     this.place(await picture, x + 28, y - 7, PIECE.width, PIECE.height)
     const at = x + 34 + PIECE.width
     const title = shapes.get(piece.shape)?.title ?? piece.shape
     this.text(fit(title, this.regular, 9, width - (at - x)), at, y + 4, { size: 9 })
     const colour = colours.get(piece.colour)
     const [red, green, blue] = rgbOf(colour?.hex ?? '#ffffff')
-    this.page.drawRectangle({ x: at, y: y - 6.5, width: 8, height: 6.5, color: rgb(red / 255, green / 255, blue / 255), borderColor: INK, borderWidth: 0.5 })
+    this.page.drawRectangle({
+      x: at,
+      y: y - 6.5,
+      width: 8,
+      height: 6.5,
+      color: rgb(red / 255, green / 255, blue / 255),
+      borderColor: INK,
+      borderWidth: 0.5,
+    })
     this.text(colour?.name ?? piece.colour, at + 12, y - 6, { size: 8, colour: FAINT })
     this.rule(x, y - 10.5, width)
   }
@@ -268,14 +291,18 @@ class Press {
     const x = this.width - MARGIN - trayWidth
     let y = top - 44
     for (const join of page.joins) {
-      y -= this.paragraph(`Join ${join.count > 1 ? `${join.count} of ` : ''}section ${join.label}`, x, y, trayWidth, { size: 11, font: this.bold })
+      y -= this.paragraph(`Join ${join.count > 1 ? `${join.count} of ` : ''}section ${join.label}`, x, y, trayWidth, {
+        size: 11,
+        font: this.bold,
+      })
       y -= this.paragraph(`${join.name}${join.mirrored ? ', mirrored' : ''}`, x, y, trayWidth, { size: 10 }) + 4
     }
     for (const piece of page.callout.slice(0, 11)) {
       await this.pieceLine(piece, x, y, trayWidth)
       y -= LINE
     }
-    if (page.rests.length > 0) y -= this.paragraph('Loose on the table until the next steps hold it.', x, y, trayWidth, { size: 8.5, colour: FAINT }) + 3
+    if (page.rests.length > 0)
+      y -= this.paragraph('Loose on the table until the next steps hold it.', x, y, trayWidth, { size: 8.5, colour: FAINT }) + 3
     if (page.note !== '') y -= this.paragraph(page.note.slice(0, 400), x, y, trayWidth, { size: 9 }) + 3
     if (page.caution !== '') this.caution(page.caution.slice(0, 300), x, y, trayWidth)
     if (this.nextSlot === 1) this.rule(MARGIN, top - half + 14, this.width - 2 * MARGIN)
@@ -293,7 +320,12 @@ class Press {
       const isHere = step === page.number
       if (!isHere && gap < 3) continue
       const reach = isHere ? 6 : 2.5
-      this.page.drawLine({ start: { x, y: top - 7 - reach }, end: { x, y: top - 7 + reach }, thickness: isHere ? 2.6 : 0.8, color: isHere ? ACCENT : INK })
+      this.page.drawLine({
+        start: { x, y: top - 7 - reach },
+        end: { x, y: top - 7 + reach },
+        thickness: isHere ? 2.6 : 0.8,
+        color: isHere ? ACCENT : INK,
+      })
     }
     this.text(page.name, from, top - 24, { size: 9, colour: FAINT })
   }
@@ -318,7 +350,15 @@ class Press {
       const [red, green, blue] = rgbOf(known?.hex ?? '#ffffff')
       const text = String(count)
       this.text(text, x + 28 - this.bold.widthOfTextAtSize(text, 10), line, { size: 10, font: this.bold })
-      this.page.drawRectangle({ x: x + 34, y: line - 1, width: 10, height: 9, color: rgb(red / 255, green / 255, blue / 255), borderColor: INK, borderWidth: 0.5 })
+      this.page.drawRectangle({
+        x: x + 34,
+        y: line - 1,
+        width: 10,
+        height: 9,
+        color: rgb(red / 255, green / 255, blue / 255),
+        borderColor: INK,
+        borderWidth: 0.5,
+      })
       this.text(known?.name ?? colour, x + 50, line, { size: 9.5 })
     })
   }

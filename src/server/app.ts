@@ -53,10 +53,14 @@ export async function buildServer(options: ServerOptions): Promise<FastifyInstan
 
   server.get('/healthz', () => ({ status: 'ok' }))
 
-  server.post('/api/bundles', { config: { rateLimit: { max: options.publishLimit ?? 30, timeWindow: '1 minute' } } }, async (request, reply) => {
-    const { id, isNew } = await shelf.put(checkBundle(request.body))
-    return reply.code(isNew ? 201 : 200).send({ id, path: `/f/${id}` })
-  })
+  server.post(
+    '/api/bundles',
+    { config: { rateLimit: { max: options.publishLimit ?? 30, timeWindow: '1 minute' } } },
+    async (request, reply) => {
+      const { id, isNew } = await shelf.put(checkBundle(request.body))
+      return reply.code(isNew ? 201 : 200).send({ id, path: `/f/${id}` })
+    },
+  )
 
   server.get<{ Params: { id: string } }>('/api/bundles/:id', async (request, reply) => {
     const text = await shelf.get(request.params.id)

@@ -47,7 +47,8 @@ export class BundleShelf {
   }
 }
 
-const missing = (): Fault => new Fault('no-bundle', 'There is no booklet at this address.', { wayOut: 'Ask the designer for the link again.' })
+const missing = (): Fault =>
+  new Fault('no-bundle', 'There is no booklet at this address.', { wayOut: 'Ask the designer for the link again.' })
 
 const exists = (path: string): Promise<boolean> =>
   stat(path).then(

@@ -1,3 +1,4 @@
 /** Booklet: pages as data, and steps in words. */
 export * from './pages'
 export * from './cautions'
+export * from './rail-layout'

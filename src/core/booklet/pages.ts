@@ -28,7 +28,13 @@ export interface CoverPage {
   readonly name: string
   readonly designer: string
   readonly notes: string
-  readonly facts: { readonly parts: number; readonly pieces: number; readonly colours: number; readonly steps: number; readonly sections: number }
+  readonly facts: {
+    readonly parts: number
+    readonly pieces: number
+    readonly colours: number
+    readonly steps: number
+    readonly sections: number
+  }
   readonly cautions: readonly string[]
   readonly picture: PictureRef | null
 }
@@ -152,7 +158,13 @@ function trayPage(source: BookletSource, section: SectionPlan, index: number, le
   }
 }
 
-function stepPage(source: BookletSource, section: SectionPlan, index: number, step: PlanStep, letters: ReadonlyMap<string, string>): StepPage {
+function stepPage(
+  source: BookletSource,
+  section: SectionPlan,
+  index: number,
+  step: PlanStep,
+  letters: ReadonlyMap<string, string>,
+): StepPage {
   const letter = letters.get(section.id)!
   const given = givenStep(source, section, step)
   const joins = joinsOf(source, section, step, letters)
@@ -197,7 +209,8 @@ function joinsOf(source: BookletSource, section: SectionPlan, step: PlanStep, le
   return [...joins.values()]
 }
 
-function joinedSection(source: BookletSource, section: SectionPlan, move: Move): { id: string; mirrored: boolean } | undefined {
+/** Which section a move joins, if any. */
+export function joinedSection(source: BookletSource, section: SectionPlan, move: Move): { id: string; mirrored: boolean } | undefined {
   if ('section' in move) return { id: move.section, mirrored: false }
   if (!('copy' in move)) return undefined
   const base = baseSection(source, section)

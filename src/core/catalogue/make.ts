@@ -1,14 +1,4 @@
-import {
-  boxAt,
-  DIRECTION_VECTORS,
-  MINUS_Z,
-  PLUS_Z,
-  STUD_HEIGHT,
-  STUD_PITCH,
-  type Direction,
-  type Matrix,
-  type Vec,
-} from '../space'
+import { boxAt, DIRECTION_VECTORS, MINUS_Z, PLUS_Z, STUD_HEIGHT, STUD_PITCH, type Direction, type Matrix, type Vec } from '../space'
 import { MeshBuilder, type Mesh } from './mesh'
 import type { BodyBox, Connector, Shape } from './types'
 

@@ -73,8 +73,7 @@ export class MeshBuilder {
     const ring = (radius: number, rise: number): Vec[] =>
       Array.from({ length: sides }, (_, i) => {
         const angle = (2 * Math.PI * i) / sides
-        const along = (k: 0 | 1 | 2): number =>
-          foot[k] + axis[k] * rise + radius * (Math.cos(angle) * u[k] + Math.sin(angle) * v[k])
+        const along = (k: 0 | 1 | 2): number => foot[k] + axis[k] * rise + radius * (Math.cos(angle) * u[k] + Math.sin(angle) * v[k])
         return [along(0), along(1), along(2)]
       })
     const bottom = ring(bottomRadius, 0)

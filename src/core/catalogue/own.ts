@@ -16,9 +16,7 @@ export function ownShape(own: OwnShape): Shape {
     max: [at[0] + size[0], at[1] + size[1], at[2] + size[2]] as const,
   }))
   const box = [0, 1, 2].map((i) => Math.max(...bodies.map((body) => body.max[i]!))) as unknown as Vec
-  const connectors = (own.connectors ?? []).map(
-    (c): Connector => ({ kind: c.kind, at: c.at, facing: directionFromText(c.facing)! }),
-  )
+  const connectors = (own.connectors ?? []).map((c): Connector => ({ kind: c.kind, at: c.at, facing: directionFromText(c.facing)! }))
   const recipe = { id: own.id, family: 'own shape', title: own.name, box, bodies, connectors, reflection: LEFT_RIGHT }
   return makeShape({ ...recipe, twin: isLeftRightAlike(own, connectors, box) ? own.id : null })
 }

@@ -40,11 +40,7 @@ const finding = (code: FindingCode, place: Place, message: string): Finding => (
 })
 
 /** Everything the checks find, errors first, then in building order. */
-export function findFindings(
-  model: ModelDocument,
-  planned: PlannedModel,
-  looks?: readonly (readonly StepLook[])[],
-): Finding[] {
+export function findFindings(model: ModelDocument, planned: PlannedModel, looks?: readonly (readonly StepLook[])[]): Finding[] {
   const findings = planned.built.flatMap((built, i) => [
     ...(built.derivedFrom === undefined ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built)] : []),
     ...steps(built),
@@ -132,7 +128,11 @@ const WAY_WORDS: readonly string[] = ['from the right', 'from the left', 'from b
 
 /** In words, the side from which something that leaves along `travel` comes in. */
 export function wayInWords(travel: Travel): string {
-  return typeof travel === 'number' ? WAY_WORDS[travel]! : `along (${travelVector(travel).map((v) => v.toFixed(2)).join(', ')})`
+  return typeof travel === 'number'
+    ? WAY_WORDS[travel]!
+    : `along (${travelVector(travel)
+        .map((v) => v.toFixed(2))
+        .join(', ')})`
 }
 
 function blocked(built: BuiltSection): Finding[] {
@@ -148,7 +148,10 @@ function blocked(built: BuiltSection): Finding[] {
 
 function holding(built: BuiltSection): Finding[] {
   return built.holding.problems.map(({ code, step, nodes }) => {
-    const ids = idsOf(built, [...nodes].sort((a, b) => a - b))
+    const ids = idsOf(
+      built,
+      [...nodes].sort((a, b) => a - b),
+    )
     const message =
       code === 'unheld'
         ? `Nothing holds ${nameParts(ids)}. Connect ${ids.length === 1 ? 'it' : 'them'} to the rest, or make ${ids.length === 1 ? 'it' : 'them'} a section.`

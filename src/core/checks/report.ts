@@ -1,6 +1,15 @@
 import { Flattener, type ModelDocument } from '../model'
 import { drawnSection, lookAtSteps, type StepLook } from '../picture'
-import { measurePlan, planModel, type Finding, type Measures, type ModelPlan, type PlanCache, type PlannedModel, type PlanOptions } from '../plan'
+import {
+  measurePlan,
+  planModel,
+  type Finding,
+  type Measures,
+  type ModelPlan,
+  type PlanCache,
+  type PlannedModel,
+  type PlanOptions,
+} from '../plan'
 import { findFindings } from './checks'
 
 /** A plan with everything that is printed with it. */

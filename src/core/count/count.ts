@@ -73,7 +73,5 @@ export function inventoryOf(model: ModelDocument): PieceCount[] {
 export function coloursOf(pieces: readonly PieceCount[]): ColourCount[] {
   const sums = new Map<string, number>()
   for (const { colour, count } of pieces) sums.set(colour, (sums.get(colour) ?? 0) + count)
-  return [...sums]
-    .map(([colour, count]) => ({ colour, count }))
-    .sort((a, b) => b.count - a.count || compare(a.colour, b.colour))
+  return [...sums].map(([colour, count]) => ({ colour, count })).sort((a, b) => b.count - a.count || compare(a.colour, b.colour))
 }

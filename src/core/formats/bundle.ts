@@ -30,7 +30,11 @@ const count = Joi.number().integer().min(0)
 const pieces = Joi.array().items(Joi.object({ shape: Joi.string().required(), colour: Joi.string().required(), count: count.required() }))
 const direction = Joi.alternatives(Joi.valid('+x', '-x', '+y', '-y', '+z', '-z'), Joi.array().items(Joi.number()).length(3))
 const ids = Joi.array().items(Joi.string())
-const move = Joi.object({ parts: ids, copy: Joi.string(), section: Joi.string(), direction: direction.required() }).xor('parts', 'copy', 'section')
+const move = Joi.object({ parts: ids, copy: Joi.string(), section: Joi.string(), direction: direction.required() }).xor(
+  'parts',
+  'copy',
+  'section',
+)
 const step = Joi.object({
   number: count.required(),
   moves: Joi.array().items(move).required(),
@@ -57,9 +61,13 @@ const bundleSchema = Joi.object({
     parts: count.required(),
     sections: Joi.array().items(section).min(1).required(),
     inventory: pieces.required(),
-    colours: Joi.array().items(Joi.object({ colour: Joi.string().required(), count: count.required() })).required(),
+    colours: Joi.array()
+      .items(Joi.object({ colour: Joi.string().required(), count: count.required() }))
+      .required(),
   }).required(),
-  views: Joi.array().items(Joi.array().items(Joi.number().integer().min(0).max(7))).required(),
+  views: Joi.array()
+    .items(Joi.array().items(Joi.number().integer().min(0).max(7)))
+    .required(),
 })
 
 /** @throws Fault `not-a-bundle`, `bundle-mismatch`, or what `checkModel` throws of the model inside */

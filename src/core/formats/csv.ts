@@ -12,7 +12,10 @@ export function csvLosses(model: ModelDocument): string[] {
   const say = (count: number, what: string): void => {
     if (count > 0) losses.push(`${count} ${what}`)
   }
-  say(model.sections.reduce((sum, section) => sum + copiesOf(section).length, 0), 'copies of sections')
+  say(
+    model.sections.reduce((sum, section) => sum + copiesOf(section).length, 0),
+    'copies of sections',
+  )
   say(model.sections.filter((section) => section.steps).length, 'sections’ given steps')
   say(model.shapes?.length ?? 0, 'own shapes')
   say(model.palette?.length ?? 0, 'own colours')

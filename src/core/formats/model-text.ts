@@ -11,7 +11,12 @@ export function writeModelText(model: ModelDocument): string {
 
 function sectionText(section: ModelDocument['sections'][number]): string {
   const lines = Object.entries(section).map(([key, value]: [string, unknown]) => {
-    const text = Array.isArray(value) ? list(value.map((entry) => JSON.stringify(entry)), '      ') : JSON.stringify(value)
+    const text = Array.isArray(value)
+      ? list(
+          value.map((entry) => JSON.stringify(entry)),
+          '      ',
+        )
+      : JSON.stringify(value)
     return `      ${JSON.stringify(key)}: ${text}`
   })
   return `{\n${lines.join(',\n')}\n    }`

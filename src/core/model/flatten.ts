@@ -40,9 +40,7 @@ export function partPose(part: Part, shape: Shape): Pose {
 }
 
 export function copyPose(copy: Copy): Pose {
-  const turned = copy.rotate
-    ? rotationMatrix(copy.rotate)
-    : TURNS[copy.turn === undefined ? NO_TURN : turnFromText(copy.turn)!]!
+  const turned = copy.rotate ? rotationMatrix(copy.rotate) : TURNS[copy.turn === undefined ? NO_TURN : turnFromText(copy.turn)!]!
   return { matrix: copy.mirror === undefined ? turned : multiply(turned, mirrorMatrix(copy.mirror)), at: copy.at }
 }
 

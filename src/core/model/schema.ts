@@ -3,9 +3,7 @@ import { turnFromText } from '../space'
 import { LIMITS } from './limits'
 
 /** A turn is one of 24 texts. */
-const turn = Joi.string().custom((value: string, helpers) =>
-  turnFromText(value) === undefined ? helpers.error('turn.unknown') : value,
-)
+const turn = Joi.string().custom((value: string, helpers) => (turnFromText(value) === undefined ? helpers.error('turn.unknown') : value))
 
 const coordinate = Joi.number().min(-LIMITS.coordinate).max(LIMITS.coordinate)
 const lattice = Joi.array().items(coordinate.integer()).length(3)
@@ -26,7 +24,11 @@ const part = Joi.object({
   colour: Joi.string().required(),
   at: lattice,
   turn,
-  count: Joi.number().integer().min(0).max(LIMITS.flatParts).when('at', { is: Joi.exist(), then: Joi.valid(1) }),
+  count: Joi.number()
+    .integer()
+    .min(0)
+    .max(LIMITS.flatParts)
+    .when('at', { is: Joi.exist(), then: Joi.valid(1) }),
   work: Joi.array().items(work),
   showsColour: Joi.boolean(),
 })

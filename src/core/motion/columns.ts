@@ -79,8 +79,7 @@ export class Columns {
     const { rect, kind } = this
     const i = a * 4
     const j = b * 4
-    if (rect[i]! >= rect[j + 2]! || rect[j]! >= rect[i + 2]! || rect[i + 1]! >= rect[j + 3]! || rect[j + 1]! >= rect[i + 3]!)
-      return false
+    if (rect[i]! >= rect[j + 2]! || rect[j]! >= rect[i + 2]! || rect[i + 1]! >= rect[j + 3]! || rect[j + 1]! >= rect[i + 3]!) return false
     return kind[a]! + kind[b]! !== OPEN + STUD
   }
 
@@ -205,8 +204,7 @@ function draftEntries(scene: Scene, axis: Axis): Drafts {
   }
   for (let i = 0; i < scene.bodies.count; i++) push(scene.bodies.boxes, i, i)
   // A stud counts only for travel across its own axis: along it, the body below it or the socket above it does.
-  for (let i = 0; i < scene.studs.count; i++)
-    if (scene.studs.mark[i] !== axis) push(scene.studs.boxes, i, scene.bodies.count + i)
+  for (let i = 0; i < scene.studs.count; i++) if (scene.studs.mark[i] !== axis) push(scene.studs.boxes, i, scene.bodies.count + i)
   return drafts
 }
 

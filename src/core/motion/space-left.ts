@@ -20,8 +20,7 @@ import { Columns } from './columns'
 export type Travel = Direction | Vec
 
 export const travelVector = (travel: Travel): Vec => (typeof travel === 'number' ? DIRECTION_VECTORS[travel]! : travel)
-export const reverseTravel = (travel: Travel): Travel =>
-  typeof travel === 'number' ? ((travel ^ 1) as Direction) : scale(travel, -1)
+export const reverseTravel = (travel: Travel): Travel => (typeof travel === 'number' ? ((travel ^ 1) as Direction) : scale(travel, -1))
 
 /**
  * Who is still there, and what is in the way of whom. Nodes can only leave: a plan is found by taking a model apart.

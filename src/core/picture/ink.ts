@@ -1,5 +1,6 @@
-import type { Rgb } from './paint'
-import { NOTHING, type Layers } from './layers'
+import { NOTHING, type Layers, type Window } from './layers'
+import type { PartLook, Rgb } from './paint'
+import { TONES } from './stencil'
 
 /** An RGB picture, three bytes a dot, rows from the top. */
 export interface RgbImage {
@@ -8,19 +9,12 @@ export interface RgbImage {
   readonly data: Uint8Array
 }
 
-export interface PartLook {
-  readonly colour: Rgb
-  readonly line: Rgb
-  readonly isClear: boolean
-}
-
 export interface InkOptions {
-  /** Dots of the layers for one dot of the picture, each way. */
-  readonly finer: number
-  readonly paper: Rgb
-  readonly look: (part: number) => PartLook
-  /** Parts that are new carry a heavier outline and keep their full colour; the others are washed towards paper. */
-  readonly isNew: (part: number) => boolean
+  /** By part. */
+  readonly looks: readonly PartLook[]
+  /** Parts from…to (not included) are new: they carry a heavier outline and keep their full colour. */
+  readonly newFrom: number
+  readonly newTo: number
   /** Small parts get hairlines: where a plate is low in the picture, full lines would fill it with ink. */
   readonly hasFineLines: boolean
   /** Share of paper in what is not new, 0 to 1. */
@@ -36,68 +30,114 @@ const HEAVY = 3
 /** A step in depth on one surface larger than this, u, is a step in the part. */
 const DEPTH_STEP = 3
 
-/** Turns layers into a picture: washes, ink lines where parts and surfaces meet, then averages down to size. */
-export function ink(layers: Layers, options: InkOptions): RgbImage {
-  const edges = findEdges(layers, options)
-  thicken(edges, layers.size.width, layers.size.height, options)
-  return average(layers, edges, options)
+/**
+ * Turns layers into a picture: washes, ink lines where parts and surfaces meet, then averages down to size.
+ *
+ * It keeps its last picture: where only a window of the layers changed, only that is inked again, so that walking a rail
+ * costs about what each step touches.
+ */
+export class Inker {
+  private readonly edges: Uint8Array
+  private readonly image: RgbImage
+
+  constructor(
+    private readonly layers: Layers,
+    private readonly finer: number,
+    private readonly paper: Rgb,
+  ) {
+    const { width, height } = layers.size
+    this.edges = new Uint8Array(width * height)
+    const data = new Uint8Array((width / finer) * (height / finer) * 3)
+    for (let at = 0; at < data.length; at++) data[at] = paper[at % 3]!
+    this.image = { width: width / finer, height: height / finer, data }
+  }
+
+  /** @param changed the dots that may look different from the last picture. @returns a picture of its own, to draw on */
+  ink(changed: Window, options: InkOptions): RgbImage {
+    const { layers, finer, paper } = this
+    if (changed.right >= changed.left) {
+      const reach = finer * 2 + 2
+      const inner = widened(changed, reach, layers.size)
+      const outer = widened(changed, reach * 2, layers.size)
+      for (let y = outer.top; y <= outer.bottom; y++) {
+        const line = y * layers.size.width
+        this.edges.fill(NONE, line + outer.left, line + outer.right + 1)
+      }
+      findEdges(layers, this.edges, outer, options)
+      thicken(this.edges, layers.size.width, outer, finer, options.hasFineLines)
+      average(layers, this.edges, inner, this.image, finer, mixPalette(paper, options), paper)
+    }
+    return { ...this.image, data: this.image.data.slice() }
+  }
 }
 
-function findEdges(layers: Layers, options: InkOptions): Uint8Array {
+const widened = (window: Window, by: number, size: { width: number; height: number }): Window => ({
+  left: Math.max(0, window.left - by),
+  right: Math.min(size.width - 1, window.right + by),
+  top: Math.max(0, window.top - by),
+  bottom: Math.min(size.height - 1, window.bottom + by),
+})
+
+/** Compares each dot with its right and lower neighbour. Long loops over typed arrays: they run for millions of dots. */
+function findEdges(layers: Layers, edges: Uint8Array, window: Window, { newFrom, newTo }: InkOptions): void {
   const { width, height } = layers.size
   const { part, surface, depth } = layers
-  const edges = new Uint8Array(width * height)
-  const newCache = new Map<number, boolean>()
-  const isNew = (id: number): boolean => {
-    let known = newCache.get(id)
-    if (known === undefined) newCache.set(id, (known = id !== NOTHING && options.isNew(id)))
-    return known
+  const nothing = NOTHING
+  const between = (a: number, b: number): void => {
+    const partA = part[a]!
+    const partB = part[b]!
+    const isNewA = partA >= newFrom && partA < newTo
+    const isNewB = partB >= newFrom && partB < newTo
+    const kind = isNewA !== isNewB ? HEAVY : OUTLINE
+    const nearer = depth[a]! <= depth[b]! ? a : b
+    if (edges[nearer]! < kind) edges[nearer] = kind
   }
-  const compare = (a: number, b: number): void => {
-    if (part[a] !== part[b]) {
-      const nearer = depth[a]! <= depth[b]! ? a : b
-      const heavy = isNew(part[a]!) !== isNew(part[b]!)
-      const kind = heavy ? HEAVY : OUTLINE
-      if (edges[nearer]! < kind) edges[nearer] = kind
-    } else if (part[a] !== NOTHING && (surface[a] !== surface[b] || Math.abs(depth[a]! - depth[b]!) > DEPTH_STEP)) {
-      if (edges[b] === NONE) edges[b] = CREASE
+  const bottom = Math.min(window.bottom, height - 2)
+  const right = Math.min(window.right, width - 2)
+  for (let y = window.top; y <= bottom; y++) {
+    const end = y * width + right
+    for (let a = y * width + window.left; a <= end; a++) {
+      const mine = part[a]!
+      const next = part[a + 1]!
+      const below = part[a + width]!
+      if (mine !== next) between(a, a + 1)
+      if (mine !== below) between(a, a + width)
+      if (mine === nothing) continue
+      if (mine === next && (surface[a] !== surface[a + 1] || Math.abs(depth[a]! - depth[a + 1]!) > DEPTH_STEP)) {
+        if (edges[a + 1] === NONE) edges[a + 1] = CREASE
+      }
+      if (mine === below && (surface[a] !== surface[a + width] || Math.abs(depth[a]! - depth[a + width]!) > DEPTH_STEP)) {
+        if (edges[a + width] === NONE) edges[a + width] = CREASE
+      }
     }
   }
-  for (let y = 0; y < height; y++) {
-    const line = y * width
-    for (let x = 0; x < width; x++) {
-      const dot = line + x
-      if (x + 1 < width) compare(dot, dot + 1)
-      if (y + 1 < height) compare(dot, dot + width)
-    }
-  }
-  return edges
 }
 
 /** Outlines grow by a dot to the right and down, heavy ones by a disc, so that they print as one and two lines' width. */
-function thicken(edges: Uint8Array, width: number, height: number, { finer, hasFineLines }: InkOptions): void {
+function thicken(edges: Uint8Array, width: number, window: Window, finer: number, hasFineLines: boolean): void {
   const heavy: number[] = []
-  const plain: number[] = []
-  for (let dot = 0; dot < edges.length; dot++) {
-    if (edges[dot] === HEAVY) heavy.push(dot)
-    else if (edges[dot] === OUTLINE) plain.push(dot)
-  }
-  const raise = (dot: number, kind: number): void => {
-    if (dot >= 0 && dot < edges.length && edges[dot]! < kind) edges[dot] = kind
-  }
-  if (!hasFineLines) {
-    for (const dot of plain) {
-      if ((dot + 1) % width !== 0) raise(dot + 1, OUTLINE)
-      if (dot + width < width * height) raise(dot + width, OUTLINE)
+  // From the end, so that a dot just raised is not met again.
+  for (let y = window.bottom; y >= window.top; y--) {
+    for (let x = window.right; x >= window.left; x--) {
+      const dot = y * width + x
+      const kind = edges[dot]!
+      if (kind < OUTLINE) continue
+      if (kind === HEAVY) heavy.push(dot)
+      else if (!hasFineLines) {
+        if (x < window.right && edges[dot + 1]! < OUTLINE) edges[dot + 1] = OUTLINE
+        if (y < window.bottom && edges[dot + width]! < OUTLINE) edges[dot + width] = OUTLINE
+      }
     }
   }
   const reach = finer
   for (const dot of heavy) {
     const x = dot % width
+    const y = (dot - x) / width
     for (let dy = -reach; dy <= reach; dy++) {
+      if (y + dy < window.top || y + dy > window.bottom) continue
       for (let dx = -reach; dx <= reach; dx++) {
-        if (dx * dx + dy * dy > reach * reach + 1 || x + dx < 0 || x + dx >= width) continue
-        raise(dot + dy * width + dx, HEAVY)
+        if (dx * dx + dy * dy > reach * reach + 1 || x + dx < window.left || x + dx > window.right) continue
+        edges[dot + dy * width + dx] = HEAVY
       }
     }
   }
@@ -105,86 +145,87 @@ function thicken(edges: Uint8Array, width: number, height: number, { finer, hasF
 
 const INK: Rgb = [31, 33, 36]
 
-function average(layers: Layers, edges: Uint8Array, options: InkOptions): RgbImage {
-  const { finer, paper } = options
-  const width = layers.size.width / finer
-  const height = layers.size.height / finer
-  const data = new Uint8Array(width * height * 3)
-  const palette = new PartPalette(options)
+/** Colours a dot can have, by part: three tones, three tones with a glint, outline, crease; and two for all: paper, ink. */
+const SLOTS = 8
+const GLINT = TONES.length
+const OUTLINE_SLOT = 6
+const CREASE_SLOT = 7
+
+function average(layers: Layers, edges: Uint8Array, window: Window, image: RgbImage, finer: number, palette: Palette, paper: Rgb): void {
+  const fullWidth = layers.size.width
+  const { width, data } = image
   const dots = finer * finer
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
+  const paperColour = pack(paper)
+  const line = pack(INK)
+  const nothing = NOTHING
+  const { part, tone } = layers
+  const { colours, isClear } = palette
+  const first = Math.floor(window.left / finer)
+  const last = Math.floor(window.right / finer)
+  for (let y = Math.floor(window.top / finer); y <= Math.floor(window.bottom / finer); y++) {
+    for (let x = first, at = (y * width + first) * 3; x <= last; x++, at += 3) {
       let red = 0
       let green = 0
       let blue = 0
       for (let sy = 0; sy < finer; sy++) {
-        let dot = (y * finer + sy) * layers.size.width + x * finer
+        let dot = (y * finer + sy) * fullWidth + x * finer
         for (let sx = 0; sx < finer; sx++, dot++) {
-          const id = layers.part[dot]!
+          const id = part[dot]!
           const edge = edges[dot]!
-          if (edge === HEAVY) {
-            red += INK[0]
-            green += INK[1]
-            blue += INK[2]
-          } else if (id === NOTHING) {
-            red += paper[0]
-            green += paper[1]
-            blue += paper[2]
-          } else {
-            const shade = edge === NONE ? palette.fill(id, layers.tone[dot]!, x * finer + sx, y * finer + sy) : palette.line(id, edge)
-            red += shade >> 16
-            green += (shade >> 8) & 255
-            blue += shade & 255
+          let colour: number
+          if (edge === HEAVY) colour = line
+          else if (id === nothing) colour = paperColour
+          else if (edge !== NONE) colour = colours[id * SLOTS + (edge === OUTLINE ? OUTLINE_SLOT : CREASE_SLOT)]!
+          else {
+            // See-through pieces carry fine slanting lines of light, so that they read as such in print too.
+            const glint = isClear[id] === 1 && ((x + y) * finer + sx + sy) % 14 < 3 ? GLINT : 0
+            colour = colours[id * SLOTS + glint + tone[dot]!]!
           }
+          red += colour >> 16
+          green += (colour >> 8) & 255
+          blue += colour & 255
         }
       }
-      const at = (y * width + x) * 3
       data[at] = red / dots
       data[at + 1] = green / dots
       data[at + 2] = blue / dots
     }
   }
-  return { width, height, data }
 }
 
-/** Colours of each part by tone, mixed once and packed into one number. */
-class PartPalette {
-  private readonly known = new Map<number, { fills: Map<number, number>; outline: number; crease: number; look: PartLook; wash: number }>()
-
-  constructor(private readonly options: InkOptions) {}
-
-  private of(part: number) {
-    let entry = this.known.get(part)
-    if (!entry) {
-      const look = this.options.look(part)
-      const wash = this.options.isNew(part) ? 0 : this.options.wash
-      const faint = mix(look.line, look.colour, 0.45)
-      entry = { fills: new Map(), look, wash, outline: pack(mix(look.line, this.options.paper, wash)), crease: pack(mix(faint, this.options.paper, wash)) }
-      this.known.set(part, entry)
-    }
-    return entry
-  }
-
-  fill(part: number, tone: number, x: number, y: number): number {
-    const entry = this.of(part)
-    // See-through pieces carry fine slanting lines of light, so that they read as such in print too.
-    const glint = entry.look.isClear && (x + y) % 14 < 3
-    const key = glint ? tone + 256 : tone
-    let packed = entry.fills.get(key)
-    if (packed === undefined) {
-      const shaded = entry.look.colour.map((value) => (value * tone) / 255) as unknown as Rgb
-      const lit = glint ? mix(shaded, [255, 255, 255], 0.6) : shaded
-      packed = pack(mix(lit, this.options.paper, entry.wash))
-      entry.fills.set(key, packed)
-    }
-    return packed
-  }
-
-  line(part: number, edge: number): number {
-    const entry = this.of(part)
-    return edge === OUTLINE ? entry.outline : entry.crease
-  }
+interface Palette {
+  readonly colours: Int32Array
+  readonly isClear: Uint8Array
 }
+
+const BRIGHT: Rgb = [255, 255, 255]
+
+/** Mixes the colours of every part once; parts of one colour share the work. */
+function mixPalette(paper: Rgb, options: InkOptions): Palette {
+  const { looks, newFrom, newTo } = options
+  const colours = new Int32Array(looks.length * SLOTS)
+  const isClear = new Uint8Array(looks.length)
+  const known = new Map<PartLook, [number[] | undefined, number[] | undefined]>()
+  looks.forEach((look, part) => {
+    const isNew = part >= newFrom && part < newTo
+    const wash = isNew ? 0 : options.wash
+    let pair = known.get(look)
+    if (!pair) known.set(look, (pair = [undefined, undefined]))
+    const slots = (pair[isNew ? 1 : 0] ??= slotsOf(look, paper, wash))
+    colours.set(slots, part * SLOTS)
+    isClear[part] = look.isClear ? 1 : 0
+  })
+  return { colours, isClear }
+}
+
+function slotsOf(look: PartLook, paper: Rgb, wash: number): number[] {
+  const toned = TONES.map((tone) => scaled(look.colour, tone / 255))
+  const lit = toned.map((colour) => mix(colour, BRIGHT, 0.6))
+  const lines = [look.line, mix(look.line, look.colour, 0.45)]
+  return [...toned, ...lit, ...lines].map((colour) => pack(mix(colour, paper, wash)))
+}
+
+const scaled = (colour: Rgb, factor: number): Rgb => [colour[0] * factor, colour[1] * factor, colour[2] * factor]
 
 const mix = (a: Rgb, b: Rgb, share: number): Rgb => [
   a[0] + (b[0] - a[0]) * share,

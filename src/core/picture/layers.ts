@@ -3,6 +3,23 @@ import type { PictureSize } from './view'
 
 export const NOTHING = -1
 
+/** A rectangle of dots, ends included; empty where right < left. */
+export interface Window {
+  left: number
+  right: number
+  top: number
+  bottom: number
+}
+
+export const EMPTY_WINDOW: Window = { left: Infinity, right: -1, top: Infinity, bottom: -1 }
+
+export const uniteWindows = (a: Window, b: Window): Window => ({
+  left: Math.min(a.left, b.left),
+  right: Math.max(a.right, b.right),
+  top: Math.min(a.top, b.top),
+  bottom: Math.max(a.bottom, b.bottom),
+})
+
 /**
  * The z-buffer: for each dot its depth (u), which part it shows, which of the part's surfaces, and the surface's tone.
  * Parts are only ever added, so a rail is drawn once over all its steps (Catmull 1974, depth buffer).
@@ -12,6 +29,8 @@ export class Layers {
   readonly part: Int32Array
   readonly surface: Uint16Array
   readonly tone: Uint8Array
+  /** The rows and columns drawn into since `startWindow`. */
+  private used: Window = EMPTY_WINDOW
   private left: Float64Array
   private right: Float64Array
 
@@ -25,6 +44,12 @@ export class Layers {
     this.right = new Float64Array(size.height)
   }
 
+  /** Begins to note where is drawn. @returns the window noted so far; it is still written to until the next start */
+  startWindow(): Window {
+    this.used = { ...EMPTY_WINDOW }
+    return this.used
+  }
+
   /** Draws a part whose origin is seen at (x, y) px and `depth` u. */
   draw(stencil: Stencil, part: number, x: number, y: number, depth: number): void {
     for (const facet of stencil) this.fill(facet, part, x, y, depth)
@@ -34,11 +59,15 @@ export class Layers {
     const span = this.outline(facet.corners, x, y)
     if (!span) return
     const { width } = this.size
-    const { left, right, depth: depths, part: parts, surface, tone } = this
+    const { left, right, depth: depths, part: parts, surface, tone, used } = this
+    if (span.first < used.top) used.top = span.first
+    if (span.last > used.bottom) used.bottom = span.last
     for (let row = span.first; row <= span.last; row++) {
       const from = Math.max(0, Math.ceil(left[row]! - 0.5))
       const to = Math.min(width - 1, Math.ceil(right[row]! - 0.5) - 1)
       if (from > to) continue
+      if (from < used.left) used.left = from
+      if (to > used.right) used.right = to
       let at = depth + facet.base + facet.slopeX * (from + 0.5 - x) + facet.slopeY * (row + 0.5 - y)
       const line = row * width
       for (let dot = line + from; dot <= line + to; dot++, at += facet.slopeX) {

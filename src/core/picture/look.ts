@@ -1,5 +1,5 @@
 import type { DrawnSection } from './drawn-section'
-import { Layers } from './layers'
+import { Layers, type Window } from './layers'
 import { drawPart } from './rail-painter'
 import type { Stencil } from './stencil'
 import { fitCamera, project, VIEWS, type Camera, type PictureSize, type ViewNumber } from './view'
@@ -139,11 +139,4 @@ class Scout {
       this.scratch.part.fill(-1, line + window.left, line + window.right + 1)
     }
   }
-}
-
-interface Window {
-  readonly left: number
-  readonly right: number
-  readonly top: number
-  readonly bottom: number
 }

@@ -1,7 +1,13 @@
 import type { Colour } from '../catalogue'
-import type { PartLook } from './ink'
 
 export type Rgb = readonly [number, number, number]
+
+/** How a part is inked. */
+export interface PartLook {
+  readonly colour: Rgb
+  readonly line: Rgb
+  readonly isClear: boolean
+}
 
 export const WHITE: Rgb = [255, 255, 255]
 

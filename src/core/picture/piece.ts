@@ -1,6 +1,6 @@
 import type { Catalogue, Shape } from '../catalogue'
 import { IDENTITY } from '../space'
-import { ink, type RgbImage } from './ink'
+import { Inker, type RgbImage } from './ink'
 import { Layers } from './layers'
 import { lookOf, WHITE } from './paint'
 import { cutStencil } from './stencil'
@@ -17,7 +17,8 @@ export function paintPiece(shape: Shape, colour: string, catalogue: Catalogue, s
   const camera = fitCamera(box, 0, full, MARGIN * FINER, (MOST_SCALE * FINER * size.width) / 100)
   const layers = new Layers(full)
   const [x, y, depth] = project(camera, [0, 0, 0])
+  const window = layers.startWindow()
   layers.draw(cutStencil(shape, IDENTITY, camera), 0, x, y, depth)
   const look = lookOf(catalogue.colours.get(colour)!)
-  return ink(layers, { finer: FINER, paper: WHITE, look: () => look, isNew: () => false, wash: 0, hasFineLines: false })
+  return new Inker(layers, FINER, WHITE).ink(window, { looks: [look], newFrom: 0, newTo: 0, wash: 0, hasFineLines: false })
 }

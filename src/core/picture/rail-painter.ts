@@ -1,9 +1,9 @@
 import type { Catalogue, Shape } from '../catalogue'
 import { PLATE_HEIGHT, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
-import { ink, type PartLook, type RgbImage } from './ink'
-import { Layers } from './layers'
-import { lookOf, WHITE } from './paint'
+import { Inker, type RgbImage } from './ink'
+import { Layers, uniteWindows, type Window } from './layers'
+import { lookOf, WHITE, type PartLook } from './paint'
 import { drawRings } from './rings'
 import { cutStencil, type Stencil } from './stencil'
 import { fitCamera, project, type Camera, type PictureSize, type ViewNumber } from './view'
@@ -13,6 +13,7 @@ const FINER = 2
 const MARGIN = 28
 const MOST_SCALE = 7
 const WASH = 0.32
+const MOST_VIEWS = 2
 
 /** Height of a plate, in dots of the layers, below which lines are thin. */
 const LOW_PLATE = 11
@@ -21,8 +22,12 @@ const hasFineLines = (camera: Camera): boolean => camera.scale * PLATE_HEIGHT < 
 interface ViewState {
   readonly camera: Camera
   layers: Layers
-  /** Steps already drawn into the layers. */
+  inker: Inker
+  /** Steps already drawn into the layers, and where each was drawn. */
   drawn: number
+  windows: Window[]
+  /** The step whose picture was inked last; −1 when none was, or the finished section. */
+  inked: number
   readonly stencils: Map<string, Stencil>
 }
 
@@ -48,16 +53,12 @@ export class RailPainter {
   paint(step: number, view: ViewNumber): RgbImage {
     const state = this.upTo(step, view)
     const [from, to] = this.section.ranges[step]!
-    const isFirst = from === 0
-    const image = ink(state.layers, {
-      finer: FINER,
-      paper: WHITE,
-      look: (part) => this.looks[part]!,
-      isNew: (part) => part >= from && part < to,
-      wash: WASH,
-      hasFineLines: hasFineLines(state.camera),
-    })
-    if (!isFirst) {
+    const isNext = state.inked >= 0 && state.inked === step - 1
+    const changed = isNext ? uniteWindows(state.windows[step - 1]!, state.windows[step]!) : allOf(state.layers)
+    const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(state.camera) }
+    const image = state.inker.ink(changed, look)
+    state.inked = step
+    if (from > 0) {
       const holds = this.section.holds[step]!.map((place) => project(state.camera, place))
       drawRings(image, holds, FINER, state.camera.scale / FINER)
     }
@@ -67,29 +68,36 @@ export class RailPainter {
   /** The finished section without marks. */
   paintFinished(view: ViewNumber): RgbImage {
     const state = this.upTo(this.section.ranges.length - 1, view)
-    return ink(state.layers, { finer: FINER, paper: WHITE, look: (part) => this.looks[part]!, isNew: () => false, wash: 0, hasFineLines: hasFineLines(state.camera) })
+    state.inked = -1
+    const look = { looks: this.looks, newFrom: 0, newTo: 0, wash: 0, hasFineLines: hasFineLines(state.camera) }
+    return state.inker.ink(allOf(state.layers), look)
   }
 
   private upTo(step: number, view: ViewNumber): ViewState {
     let state = this.views.get(view)
-    const full = { width: this.size.width * FINER, height: this.size.height * FINER }
-    if (!state) {
-      const camera = fitCamera(this.section.box, view, full, MARGIN * FINER, MOST_SCALE * FINER)
-      // One view as a rule: another one replaces it, since layers are large.
-      if (this.views.size >= 2) this.views.delete(this.views.keys().next().value!)
-      this.views.set(view, (state = { camera, layers: new Layers(full), drawn: 0, stencils: new Map() }))
-    }
-    if (state.drawn > step + 1) {
-      state.layers = new Layers(full)
-      state.drawn = 0
+    if (!state || state.drawn > step + 1) {
+      // Few views are kept, since layers are large; going back begins anew.
+      if (!state && this.views.size >= MOST_VIEWS) this.views.delete(this.views.keys().next().value!)
+      this.views.set(view, (state = this.freshView(view)))
     }
     for (; state.drawn <= step; state.drawn++) {
       const [from, to] = this.section.ranges[state.drawn] ?? [0, 0]
+      const window = state.layers.startWindow()
       for (let part = from; part < to; part++) drawPart(state, this.section, part)
+      state.windows.push(window)
     }
     return state
   }
+
+  private freshView(view: ViewNumber): ViewState {
+    const full = { width: this.size.width * FINER, height: this.size.height * FINER }
+    const camera = fitCamera(this.section.box, view, full, MARGIN * FINER, MOST_SCALE * FINER)
+    const layers = new Layers(full)
+    return { camera, layers, inker: new Inker(layers, FINER, WHITE), drawn: 0, windows: [], inked: -1, stencils: new Map() }
+  }
 }
+
+const allOf = ({ size }: Layers): Window => ({ left: 0, right: size.width - 1, top: 0, bottom: size.height - 1 })
 
 interface Drawing {
   readonly camera: Camera

@@ -35,8 +35,7 @@ function ring(image: RgbImage, cx: number, cy: number, radius: number): void {
 }
 
 /** How much of a dot at distance `far` a ring of this half width covers. */
-const cover = (far: number, radius: number, half: number): number =>
-  Math.max(0, Math.min(1, half + 0.5 - Math.abs(far - radius)))
+const cover = (far: number, radius: number, half: number): number => Math.max(0, Math.min(1, half + 0.5 - Math.abs(far - radius)))
 
 function blend(image: RgbImage, x: number, y: number, grey: number, share: number): void {
   const at = (y * image.width + x) * 3

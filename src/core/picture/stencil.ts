@@ -10,6 +10,7 @@ export interface SeenFacet {
   readonly slopeX: number
   readonly slopeY: number
   readonly base: number
+  /** Index into `TONES`. */
   readonly tone: number
   readonly surface: number
 }
@@ -21,11 +22,11 @@ export type Stencil = readonly SeenFacet[]
 const LIGHT: Vec = normalise([-0.5, 0.75, -0.55])
 
 /** Three tones, as ink and two washes would give: light, middle, dark. In 1/255 of the full colour. */
-const TONES = [255, 222, 186] as const
+export const TONES = [255, 222, 186] as const
 
-export function toneOf(normal: Vec): number {
+function toneOf(normal: Vec): number {
   const light = dot(normal, LIGHT)
-  return light > 0.62 ? TONES[0] : light > 0.2 ? TONES[1] : TONES[2]
+  return light > 0.62 ? 0 : light > 0.2 ? 1 : 2
 }
 
 export function cutStencil(shape: Shape, attitude: Matrix, camera: Camera): Stencil {

@@ -20,7 +20,9 @@ export function keepSteps(model: ModelDocument, plans: readonly SectionPlan[], s
   const kept: Section = {
     ...section,
     parts: partsOf(section).filter((part) => !taken.has(part.id)),
-    ...(section.copies || copies.length > 0 ? { copies: [...(section.copies ?? []).filter((c) => !joinedIn(derived, c.id)), ...copies.map(copyOf)] } : {}),
+    ...(section.copies || copies.length > 0
+      ? { copies: [...(section.copies ?? []).filter((c) => !joinedIn(derived, c.id)), ...copies.map(copyOf)] }
+      : {}),
     steps: stepsOf(plan),
   }
   const sections = model.sections.flatMap((candidate) => (candidate.id === sectionId ? [kept, ...made] : [candidate]))
@@ -33,7 +35,8 @@ function baseId(plans: readonly SectionPlan[], plan: SectionPlan): string {
   return at.id
 }
 
-const partIds = (plan: SectionPlan): string[] => plan.steps.flatMap((step) => step.moves.flatMap((move) => ('parts' in move ? move.parts : [])))
+const partIds = (plan: SectionPlan): string[] =>
+  plan.steps.flatMap((step) => step.moves.flatMap((move) => ('parts' in move ? move.parts : [])))
 
 const joinedIn = (plans: readonly SectionPlan[], copyId: string): boolean =>
   plans.some((plan) => plan.steps.some((step) => step.moves.some((move) => 'copy' in move && move.copy === copyId)))
@@ -94,7 +97,13 @@ export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[
     const [a, b] = [steps[step], steps[step + 1]]
     if (!a || !b) throw new Fault('cannot-merge', 'There is no next step to merge with.')
     const text = (key: 'note' | 'caution'): string => [a[key], b[key]].filter((part) => part).join(' ')
-    const merged = { ...a, add: [...(a.add ?? []), ...(b.add ?? [])], join: [...(a.join ?? []), ...(b.join ?? [])], note: text('note'), caution: text('caution') }
+    const merged = {
+      ...a,
+      add: [...(a.add ?? []), ...(b.add ?? [])],
+      join: [...(a.join ?? []), ...(b.join ?? [])],
+      note: text('note'),
+      caution: text('caution'),
+    }
     return [...steps.slice(0, step), tidy(merged), ...steps.slice(step + 2)]
   })
 }
@@ -127,7 +136,14 @@ export function moveToNeighbour(
 
 export type StepText = 'note' | 'caution'
 
-export function setStepText(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number, key: StepText, text: string): ModelDocument {
+export function setStepText(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  sectionId: string,
+  step: number,
+  key: StepText,
+  text: string,
+): ModelDocument {
   return changeSteps(model, plans, sectionId, (steps) => steps.map((given, i) => (i === step ? tidy({ ...given, [key]: text }) : given)))
 }
 

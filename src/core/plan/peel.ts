@@ -1,5 +1,6 @@
 import { FREE_AXIS } from '../joints'
-import { SpaceLeft, travelVector, type Travel } from '../motion'
+import type { SpaceLeft} from '../motion';
+import { travelVector, type Travel } from '../motion'
 import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, type Direction } from '../space'
 import { CutOffSearch } from './cut-off'
 import { Heap } from './heap'

@@ -54,8 +54,7 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
     const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits]
     let sections = cache?.recall(id, key)
     if (!sections) {
-      const progress = (part: number, whole: number): void =>
-        options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
+      const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
       sections = buildSection(model, flattener, id, { limits, progress })
       cache?.keep(id, key, sections)
     }

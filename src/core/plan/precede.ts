@@ -1,4 +1,5 @@
-import { isAlong, SpaceLeft, type Travel } from '../motion'
+import type { SpaceLeft} from '../motion';
+import { isAlong, type Travel } from '../motion'
 import { axisOf, senseOf, type Axis } from '../space'
 
 /** Who must be in before whom: `after[n]` lists those that wait for n, `waits[n]` says for how many n waits. */

@@ -20,6 +20,8 @@ const COST = {
   looseButSoonHeld: 3,
   /** A copy or a derived section waits until the parts around it are in. */
   jump: 6,
+  /** Copies of one section are joined together, wherever they stand. */
+  sameCopy: -80,
 } as const
 
 /** A candidate may cost this much more than the best and still be taken because it fits the open step. */
@@ -146,7 +148,10 @@ class Scheduler {
     const info = this.info[node]!
     if (info.likeness === this.info[this.last]!.likeness) score += COST.samePiece
     if (this.step.some((other) => this.info[other]!.piece === info.piece)) score += COST.inStepAlready
-    if (this.scene.nodes[node]!.kind !== 'part') score += COST.jump
+    if (this.scene.nodes[node]!.kind !== 'part') {
+      const isSame = info.likeness === this.info[this.last]!.likeness
+      score += isSame ? COST.sameCopy : COST.jump
+    }
     return score + this.looseness(node)
   }
 

@@ -36,12 +36,7 @@ export interface SectionOptions {
 }
 
 /** Plans one section of the document: its given steps where it has some, or the program's. Derived sections come first. */
-export function buildSection(
-  model: ModelDocument,
-  flattener: Flattener,
-  sectionId: string,
-  options: SectionOptions,
-): BuiltSection[] {
+export function buildSection(model: ModelDocument, flattener: Flattener, sectionId: string, options: SectionOptions): BuiltSection[] {
   const section = sectionById(model, sectionId)
   const specs = sectionNodes(model, flattener, sectionId)
   if (section.steps) return [followGiven(model, specs, sectionId, section.steps)]
@@ -139,7 +134,11 @@ const WAYS_OUT = [PLUS_Z, 3, 2, 0, 1, 5] as const
 /** Keeps given steps as they are and finds, last part first, the way each came in. */
 function followGiven(model: ModelDocument, specs: readonly NodeSpec[], sectionId: string, given: readonly GivenStep[]): BuiltSection {
   const section = sectionById(model, sectionId)
-  const loose = new Set(partsOf(section).filter(isLoose).map((part) => part.id))
+  const loose = new Set(
+    partsOf(section)
+      .filter(isLoose)
+      .map((part) => part.id),
+  )
   const byId = new Map(specs.map((spec) => [spec.id, spec]))
   const seen = new Set<string>()
   const twice: { id: string; step: number }[] = []

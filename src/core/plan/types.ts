@@ -30,16 +30,7 @@ export interface SectionPlan {
 
 export type Severity = 'error' | 'warning' | 'note'
 
-export type FindingCode =
-  | 'overlap'
-  | 'unheld'
-  | 'blocked'
-  | 'rests'
-  | 'hidden'
-  | 'step-missing'
-  | 'step-twice'
-  | 'no-mirror-twin'
-  | 'loose'
+export type FindingCode = 'overlap' | 'unheld' | 'blocked' | 'rests' | 'hidden' | 'step-missing' | 'step-twice' | 'no-mirror-twin' | 'loose'
 
 export interface Finding {
   readonly code: FindingCode

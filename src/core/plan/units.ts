@@ -18,11 +18,7 @@ const BUDGET = 400_000
  * locked across axes. Built as the closure of each present node under "is in the way", "holds it across" and "would hang
  * in the air"; only closed sets leave.
  */
-export function findUnit(
-  space: SpaceLeft,
-  cutOffs: CutOffSearch,
-  directions: readonly Direction[],
-): Unit | undefined {
+export function findUnit(space: SpaceLeft, cutOffs: CutOffSearch, directions: readonly Direction[]): Unit | undefined {
   const there: number[] = []
   for (let node = space.isThere.length - 1; node >= 0; node--) if (space.isThere[node] === 1) there.push(node)
   const work = { left: BUDGET }

@@ -6,7 +6,12 @@ export function sectionNodes(model: ModelDocument, flattener: Flattener, section
   const section = sectionById(model, sectionId)
   return [
     ...flattener.own(section).map((placed): NodeSpec => ({ id: placed.part.id, kind: 'part', source: placed.part.shape, parts: [placed] })),
-    ...copiesOf(section).map((copy): NodeSpec => ({ id: copy.id, kind: 'copy', source: `${copy.section}${copy.mirror ? ' mirrored' : ''}`, parts: flattener.copy(copy) })),
+    ...copiesOf(section).map((copy): NodeSpec => ({
+      id: copy.id,
+      kind: 'copy',
+      source: `${copy.section}${copy.mirror ? ' mirrored' : ''}`,
+      parts: flattener.copy(copy),
+    })),
   ]
 }
 

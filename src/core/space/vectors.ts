@@ -9,11 +9,7 @@ export const add = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[
 export const subtract = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
 export const scale = (a: Vec, factor: number): Vec => [a[0] * factor, a[1] * factor, a[2] * factor]
 export const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-export const cross = (a: Vec, b: Vec): Vec => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-]
+export const cross = (a: Vec, b: Vec): Vec => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
 export const length = (a: Vec): number => Math.sqrt(dot(a, a))
 /** @returns the vector of length 1 in the direction of `a`; the zero vector stays as it is. */
 export const normalise = (a: Vec): Vec => {

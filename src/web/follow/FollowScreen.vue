@@ -40,7 +40,9 @@ const isLast = computed(() => index.value === pages.length - 1)
 const sections = computed(() =>
   pages.flatMap((p, i) => {
     if (p.kind !== 'tray') return []
-    const steps = pages.flatMap((s, k) => ((s.kind === 'step' || s.kind === 'jump') && s.section === p.section ? [{ page: s, index: k }] : []))
+    const steps = pages.flatMap((s, k) =>
+      (s.kind === 'step' || s.kind === 'jump') && s.section === p.section ? [{ page: s, index: k }] : [],
+    )
     return [{ page: p, index: i, steps }]
   }),
 )
@@ -55,7 +57,8 @@ const title = computed(() => {
 const tickKey = (shape: string, colour: string): string => `${index.value}/${shape}/${colour}`
 const isTicked = (shape: string, colour: string): boolean => ticked.value.has(tickKey(shape, colour))
 const isDone = (stepPage: StepPage, at: number): boolean =>
-  at < index.value || (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(`${at}/${piece.shape}/${piece.colour}`)))
+  at < index.value ||
+  (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(`${at}/${piece.shape}/${piece.colour}`)))
 
 function tick(shape: string, colour: string, isOn: boolean): void {
   const next = new Set(ticked.value)
@@ -126,15 +129,32 @@ watch(drawnForPrint, async (drawn) => {
       <button class="plain-button framed" @click="isPrinting = false">Stop</button>
     </p>
     <section v-for="(p, i) in pages" :key="i" class="print-page">
-      <h2>{{ p.kind === 'cover' ? p.name : p.kind === 'tray' ? `${p.letter} ${p.name}` : p.kind === 'inventory' ? 'All pieces' : `${p.label} ${p.name}` }}</h2>
+      <h2>
+        {{
+          p.kind === 'cover'
+            ? p.name
+            : p.kind === 'tray'
+              ? `${p.letter} ${p.name}`
+              : p.kind === 'inventory'
+                ? 'All pieces'
+                : `${p.label} ${p.name}`
+        }}
+      </h2>
       <div v-if="'picture' in p && p.picture" class="print-picture">
-        <PagePicture :picture="p.picture" :finished="p.kind === 'cover' || p.kind === 'tray'" :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : p.name" @drawn="drawnForPrint++" />
+        <PagePicture
+          :picture="p.picture"
+          :finished="p.kind === 'cover' || p.kind === 'tray'"
+          :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : p.name"
+          @drawn="drawnForPrint++"
+        />
       </div>
       <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.note">{{ p.note }}</p>
       <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.caution">Take care: {{ p.caution }}</p>
-      <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}</p>
+      <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
+        Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
+      </p>
       <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" :pieces="p.callout" label="Pieces" />
-      <TrayList v-else-if="p.kind !== 'cover'" :pieces="p.pieces" label="Pieces" />
+      <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
     </section>
   </div>
 
@@ -142,7 +162,9 @@ watch(drawnForPrint, async (drawn) => {
     <header>
       <p class="name">{{ bundle.model.name }}</p>
       <nav aria-label="Booklet">
-        <button class="plain-button" :aria-expanded="isOverview" aria-controls="overview" @click="isOverview = !isOverview">Sections <kbd>O</kbd></button>
+        <button class="plain-button" :aria-expanded="isOverview" aria-controls="overview" @click="isOverview = !isOverview">
+          Sections <kbd>O</kbd>
+        </button>
         <button class="plain-button" @click="printAll">Print all</button>
       </nav>
     </header>
@@ -154,7 +176,9 @@ watch(drawnForPrint, async (drawn) => {
           <li v-for="section in sections" :key="section.page.section">
             <button class="plain-button lane-name" @click="go(section.index)">
               <strong>{{ section.page.letter }}</strong> {{ section.page.name }}
-              <span v-if="section.page.times + section.page.mirrored > 1" class="faint">built {{ section.page.times + section.page.mirrored }} times</span>
+              <span v-if="section.page.times + section.page.mirrored > 1" class="faint"
+                >built {{ section.page.times + section.page.mirrored }} times</span
+              >
             </button>
             <span class="ties">
               <button
@@ -180,11 +204,26 @@ watch(drawnForPrint, async (drawn) => {
             <p v-if="page.designer" class="faint">Designed by {{ page.designer }}</p>
             <p class="notes">{{ page.notes }}</p>
             <dl class="facts">
-              <div><dt>parts</dt><dd>{{ page.facts.parts }}</dd></div>
-              <div><dt>different pieces</dt><dd>{{ page.facts.pieces }}</dd></div>
-              <div><dt>colours</dt><dd>{{ page.facts.colours }}</dd></div>
-              <div><dt>steps</dt><dd>{{ page.facts.steps }}</dd></div>
-              <div><dt>sections</dt><dd>{{ page.facts.sections }}</dd></div>
+              <div>
+                <dt>parts</dt>
+                <dd>{{ page.facts.parts }}</dd>
+              </div>
+              <div>
+                <dt>different pieces</dt>
+                <dd>{{ page.facts.pieces }}</dd>
+              </div>
+              <div>
+                <dt>colours</dt>
+                <dd>{{ page.facts.colours }}</dd>
+              </div>
+              <div>
+                <dt>steps</dt>
+                <dd>{{ page.facts.steps }}</dd>
+              </div>
+              <div>
+                <dt>sections</dt>
+                <dd>{{ page.facts.sections }}</dd>
+              </div>
             </dl>
             <p v-for="caution in page.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> {{ caution }}</p>
             <button class="plain-button begin" @click="go(index + 1)">Begin</button>
@@ -192,8 +231,11 @@ watch(drawnForPrint, async (drawn) => {
 
           <template v-else-if="page.kind === 'tray'">
             <p>
-              {{ total(page.pieces) }} pieces, {{ page.steps }} {{ page.steps === 1 ? 'step' : 'steps' }}<template v-if="page.times > 1">, build it {{ page.times }} times</template
-              ><template v-if="page.mirrored > 0">, and {{ page.mirrored === 1 ? 'once' : `${page.mirrored} times` }} as its mirror image</template>.
+              {{ total(page.pieces) }} pieces, {{ page.steps }} {{ page.steps === 1 ? 'step' : 'steps'
+              }}<template v-if="page.times > 1">, build it {{ page.times }} times</template
+              ><template v-if="page.mirrored > 0"
+                >, and {{ page.mirrored === 1 ? 'once' : `${page.mirrored} times` }} as its mirror image</template
+              >.
             </p>
             <h2>Gather these pieces</h2>
             <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" />
@@ -207,8 +249,11 @@ watch(drawnForPrint, async (drawn) => {
             <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
             <p class="sr-only">{{ step.spoken }}</p>
             <p v-for="join in step.joins" :key="join.label + join.mirrored" class="join">
-              <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true"><path d="M1 4 H10 C20 4 18 17 28 17 H33" fill="none" stroke="currentColor" stroke-width="2.4" /></svg>
-              Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
+              <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
+                <path d="M1 4 H10 C20 4 18 17 28 17 H33" fill="none" stroke="currentColor" stroke-width="2.4" />
+              </svg>
+              Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name
+              }}{{ join.mirrored ? ', mirrored' : '' }}
             </p>
             <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
             <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
@@ -223,7 +268,11 @@ watch(drawnForPrint, async (drawn) => {
         </div>
 
         <div v-if="'picture' in page" class="picture" @touchstart.passive="onTouchStart" @touchend.passive="onTouchEnd">
-          <PagePicture :picture="picture" :finished="page.kind === 'cover' || page.kind === 'tray'" :label="step ? step.spoken : `${title}, finished`" />
+          <PagePicture
+            :picture="picture"
+            :finished="page.kind === 'cover' || page.kind === 'tray'"
+            :label="step ? step.spoken : `${title}, finished`"
+          />
           <button v-if="picture" class="plain-button turn" @click="turn = (turn + 1) & 3">See it from the next side <kbd>T</kbd></button>
         </div>
       </article>
@@ -233,8 +282,17 @@ watch(drawnForPrint, async (drawn) => {
       <button class="plain-button framed" :disabled="index === 0" @click="go(index - 1)">Back <kbd>←</kbd></button>
       <label class="where">
         <span class="sr-only">Place in the booklet</span>
-        <input type="range" min="0" :max="pages.length - 1" :value="index" :aria-valuetext="title" @input="go(Number(($event.target as HTMLInputElement).value))" />
-        <span class="faint">{{ index + 1 }} of {{ pages.length }}<template v-if="!isKept">, your place cannot be kept on this device</template></span>
+        <input
+          type="range"
+          min="0"
+          :max="pages.length - 1"
+          :value="index"
+          :aria-valuetext="title"
+          @input="go(Number(($event.target as HTMLInputElement).value))"
+        />
+        <span class="faint"
+          >{{ index + 1 }} of {{ pages.length }}<template v-if="!isKept">, your place cannot be kept on this device</template></span
+        >
       </label>
       <button class="plain-button framed next" :disabled="isLast" @click="go(index + 1)">Next <kbd>→</kbd></button>
     </footer>

@@ -13,26 +13,37 @@ const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
 const isDrawn = ref(false)
 const failure = ref('')
-let request = 0
+let isPainting = false
+let isWanted = false
 
-/** The latest request wins: a picture that comes late is dropped. */
+/** One picture at a time: what is asked for meanwhile waits, and only the last of it is painted. */
 async function paint(): Promise<void> {
   const from = source.value
-  const wanted = props.picture
-  if (!from || !wanted || !canvas.value) return
-  const mine = ++request
   isDrawn.value = false
+  if (!from || !props.picture || !canvas.value) return
+  if (isPainting) {
+    isWanted = true
+    return
+  }
+  isPainting = true
   try {
-    const image = await from.painter.picture(wanted, props.finished, props.width, props.height)
-    if (mine !== request || !canvas.value) return
-    canvas.value.width = image.width
-    canvas.value.height = image.height
-    canvas.value.getContext('2d')!.putImageData(new ImageData(image.data, image.width, image.height), 0, 0)
-    failure.value = ''
-    isDrawn.value = true
-    emit('drawn')
+    const image = await from.painter.picture(props.picture, props.finished, props.width, props.height)
+    if (!isWanted && canvas.value) {
+      canvas.value.width = image.width
+      canvas.value.height = image.height
+      canvas.value.getContext('2d')!.putImageData(new ImageData(image.data, image.width, image.height), 0, 0)
+      failure.value = ''
+      isDrawn.value = true
+      emit('drawn')
+    }
   } catch (error) {
-    if (mine === request) failure.value = error instanceof Error ? error.message : String(error)
+    failure.value = error instanceof Error ? error.message : String(error)
+  } finally {
+    isPainting = false
+    if (isWanted) {
+      isWanted = false
+      void paint()
+    }
   }
 }
 
@@ -53,12 +64,17 @@ watch(() => [source.value?.version, JSON.stringify(props.picture), props.finishe
   width: 100%;
   display: grid;
   place-items: center;
+  grid-template: minmax(0, 1fr) / minmax(0, 1fr);
 }
 canvas {
   width: 100%;
   height: 100%;
+  min-height: 0;
   object-fit: contain;
   display: block;
+}
+canvas[data-drawn='false'] {
+  opacity: 0.45;
 }
 .no-picture {
   color: var(--faint);

@@ -24,7 +24,11 @@ const lines = computed(() =>
       <PiecePicture :shape="line.piece.shape" :colour="line.piece.colour" />
       <span class="words">
         <span class="title">{{ line.title }}</span>
-        <span class="colour"><span class="swatch" :class="{ clear: line.isClear }" :style="{ background: line.hex }" aria-hidden="true" />{{ line.colour }}</span>
+        <span class="colour"
+          ><span class="swatch" :class="{ clear: line.isClear }" :style="{ background: line.hex }" aria-hidden="true" />{{
+            line.colour
+          }}</span
+        >
       </span>
       <span v-if="$slots.default" class="acts"><slot :piece="line.piece" :title="`${line.title}, ${line.colour}`" /></span>
     </li>

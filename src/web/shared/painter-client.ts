@@ -18,13 +18,13 @@ export class PainterClient {
   }
 
   picture(ref: PictureRef, isFinished: boolean, width: number, height: number): Promise<CanvasImage> {
-    return this.remote.picture(ref, isFinished, width, height) as unknown as Promise<CanvasImage>
+    return this.remote.picture(ref, isFinished, width, height)
   }
 
   piece(shape: string, colour: string, width: number, height: number): Promise<CanvasImage> {
     const key = `${shape} ${colour} ${width}`
     let known = this.pieces.get(key)
-    if (!known) this.pieces.set(key, (known = this.remote.piece(shape, colour, width, height) as unknown as Promise<CanvasImage>))
+    if (!known) this.pieces.set(key, (known = this.remote.piece(shape, colour, width, height)))
     return known
   }
 

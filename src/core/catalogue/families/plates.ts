@@ -55,7 +55,14 @@ function corner(id: string, family: string, title: string, hasStuds: boolean): S
   ]
   const layer = (builder: MeshBuilder, bottom: number, height: number): void => {
     const o = outline(bottom)
-    builder.prism([[o[0]!, o[1]!, o[2]!, [0, 10, bottom]], [[0, 10, bottom], o[3]!, o[4]!, o[5]!]], o, [0, 0, height])
+    builder.prism(
+      [
+        [o[0]!, o[1]!, o[2]!, [0, 10, bottom]],
+        [[0, 10, bottom], o[3]!, o[4]!, o[5]!],
+      ],
+      o,
+      [0, 0, height],
+    )
   }
   return makeShape({
     id,
@@ -128,13 +135,7 @@ function base(size: string): Shape {
 export const rectangularShapes = (): Shape[] => [
   ...BRICKS.map((size) => studded(`brick-${size}`, 'brick', `Brick ${sizeTitle(size)}`, size, BRICK_HEIGHT)),
   ...TALL_BRICKS.map(([size, tall]) =>
-    studded(
-      `brick-${size}-tall${tall}`,
-      'tall brick',
-      `Tall brick ${sizeTitle(size)}, ${tall} high`,
-      size,
-      BRICK_HEIGHT * tall,
-    ),
+    studded(`brick-${size}-tall${tall}`, 'tall brick', `Tall brick ${sizeTitle(size)}, ${tall} high`, size, BRICK_HEIGHT * tall),
   ),
   ...PLATES.map((size) => studded(`plate-${size}`, 'plate', `Plate ${sizeTitle(size)}`, size, PLATE_HEIGHT)),
   corner('plate-corner-2x2', 'corner plate', 'Corner plate 2 × 2', true),

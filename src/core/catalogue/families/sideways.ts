@@ -1,4 +1,16 @@
-import { boxAt, BRICK_HEIGHT, MINUS_Y, PLATE_HEIGHT, PLUS_X, PLUS_Y, STUD_PITCH, WALL_THICKNESS, MINUS_X, type Direction, type Vec } from '../../space'
+import {
+  boxAt,
+  BRICK_HEIGHT,
+  MINUS_Y,
+  PLATE_HEIGHT,
+  PLUS_X,
+  PLUS_Y,
+  STUD_PITCH,
+  WALL_THICKNESS,
+  MINUS_X,
+  type Direction,
+  type Vec,
+} from '../../space'
 import { cellMiddles, CORNER_DIAGONAL, makeShape, sideStud, socketsAt, studsAt } from '../make'
 import type { Connector, Shape } from '../types'
 
@@ -39,11 +51,7 @@ function sideStudBrick(options: SideBrickOptions): Shape {
     family: height === BRICK_HEIGHT ? 'side-stud brick' : 'tall side-stud brick',
     title: options.title,
     box,
-    connectors: [
-      ...studsAt(cells, height),
-      ...socketsAt(cells),
-      ...sideStuds(box, options.sides, options.heights ?? [BRICK_HEIGHT / 2]),
-    ],
+    connectors: [...studsAt(cells, height), ...socketsAt(cells), ...sideStuds(box, options.sides, options.heights ?? [BRICK_HEIGHT / 2])],
     ...(options.isCorner ? { reflection: CORNER_DIAGONAL } : {}),
   })
 }

@@ -50,7 +50,13 @@ function lowSlope(size: string): Shape {
     width,
     height: 8,
     connectors: socketsAt,
-    profile: [[0, 0], [10, 0], [10, 8], [9, 8], [0, LIP]],
+    profile: [
+      [0, 0],
+      [10, 0],
+      [10, 8],
+      [9, 8],
+      [0, LIP],
+    ],
   })
 }
 
@@ -63,8 +69,20 @@ function slope(size: string): Shape {
     depth,
     width,
     height: BRICK_HEIGHT,
-    connectors: (cells) => [...studsAt(cells.filter(([, y]) => y > 10), BRICK_HEIGHT), ...socketsAt(cells)],
-    profile: [[0, 0], [20, 0], [20, BRICK_HEIGHT], [10, BRICK_HEIGHT], [0, LIP]],
+    connectors: (cells) => [
+      ...studsAt(
+        cells.filter(([, y]) => y > 10),
+        BRICK_HEIGHT,
+      ),
+      ...socketsAt(cells),
+    ],
+    profile: [
+      [0, 0],
+      [20, 0],
+      [20, BRICK_HEIGHT],
+      [10, BRICK_HEIGHT],
+      [0, LIP],
+    ],
   })
 }
 
@@ -79,7 +97,13 @@ function steepSlope(size: string, tall: number): Shape {
     width,
     height,
     connectors: socketsAt,
-    profile: [[0, 0], [10, 0], [10, height], [8, height], [0, LIP]],
+    profile: [
+      [0, 0],
+      [10, 0],
+      [10, height],
+      [8, height],
+      [0, LIP],
+    ],
   })
 }
 
@@ -93,7 +117,13 @@ function invertedSlope(size: string): Shape {
     width,
     height: BRICK_HEIGHT,
     connectors: (cells) => [...studsAt(cells, BRICK_HEIGHT), ...socketsAt(cells.filter(([, y]) => y > 10))],
-    profile: [[0, BRICK_HEIGHT - LIP], [10, 0], [20, 0], [20, BRICK_HEIGHT], [0, BRICK_HEIGHT]],
+    profile: [
+      [0, BRICK_HEIGHT - LIP],
+      [10, 0],
+      [20, 0],
+      [20, BRICK_HEIGHT],
+      [0, BRICK_HEIGHT],
+    ],
   })
 }
 
@@ -133,8 +163,20 @@ function wedgePlate(columns: number, cut: number, hand: 'left' | 'right'): Shape
     { ...boxAt([isLeft ? 0 : width - cutWidth, 0, 0], [cutWidth, 10, PLATE_HEIGHT]), open: true },
   ]
   const outline: Vec[] = isLeft
-    ? [[cutWidth, 0, 0], [width, 0, 0], [width, 20, 0], [0, 20, 0], [0, 10, 0]]
-    : [[0, 0, 0], [width - cutWidth, 0, 0], [width, 10, 0], [width, 20, 0], [0, 20, 0]]
+    ? [
+        [cutWidth, 0, 0],
+        [width, 0, 0],
+        [width, 20, 0],
+        [0, 20, 0],
+        [0, 10, 0],
+      ]
+    : [
+        [0, 0, 0],
+        [width - cutWidth, 0, 0],
+        [width, 10, 0],
+        [width, 20, 0],
+        [0, 20, 0],
+      ]
   return makeShape({
     id: `wedge-plate-${size}-${hand}`,
     family: 'wedge plate',

@@ -1,0 +1,41 @@
+import js from '@eslint/js'
+import prettier from 'eslint-config-prettier'
+import vue from 'eslint-plugin-vue'
+import globals from 'globals'
+import { defineConfig } from 'eslint/config'
+import ts from 'typescript-eslint'
+
+export default defineConfig(
+  { ignores: ['dist/', 'node_modules/', 'coverage/', 'docs/', '.dependency-cruiser.cjs'] },
+  js.configs.recommended,
+  ts.configs.recommendedTypeChecked,
+  vue.configs['flat/recommended'],
+  {
+    files: ['**/*.{ts,vue}'],
+    languageOptions: {
+      globals: { ...globals.browser, ...globals.node },
+      parserOptions: { parser: ts.parser, projectService: true, extraFileExtensions: ['.vue'] },
+    },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_', argsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/require-await': 'off',
+      'no-undef': 'off',
+      'vue/multi-word-component-names': ['error', { ignores: ['App'] }],
+      'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'Buffer', 'localStorage', 'navigator'],
+      'no-restricted-imports': [
+        'error',
+        { patterns: ['node:*', 'vue', 'pinia', 'naive-ui', 'three', 'fastify', 'comlink', '@web/*', '@press/*'] },
+      ],
+    },
+  },
+  { files: ['**/*.{js,mjs,cjs}'], extends: [ts.configs.disableTypeChecked], languageOptions: { globals: globals.node } },
+  prettier,
+)

@@ -1,0 +1,24 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'shelf', component: () => import('../shelf/ShelfScreen.vue'), meta: { title: 'Shelf' } },
+    {
+      path: '/m/:id',
+      component: () => import('./ModelFrame.vue'),
+      props: true,
+      children: [
+        { path: '', redirect: { name: 'rail' } },
+        { path: 'rail', name: 'rail', component: () => import('../rail/RailScreen.vue'), meta: { title: 'Rail' } },
+        { path: 'booklet', name: 'booklet', component: () => import('../booklet/BookletScreen.vue'), meta: { title: 'Booklet' } },
+      ],
+    },
+    { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostScreen.vue'), meta: { title: 'Not found' } },
+  ],
+})
+
+router.afterEach((to) => {
+  const title = typeof to.meta['title'] === 'string' ? to.meta['title'] : undefined
+  document.title = title ? `${title} · Jump Rail` : 'Jump Rail'
+})

@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { computed, nextTick, onUnmounted, ref, shallowRef } from 'vue'
+import { proxy, wrap } from 'comlink'
+import qrcode from 'qrcode-generator'
+import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
+import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
+import { makePages } from '@core/booklet'
+import { faultLine, plainFault, type PlainFault } from '@core/fault'
+import { writeHtml } from '@press/html'
+import type { PressApi } from '../../workers/press.worker'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+import WorkBar from '../controls/WorkBar.vue'
+import { download, fileName } from '../shared/download'
+import { notify } from '../shared/notices'
+import { useOpenModel } from '../stores/open-model'
+import BookletSheet from './BookletSheet.vue'
+
+const open = useOpenModel()
+const pages = computed(() => makePages(open.bundle!))
+const errors = computed(() => open.report!.findings.filter((finding) => finding.severity === 'error').length)
+const paper = ref('a4')
+const progress = ref<number | null>(null)
+const isPublishing = ref(false)
+const link = ref('')
+const linkBox = ref<HTMLElement>()
+const press = shallowRef<Worker | null>(null)
+
+/** How many sheets are on the page: more come in as the person scrolls. */
+const shown = ref(12)
+
+const code = computed(() => {
+  if (link.value === '') return ''
+  const qr = qrcode(0, 'M')
+  qr.addData(link.value)
+  qr.make()
+  return qr.createSvgTag({ cellSize: 4, margin: 4, scalable: true })
+})
+
+const fontBytes = async (url: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(url)).arrayBuffer())
+
+async function exportPdf(): Promise<void> {
+  const worker = new Worker(new URL('../../workers/press.worker.ts', import.meta.url), { type: 'module' })
+  press.value = worker
+  progress.value = 0
+  try {
+    const fonts = { regular: await fontBytes(regularUrl), bold: await fontBytes(boldUrl) }
+    const say = proxy((fraction: number) => {
+      if (press.value === worker) progress.value = fraction
+    })
+    const bytes = await wrap<PressApi>(worker).pdf(open.bundle!, paper.value as 'a4' | 'letter', fonts, say)
+    download(fileName(open.model!.name, '.pdf'), bytes as Uint8Array<ArrayBuffer>, 'application/pdf')
+    notify('The PDF is in your downloads.')
+  } catch (thrown) {
+    notify(`The PDF was not written. ${faultLine(plainFault(thrown))}`, { isError: true })
+  } finally {
+    worker.terminate()
+    if (press.value === worker) stopPdf()
+  }
+}
+
+function stopPdf(): void {
+  press.value?.terminate()
+  press.value = null
+  progress.value = null
+}
+onUnmounted(stopPdf)
+
+async function exportHtml(): Promise<void> {
+  try {
+    const response = await fetch('/follow/follow.html')
+    if (!response.ok) throw new Error(`The page of the follower is missing (${response.status}).`)
+    download(fileName(open.model!.name, '.html'), writeHtml(await response.text(), open.bundle!), 'text/html')
+    notify('The booklet is in your downloads: one file that opens anywhere, offline too.')
+  } catch (thrown) {
+    notify(`The file was not written. ${faultLine(plainFault(thrown))}`, { isError: true })
+  }
+}
+
+async function publish(): Promise<void> {
+  isPublishing.value = true
+  try {
+    const response = await fetch('/api/bundles', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(open.bundle),
+    })
+    const answer = (await response.json()) as { path?: string } & Partial<PlainFault>
+    if (!response.ok || !answer.path) throw new Error(answer.message ?? `The server answered ${response.status}.`)
+    link.value = new URL(answer.path, location.href).href
+    await nextTick()
+    linkBox.value?.focus()
+  } catch (thrown) {
+    notify(`The booklet was not published. ${faultLine(plainFault(thrown))} You can still export it as a file.`, { isError: true })
+  } finally {
+    isPublishing.value = false
+  }
+}
+
+async function copyLink(): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(link.value)
+    notify('The link is copied.')
+  } catch {
+    notify('The link could not be copied. Mark it and copy it by hand.', { isError: true })
+  }
+}
+</script>
+
+<template>
+  <main class="booklet-screen">
+    <aside>
+      <h1>Booklet</h1>
+      <p class="faint">{{ pages.length }} sheets. What you see is what a builder gets.</p>
+      <p v-if="errors > 0" class="warn" role="status">
+        <b>▲ {{ errors }} {{ errors === 1 ? 'error stands' : 'errors stand' }}.</b> Builders would get stuck.
+        <RouterLink :to="{ name: 'rail' }">Look at the rail</RouterLink>
+      </p>
+
+      <h2>Publish</h2>
+      <ActionButton primary :disabled="isPublishing" @click="publish">{{
+        isPublishing ? 'Publishing…' : 'Publish and get a link'
+      }}</ActionButton>
+      <div v-if="link" class="published">
+        <p ref="linkBox" tabindex="-1">
+          Published. Whoever has this link can follow:<br /><a :href="link" target="_blank" rel="noopener">{{ link }}</a>
+        </p>
+        <ActionButton @click="copyLink">Copy the link</ActionButton>
+        <!-- eslint-disable-next-line vue/no-v-html -- drawn by the code library from the link alone -->
+        <div class="code" role="img" aria-label="The link as a code to scan" v-html="code" />
+      </div>
+
+      <h2>As a file</h2>
+      <ActionButton @click="exportHtml">One page that works offline</ActionButton>
+      <ChoiceList
+        v-model="paper"
+        label="Paper"
+        :options="[
+          { value: 'a4', label: 'A4' },
+          { value: 'letter', label: 'Letter' },
+        ]"
+      />
+      <ActionButton :disabled="progress !== null" @click="exportPdf">PDF</ActionButton>
+      <WorkBar v-if="progress !== null" class="pdf-work" label="Writing the PDF" :fraction="progress" @stop="stopPdf" />
+      <ActionButton @click="open.downloadFile()">The model file</ActionButton>
+    </aside>
+    <section class="sheets" aria-label="Preview" tabindex="0">
+      <BookletSheet v-for="(page, i) in pages.slice(0, shown)" :key="i" :page="page" :number="i + 1" />
+      <button v-if="shown < pages.length" class="plain-button framed more" @click="shown += 12">
+        Show {{ Math.min(12, pages.length - shown) }} more of {{ pages.length }}
+      </button>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.booklet-screen {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 330px minmax(0, 1fr);
+}
+aside {
+  padding: 18px 20px;
+  border-right: 1px solid var(--rule);
+  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 12px;
+}
+aside p {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+aside h2 {
+  margin-top: 10px;
+}
+.warn {
+  color: var(--error);
+}
+.published {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  align-items: flex-start;
+}
+.published p:focus {
+  outline: none;
+}
+.code {
+  width: 168px;
+  background: #fff;
+}
+.pdf-work {
+  flex-wrap: wrap;
+  width: 100%;
+}
+.sheets {
+  overflow-y: auto;
+  padding: 22px;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(380px, 1fr));
+  gap: 22px;
+  align-content: start;
+  background: #efede6;
+}
+.more {
+  grid-column: 1 / -1;
+}
+@media (max-width: 900px) {
+  .booklet-screen {
+    grid-template-columns: 1fr;
+    overflow-y: auto;
+  }
+  aside {
+    border-right: 0;
+  }
+  .sheets {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

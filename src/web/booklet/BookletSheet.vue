@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Page } from '@core/booklet'
+import { total } from '@core/count'
+import StepPicture from '../shared/StepPicture.vue'
+import TrayList from '../shared/TrayList.vue'
+
+const props = defineProps<{ page: Page; number: number }>()
+const step = computed(() => (props.page.kind === 'step' || props.page.kind === 'jump' ? props.page : null))
+const title = computed(() => {
+  const { page } = props
+  if (page.kind === 'cover') return page.name
+  if (page.kind === 'tray') return `${page.letter} ${page.name}`
+  if (page.kind === 'inventory') return 'All pieces'
+  return page.label
+})
+</script>
+
+<template>
+  <article class="sheet" :aria-label="`Sheet ${number}, ${title}`">
+    <h2>{{ title }}</h2>
+    <template v-if="page.kind === 'cover'">
+      <p v-if="page.designer" class="faint">Designed by {{ page.designer }}</p>
+      <StepPicture :picture="page.picture" finished :label="`${page.name}, finished`" :width="640" :height="480" />
+      <p>
+        {{ page.facts.parts }} parts, {{ page.facts.pieces }} different pieces, {{ page.facts.colours }} colours,
+        {{ page.facts.steps }} steps, {{ page.facts.sections }} sections
+      </p>
+      <p v-if="page.notes" class="notes">{{ page.notes }}</p>
+      <p v-for="caution in page.cautions" :key="caution" class="faint">△ {{ caution }}</p>
+    </template>
+    <template v-else-if="page.kind === 'tray'">
+      <p class="faint">
+        {{ total(page.pieces) }} pieces, {{ page.steps }} steps<template v-if="page.times > 1">, built {{ page.times }} times</template
+        ><template v-if="page.mirrored > 0">, {{ page.mirrored }} as its mirror image</template>
+      </p>
+      <TrayList :pieces="page.pieces" :label="`Pieces of section ${page.letter}`" />
+    </template>
+    <template v-else-if="step">
+      <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
+      <StepPicture :picture="step.picture" :label="step.spoken" :width="640" :height="480" />
+      <p v-for="join in step.joins" :key="`${join.label} ${join.mirrored}`">
+        <b
+          >Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name
+          }}{{ join.mirrored ? ', mirrored' : '' }}</b
+        >
+      </p>
+      <TrayList :pieces="step.callout" :label="`Pieces of step ${step.label}`" />
+      <p v-if="step.note">{{ step.note }}</p>
+      <p v-if="step.caution">△ Take care: {{ step.caution }}</p>
+    </template>
+    <template v-else-if="page.kind === 'inventory'">
+      <p class="faint">{{ page.parts }} parts, {{ page.pieces.length }} different pieces</p>
+      <TrayList :pieces="page.pieces" label="All pieces" />
+    </template>
+    <p class="number faint">{{ number }}</p>
+  </article>
+</template>
+
+<style scoped>
+.sheet {
+  background: #fff;
+  padding: 20px 22px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 500px;
+  max-height: 660px;
+  overflow: hidden auto;
+}
+.sheet p {
+  margin: 0;
+}
+.notes {
+  white-space: pre-line;
+}
+.number {
+  margin-top: auto !important;
+  text-align: center;
+}
+</style>

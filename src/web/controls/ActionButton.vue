@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+
+/** A button with its shortcut shown where it acts. */
+withDefaults(defineProps<{ primary?: boolean; disabled?: boolean; shortcut?: string; describe?: string }>(), {
+  primary: false,
+  disabled: false,
+  shortcut: '',
+  describe: '',
+})
+const emit = defineEmits<{ click: [] }>()
+</script>
+
+<template>
+  <NButton :type="primary ? 'primary' : 'default'" :disabled="disabled" :aria-label="describe || undefined" @click="emit('click')">
+    <slot />
+    <kbd v-if="shortcut" class="shortcut" aria-hidden="true">{{ shortcut }}</kbd>
+  </NButton>
+</template>
+
+<style scoped>
+.shortcut {
+  margin-left: 8px;
+}
+</style>

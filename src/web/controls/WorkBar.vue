@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { NProgress } from 'naive-ui'
+import ActionButton from './ActionButton.vue'
+
+/** Long work: what is done, how far it is, and a way to stop it. */
+defineProps<{ label: string; fraction: number }>()
+const emit = defineEmits<{ stop: [] }>()
+</script>
+
+<template>
+  <div class="work" role="group" :aria-label="label">
+    <span class="what" role="status">{{ label }}</span>
+    <NProgress type="line" :percentage="Math.round(fraction * 100)" :show-indicator="false" :aria-label="label" />
+    <span class="percent">{{ Math.round(fraction * 100) }} %</span>
+    <ActionButton @click="emit('stop')">Stop</ActionButton>
+  </div>
+</template>
+
+<style scoped>
+.work {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+.what {
+  white-space: nowrap;
+}
+.percent {
+  min-width: 3.2em;
+  text-align: right;
+}
+</style>

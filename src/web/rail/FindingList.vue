@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import type { Finding } from '@core/plan'
+
+defineProps<{ findings: readonly Finding[]; nameOf: (finding: Finding) => string }>()
+const emit = defineEmits<{ go: [finding: Finding] }>()
+
+const WORDS = { error: 'Error', warning: 'Warning', note: 'Note' } as const
+const SIGNS = { error: '▲', warning: '●', note: '○' } as const
+</script>
+
+<template>
+  <section class="findings" aria-label="Findings">
+    <h2>Findings</h2>
+    <p v-if="findings.length === 0" class="faint">Nothing found: every part has a way in, is held, and shows.</p>
+    <ul v-else>
+      <li v-for="(finding, i) in findings" :key="i">
+        <button class="finding" @click="emit('go', finding)">
+          <span class="head" :class="finding.severity"
+            ><span aria-hidden="true">{{ SIGNS[finding.severity] }}</span> {{ WORDS[finding.severity] }}, {{ nameOf(finding) }}</span
+          >
+          <span>{{ finding.message }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+}
+.finding {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-top: 1px solid var(--rule);
+  padding: 8px 4px;
+  width: 100%;
+  min-height: 44px;
+  text-align: left;
+  display: flex;
+  flex-direction: column;
+  cursor: pointer;
+  overflow-wrap: anywhere;
+}
+.finding:hover {
+  background: var(--accent-wash);
+}
+.head {
+  font-weight: 700;
+}
+.head.error {
+  color: var(--error);
+}
+.head.warning {
+  color: var(--warn);
+}
+</style>

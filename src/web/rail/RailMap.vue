@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import type { RailLayout, Tie, Walk } from '@core/booklet'
+
+const props = defineProps<{
+  layout: RailLayout
+  row: number
+  step: number
+  /** Findings by "section/step from 1": how bad the worst is, and how many. */
+  marks: ReadonlyMap<string, { worst: 'error' | 'warning' | 'note'; count: number }>
+}>()
+const emit = defineEmits<{ go: [row: number, step: number]; walk: [walk: Walk] }>()
+
+const COLUMN = 28
+const ROW = 44
+const TOP = 24
+
+const scroller = ref<HTMLElement>()
+const width = computed(() => (props.layout.columns + 1) * COLUMN)
+const height = computed(() => TOP + props.layout.lanes.length * ROW)
+const x = (column: number): number => column * COLUMN + COLUMN / 2
+const y = (row: number): number => TOP + row * ROW
+
+const bends = computed(() =>
+  props.layout.bends.map(({ from, to }) => {
+    const [x1, y1, x2, y2] = [x(from.column), y(from.row), x(to.column), y(to.row)]
+    const turn = Math.min(18, (x2 - x1) / 2)
+    return `M${x1} ${y1} H${x2 - 2 * turn} C${x2 - turn / 2} ${y1} ${x2 - turn * 1.2} ${y2} ${x2} ${y2}`
+  }),
+)
+const lines = computed(() =>
+  props.layout.lanes
+    .filter((lane) => lane.ties.length > 0)
+    .map((lane) => `M${x(lane.ties[0]!.column) - 10} ${y(lane.row)} H${x(lane.ties[lane.ties.length - 1]!.column) + 4}`),
+)
+
+const markOf = (tie: Tie) => props.marks.get(`${tie.section}/${tie.step + 1}`)
+function labelOf(tie: Tie): string {
+  const mark = markOf(tie)
+  const joins = tie.joins > 0 ? ', a jump' : ''
+  return `Step ${tie.label}, ${tie.pieces} ${tie.pieces === 1 ? 'piece' : 'pieces'}${joins}${mark ? `, ${mark.count} ${mark.count === 1 ? 'finding' : 'findings'}` : ''}`
+}
+
+const KEYS: Readonly<Record<string, Walk>> = {
+  ArrowRight: 'next',
+  ArrowLeft: 'before',
+  ArrowUp: 'up',
+  ArrowDown: 'down',
+  Home: 'first',
+  End: 'last',
+}
+function onKey(event: KeyboardEvent): void {
+  const walk = KEYS[event.key]
+  if (!walk || event.ctrlKey || event.metaKey || event.altKey) return
+  event.preventDefault()
+  event.stopPropagation()
+  emit('walk', walk)
+}
+
+/** Keeps the chosen tie in sight, and the focus on it when the focus is on the rail. */
+watch(
+  () => [props.row, props.step, props.layout],
+  async () => {
+    await nextTick()
+    const tie = scroller.value?.querySelector<HTMLElement>('[aria-current="step"]')
+    tie?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    if (scroller.value?.contains(document.activeElement)) tie?.focus({ preventScroll: true })
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <section class="map" aria-label="Rail">
+    <div class="scroll">
+      <div class="names" :style="{ height: `${height}px` }">
+        <button
+          v-for="lane in layout.lanes"
+          :key="lane.section"
+          class="lane-name"
+          :class="{ here: lane.row === row }"
+          :style="{ top: `${y(lane.row) - 22}px` }"
+          tabindex="-1"
+          :aria-label="`Section ${lane.letter}, ${lane.name}`"
+          @click="emit('go', lane.row, 0)"
+        >
+          <b>{{ lane.letter }}</b><span class="words">{{ lane.name }}</span
+          ><span v-if="lane.times > 1" class="times">{{ lane.times }} times</span>
+        </button>
+      </div>
+      <div
+        ref="scroller"
+        class="lanes"
+        role="group"
+        aria-label="Steps. Arrow keys walk."
+        :style="{ width: `${width}px`, height: `${height}px` }"
+        @keydown="onKey"
+      >
+        <svg :width="width" :height="height" aria-hidden="true">
+          <path v-for="(path, i) in bends" :key="`bend ${i}`" class="bend" :d="path" />
+          <path v-for="(path, i) in lines" :key="`line ${i}`" class="line" :d="path" />
+        </svg>
+        <template v-for="lane in layout.lanes" :key="lane.section">
+          <button
+            v-for="tie in lane.ties"
+            :key="tie.step"
+            class="tie"
+            :class="{ here: lane.row === row && tie.step === step, jump: tie.joins > 0 }"
+            :style="{ left: `${x(tie.column) - 14}px`, top: `${y(lane.row) - 22}px` }"
+            :tabindex="lane.row === row && tie.step === step ? 0 : -1"
+            :aria-current="lane.row === row && tie.step === step ? 'step' : undefined"
+            :aria-label="labelOf(tie)"
+            @click="emit('go', lane.row, tie.step)"
+          >
+            <span v-if="markOf(tie)" class="mark" :class="markOf(tie)!.worst" aria-hidden="true">{{
+              markOf(tie)!.worst === 'error' ? '▲' : '●'
+            }}</span>
+          </button>
+        </template>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.map {
+  border-top: 1px solid var(--rule);
+  background: var(--sheet);
+  min-height: 0;
+}
+.scroll {
+  overflow: auto;
+  height: 100%;
+  display: flex;
+}
+.names {
+  position: sticky;
+  left: 0;
+  width: 176px;
+  flex: none;
+  background: var(--sheet);
+  z-index: 2;
+  border-right: 1px solid var(--rule);
+}
+.lane-name {
+  position: absolute;
+  left: 0;
+  width: 100%;
+  height: 44px;
+  border: 0;
+  background: none;
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 0 8px 0 20px;
+  cursor: pointer;
+}
+.lane-name.here {
+  font-weight: 700;
+  box-shadow: inset 4px 0 var(--accent);
+}
+.words {
+  flex: 1;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.times {
+  color: var(--faint);
+  font-size: 0.85rem;
+  font-weight: 400;
+  white-space: nowrap;
+}
+.lanes {
+  position: relative;
+  flex: none;
+}
+svg {
+  position: absolute;
+  inset: 0;
+}
+.line,
+.bend {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.bend {
+  stroke-width: 1.6;
+  stroke: #7b8085;
+}
+.tie {
+  position: absolute;
+  width: 28px;
+  height: 44px;
+  border: 0;
+  background: none;
+  cursor: pointer;
+  padding: 0;
+}
+.tie::before {
+  content: '';
+  position: absolute;
+  left: 13px;
+  top: 15px;
+  height: 14px;
+  width: 2px;
+  background: var(--ink);
+}
+.tie.jump::before {
+  width: 8px;
+  left: 10px;
+  background: var(--sheet);
+  border: 2px solid var(--ink);
+  border-radius: 50%;
+  height: 10px;
+  top: 16px;
+  box-sizing: content-box;
+}
+.tie:hover::before {
+  background: var(--accent);
+}
+.tie.here::before {
+  top: 7px;
+  height: 30px;
+  width: 5px;
+  left: 11.5px;
+  background: var(--accent);
+  border: 0;
+  border-radius: 0;
+}
+.mark {
+  position: absolute;
+  top: 29px;
+  left: 8px;
+  font-size: 11px;
+  line-height: 1;
+  color: var(--warn);
+}
+.mark.error {
+  color: var(--error);
+}
+.mark.note {
+  color: var(--faint);
+}
+</style>

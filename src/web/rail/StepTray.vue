@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { StepPage } from '@core/booklet'
+import type { PieceCount } from '@core/count'
+import ActionButton from '../controls/ActionButton.vue'
+import TextArea from '../controls/TextArea.vue'
+import TrayList from '../shared/TrayList.vue'
+
+const props = defineProps<{ page: StepPage; isGiven: boolean; canEdit: boolean }>()
+const emit = defineEmits<{
+  split: []
+  merge: []
+  move: [piece: PieceCount, way: -1 | 1]
+  note: [text: string]
+  caution: [text: string]
+  planAgain: []
+}>()
+
+const things = computed(
+  () => props.page.callout.reduce((sum, piece) => sum + piece.count, 0) + props.page.joins.reduce((sum, join) => sum + join.count, 0),
+)
+const isLast = computed(() => props.page.number === props.page.of)
+</script>
+
+<template>
+  <section class="step-tray" aria-label="Tray">
+    <h2>
+      <span class="label">{{ page.label }}</span> {{ page.name }}
+    </h2>
+    <p class="faint place">
+      Step {{ page.number }} of {{ page.of }}<template v-if="isGiven">, laid by you</template
+      ><template v-else>, laid by the planner</template>
+    </p>
+    <p v-for="join in page.joins" :key="`${join.label} ${join.mirrored}`" class="join">
+      Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
+    </p>
+    <TrayList :pieces="page.callout" label="Pieces of this step">
+      <template v-if="canEdit" #default="{ piece, title }">
+        <button
+          class="plain-button"
+          :disabled="page.number === 1"
+          :aria-label="`Move one ${title} to the step before`"
+          title="To the step before"
+          @click="emit('move', piece, -1)"
+        >
+          <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+            <path d="M17 10H5m5-5-5 5 5 5" fill="none" stroke="currentColor" stroke-width="2" />
+          </svg>
+        </button>
+        <button
+          class="plain-button"
+          :aria-label="`Move one ${title} to the step after`"
+          title="To the step after"
+          @click="emit('move', piece, 1)"
+        >
+          <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+            <path d="M3 10h12m-5-5 5 5-5 5" fill="none" stroke="currentColor" stroke-width="2" />
+          </svg>
+        </button>
+      </template>
+    </TrayList>
+    <p v-if="page.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
+    <template v-if="canEdit">
+      <div class="acts">
+        <ActionButton :disabled="things < 2" shortcut="S" describe="Split this step" @click="emit('split')">Split</ActionButton>
+        <ActionButton :disabled="isLast" shortcut="M" describe="Merge with the next step" @click="emit('merge')"
+          >Merge with next</ActionButton
+        >
+      </div>
+      <TextArea label="Note for the builder" :value="page.note" placeholder="Say what a picture cannot" @commit="emit('note', $event)" />
+      <TextArea label="Caution" :value="page.caution" placeholder="What could hurt here" @commit="emit('caution', $event)" />
+      <ActionButton v-if="isGiven" describe="Forget these steps and plan this section again" @click="emit('planAgain')"
+        >Plan this section again</ActionButton
+      >
+    </template>
+    <p v-else class="faint">
+      This unit was made by the planner. Change a step of the section that joins it, and it becomes a section of its own.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.step-tray {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.label {
+  font-size: 1.7rem;
+  border-left: 5px solid var(--accent);
+  padding-left: 10px;
+  margin-right: 8px;
+}
+.place,
+.join {
+  margin: 0;
+}
+.join {
+  font-weight: 700;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
+</style>

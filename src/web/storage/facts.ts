@@ -1,0 +1,22 @@
+import type { Report } from '@core/checks'
+import type { ModelDocument } from '@core/model'
+import type { ShelfFacts } from './library'
+
+export function factsOf(model: ModelDocument, report: Report): ShelfFacts {
+  const count = (severity: string): number => report.findings.filter((found) => found.severity === severity).length
+  return {
+    parts: report.parts,
+    sections: model.sections.length,
+    steps: report.sections.reduce((sum, section) => sum + section.steps.length, 0),
+    errors: count('error'),
+    warnings: count('warning'),
+  }
+}
+
+/** How ready a model is, in words. */
+export function readiness(facts: ShelfFacts | undefined): string {
+  if (!facts) return 'not looked at yet'
+  if (facts.errors > 0) return `${facts.errors} ${facts.errors === 1 ? 'error' : 'errors'} to solve`
+  if (facts.warnings > 0) return `can be built, ${facts.warnings} ${facts.warnings === 1 ? 'warning' : 'warnings'}`
+  return 'ready to publish'
+}

@@ -1,0 +1,116 @@
+import Dexie, { type Table } from 'dexie'
+import { Fault } from '@core/fault'
+import type { ModelDocument } from '@core/model'
+
+/** What the shelf shows of a model without opening it. */
+export interface ShelfFacts {
+  readonly parts: number
+  readonly sections: number
+  readonly steps: number
+  readonly errors: number
+  readonly warnings: number
+}
+
+export interface StoredModel {
+  readonly id: string
+  readonly name: string
+  readonly model: ModelDocument
+  /** Rises with every save; a save from an older one is refused. */
+  readonly revision: number
+  readonly updatedAt: number
+  readonly deletedAt: number
+  readonly facts?: ShelfFacts
+  readonly picture?: Blob
+}
+
+class LibraryDatabase extends Dexie {
+  models!: Table<StoredModel, string>
+
+  constructor(name: string) {
+    super(name)
+    this.version(1).stores({ models: 'id, updatedAt, deletedAt' })
+  }
+}
+
+const KEEP_DELETED_MS = 7 * 24 * 3600 * 1000
+
+/** The models of this browser. Every method is one transaction. */
+export class Library {
+  private readonly db: LibraryDatabase
+
+  constructor(name = 'jump-rail') {
+    this.db = new LibraryDatabase(name)
+  }
+
+  /** Everything on the shelf, the latest first. */
+  async list(): Promise<StoredModel[]> {
+    const all = await this.db.models.orderBy('updatedAt').reverse().toArray()
+    return all.filter((stored) => stored.deletedAt === 0)
+  }
+
+  /** @throws Fault `no-model` */
+  async get(id: string): Promise<StoredModel> {
+    const stored = await this.db.models.get(id)
+    if (!stored || stored.deletedAt !== 0) throw new Fault('no-model', 'This model is not on the shelf.', { place: id })
+    return stored
+  }
+
+  async add(model: ModelDocument, more: Partial<Pick<StoredModel, 'facts' | 'picture'>> = {}): Promise<StoredModel> {
+    const stored: StoredModel = {
+      id: crypto.randomUUID(),
+      name: model.name,
+      model,
+      revision: 1,
+      updatedAt: Date.now(),
+      deletedAt: 0,
+      ...more,
+    }
+    await this.db.models.add(stored)
+    return stored
+  }
+
+  /**
+   * Saves over the revision that was read. @returns the new revision
+   * @throws Fault `changed-elsewhere` when another tab saved in between; nothing is overwritten
+   */
+  async save(id: string, revision: number, model: ModelDocument): Promise<number> {
+    return this.db.transaction('rw', this.db.models, async () => {
+      const stored = await this.db.models.get(id)
+      if (!stored)
+        throw new Fault('no-model', 'This model is no longer on the shelf.', { place: id, wayOut: 'Download the file to keep it.' })
+      if (stored.revision !== revision) {
+        throw new Fault('changed-elsewhere', 'This model was changed in another tab.', {
+          wayOut: 'Reload to see that, or download this one as a file.',
+        })
+      }
+      await this.db.models.put({ ...stored, model, name: model.name, revision: revision + 1, updatedAt: Date.now() })
+      return revision + 1
+    })
+  }
+
+  async describe(id: string, facts: ShelfFacts, picture?: Blob): Promise<void> {
+    await this.db.models.update(id, picture ? { facts, picture } : { facts })
+  }
+
+  async remove(id: string): Promise<void> {
+    await this.db.models.update(id, { deletedAt: Date.now() })
+  }
+
+  async restore(id: string): Promise<void> {
+    await this.db.models.update(id, { deletedAt: 0 })
+  }
+
+  /** Whether anything was ever here: an emptied shelf stays empty. */
+  async isNew(): Promise<boolean> {
+    return (await this.db.models.count()) === 0
+  }
+
+  async forgetOldDeletions(now = Date.now()): Promise<void> {
+    await this.db.models
+      .where('deletedAt')
+      .between(1, now - KEEP_DELETED_MS)
+      .delete()
+  }
+}
+
+export const library = new Library()
