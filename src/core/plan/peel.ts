@@ -1,7 +1,7 @@
 import { FREE_AXIS } from '../joints'
-import type { SpaceLeft} from '../motion';
+import type { SpaceLeft } from '../motion'
 import { travelVector, type Travel } from '../motion'
-import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, type Direction } from '../space'
+import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, sizeOf, type Direction } from '../space'
 import { CutOffSearch } from './cut-off'
 import { Heap } from './heap'
 import type { Block } from './types'
@@ -39,17 +39,29 @@ export class Peeler {
   /** Waiting (node, travel index) pairs by the node they wait for. */
   private readonly waiting = new Map<number, [number, number][]>()
   private readonly onFloor: Uint8Array
-  private floorLeft: number
+  private floorLeft = 0
   private readonly cutOffs: CutOffSearch
 
   constructor(
     private readonly space: SpaceLeft,
     private readonly progress: (done: number, all: number) => void = () => undefined,
   ) {
-    const { scene } = space
-    this.onFloor = Uint8Array.from(scene.nodeBoxes, (box) => (box.min[2] === scene.floor ? 1 : 0))
-    this.floorLeft = this.onFloor.reduce((sum, flag) => sum + flag, 0)
+    this.onFloor = new Uint8Array(space.scene.nodes.length)
+    this.findFloor()
     this.cutOffs = new CutOffSearch(space, this.onFloor)
+  }
+
+  /** The table is the lowest plane of what is there; it rises when all that stood on it has left. */
+  private findFloor(): void {
+    const { scene, isThere } = this.space
+    let floor = Infinity
+    scene.nodeBoxes.forEach((box, node) => {
+      if (isThere[node] === 1) floor = Math.min(floor, box.min[2])
+    })
+    scene.nodeBoxes.forEach((box, node) => {
+      this.onFloor[node] = isThere[node] === 1 && box.min[2] === floor ? 1 : 0
+    })
+    this.floorLeft = this.onFloor.reduce((sum, flag) => sum + flag, 0)
   }
 
   /** @returns everything in the order it left. */
@@ -77,7 +89,7 @@ export class Peeler {
     const travel = this.travels(node)[way]!
     const blocker = this.space.blocker(node, travel)
     if (blocker >= 0) this.wait(blocker, node, way)
-    else this.heaps[classOf(travel)]!.push(node * 8 + way, this.priority(node))
+    else this.heaps[classOf(travel)]!.push(node * 8 + way, this.priority(node, travel))
   }
 
   private wait(blocker: number, node: number, way: number): void {
@@ -86,39 +98,61 @@ export class Peeler {
     else this.waiting.set(blocker, [[node, way]])
   }
 
-  private priority(node: number): number {
+  /** Upward the highest first. Sideways and downward the smallest: cladding comes off before what carries it. */
+  private priority(node: number, travel: Travel): number {
     const box = this.space.scene.nodeBoxes[node]!
-    return box.max[2] * 4 + box.min[2]
+    if (classOf(travel) === 0) return box.max[2] * 4 + box.min[2]
+    const size = sizeOf(box)
+    return -size[0] * size[1] * size[2]
   }
 
+  /** First what leaves the rest in one piece, upward before sideways; then what lays something loose; from below last. */
   private takeNext(): boolean {
-    return this.heaps.some((heap) => this.takeFrom(heap))
+    const [up, aside, down] = this.heaps as [Heap, Heap, Heap]
+    return (
+      this.takeFrom(up, true) ||
+      this.takeFrom(aside, true) ||
+      this.takeFrom(up, false) ||
+      this.takeFrom(aside, false) ||
+      this.takeFrom(down, true) ||
+      this.takeFrom(down, false)
+    )
   }
 
-  private takeFrom(heap: Heap): boolean {
-    for (let item = heap.pop(); item !== undefined; item = heap.pop()) {
+  /** @param mustHold pass over what would leave something loose; it stays in the heap for later */
+  private takeFrom(heap: Heap, mustHold: boolean): boolean {
+    const passed: number[] = []
+    let isTaken = false
+    for (let item = heap.pop(); item !== undefined && !isTaken; item = isTaken ? undefined : heap.pop()) {
       const node = item >> 3
       if (this.space.isThere[node] === 0) continue
-      if (this.tryTake(node, item & 7)) return true
+      const outcome = this.tryTake(node, item & 7, mustHold)
+      if (outcome === 'taken') isTaken = true
+      else if (outcome === 'loosens') passed.push(item)
     }
-    return false
+    for (const item of passed) {
+      const node = item >> 3
+      heap.push(item, this.priority(node, this.travels(node)[item & 7]!))
+    }
+    return isTaken
   }
 
   /** Takes a node whose way is free, if what it leaves behind is held or can rest. */
-  private tryTake(node: number, way: number): boolean {
+  private tryTake(node: number, way: number, mustHold: boolean): 'taken' | 'loosens' | 'waits' {
     const travel = this.travels(node)[way]!
     const cut = this.cutOffs.find([node])
     const hovering = cut.find((group) => !group.touchesFloor)
     if (hovering) {
       this.wait(hovering.nodes[0]!, node, way)
-      return false
+      return 'waits'
     }
     if (cut.length > 0) {
+      if (mustHold) return 'loosens'
       const touching = cut.reduce((sum, group) => sum + this.floorCount(group.nodes), 0)
       // The rest must have a foot on the table too, or laying these down would lift it.
       if (this.floorLeft - touching - this.onFloor[node]! <= 0) {
         this.wait(cut[0]!.nodes[0]!, node, way)
-        return false
+        return 'waits'
       }
     }
     this.leave([node], travel)
@@ -127,7 +161,7 @@ export class Peeler {
       const free = UPWARD_FIRST.find((direction) => direction !== MINUS_Z && this.space.groupBlocker(group.nodes, direction) < 0)
       if (free !== undefined) this.leave(group.nodes, free)
     }
-    return true
+    return 'taken'
   }
 
   private floorCount(nodes: readonly number[]): number {
@@ -139,6 +173,7 @@ export class Peeler {
       this.space.remove(node)
       this.floorLeft -= this.onFloor[node]!
     }
+    if (this.floorLeft === 0) this.findFloor()
     this.leaves.push(block ? { nodes, travel, block } : { nodes, travel })
     for (const node of nodes) {
       const list = this.waiting.get(node)
@@ -160,7 +195,7 @@ export class Peeler {
     this.space.isThere.forEach((flag, node) => {
       if (flag === 1) there.push(node)
     })
-    there.sort((a, b) => this.priority(b) - this.priority(a) || a - b)
+    there.sort((a, b) => this.priority(b, PLUS_Z) - this.priority(a, PLUS_Z) || a - b)
     const isSafe = (node: number): boolean => this.cutOffs.find([node]).every((group) => group.touchesFloor)
     const node = there.slice(0, 200).find(isSafe) ?? there[0]!
     const blockers = this.travels(node).map((travel) => ({ travel, by: this.space.blocker(node, travel) }))

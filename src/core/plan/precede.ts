@@ -1,4 +1,4 @@
-import type { SpaceLeft} from '../motion';
+import type { SpaceLeft } from '../motion'
 import { isAlong, type Travel } from '../motion'
 import { axisOf, senseOf, type Axis } from '../space'
 

@@ -31,6 +31,12 @@ const STRETCH = 14
 /** Copies joined in one step. */
 const MOST_COPIES = 4
 
+/** What the peel laid down with nothing to hold it: the only nodes that may begin a group, and the plane of the first. */
+export interface Starters {
+  readonly isStarter: Uint8Array
+  readonly firstPlane: number
+}
+
 export interface Schedule {
   /** Nodes of each step, in order. */
   readonly steps: readonly (readonly number[])[]
@@ -44,8 +50,8 @@ export interface Schedule {
  * layer, like after like, loose parts tied soon (Agrawala et al. 2003, "Designing effective step-by-step assembly
  * instructions").
  */
-export function schedule(scene: Scene, joints: Joints, order: Precedence, limits: StepLimits): Schedule {
-  return new Scheduler(scene, joints, order, limits).run()
+export function schedule(scene: Scene, joints: Joints, order: Precedence, starters: Starters, limits: StepLimits): Schedule {
+  return new Scheduler(scene, joints, order, starters, limits).run()
 }
 
 class Scheduler {
@@ -60,12 +66,15 @@ class Scheduler {
   private readonly info: readonly StepPart[]
   private readonly middles: readonly Vec[]
   private main = -1
+  /** The lowest plane of what is there. */
+  private table = Infinity
   private last = -1
 
   constructor(
     private readonly scene: Scene,
     private readonly joints: Joints,
     private readonly order: Precedence,
+    private readonly starters: Starters,
     private readonly limits: StepLimits,
   ) {
     const count = scene.nodes.length
@@ -87,12 +96,17 @@ class Scheduler {
     return this.steps[this.steps.length - 1]!
   }
 
-  private isOnFloor(node: number): boolean {
-    return this.scene.nodeBoxes[node]!.min[2] === this.scene.floor
+  private planeOf(node: number): number {
+    return this.scene.nodeBoxes[node]!.min[2]
   }
 
+  /** Held by something present, or lying on the table where the peel has found it may. */
   private isSupported(node: number): boolean {
-    return this.held[node]! > 0 || this.isOnFloor(node) || this.scene.nodes[node]!.parts.length === 0
+    if (this.scene.nodes[node]!.parts.length === 0) return true
+    const plane = this.planeOf(node)
+    // Nothing goes below the table while something lies loose on it: that would be lifted.
+    if (plane < this.table && this.loose.size > 0) return false
+    return this.held[node]! > 0 || (this.starters.isStarter[node] === 1 && plane === this.table)
   }
 
   /** The next node; closes the open step where it does not fit. */
@@ -133,7 +147,7 @@ class Scheduler {
       const size = sizeOf(this.scene.nodeBoxes[node]!)
       return size[0] * size[1]
     }
-    const onTable = this.ready.filter((node) => this.isOnFloor(node))
+    const onTable = this.ready.filter((node) => this.starters.isStarter[node] === 1 && this.planeOf(node) === this.starters.firstPlane)
     const candidates = onTable.length > 0 ? onTable : this.ready
     return candidates.reduce((a, b) => (area(b) > area(a) || (area(b) === area(a) && b < a) ? b : a))
   }
@@ -210,6 +224,7 @@ class Scheduler {
     this.step.push(node)
     this.present[node] = 1
     this.last = node
+    this.table = Math.min(this.table, this.planeOf(node))
     this.groups.lay(node, this.steps.length)
     if (this.held[node] === 0) {
       if (this.main < 0) this.main = node

@@ -1,4 +1,4 @@
-import { findJoints, type Joints } from '../joints'
+import { findJoints, neighboursOf, type Joints } from '../joints'
 import { copiesOf, isLoose, partsOf, sectionById, type Flattener, type GivenStep, type ModelDocument } from '../model'
 import { reverseTravel, SpaceLeft, type Travel } from '../motion'
 import { buildScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
@@ -6,7 +6,7 @@ import { MINUS_Z, PLUS_Z, scale } from '../space'
 import { followHolding, type Holding } from './holding'
 import { Peeler, type Leave } from './peel'
 import { findPrecedence } from './precede'
-import { schedule } from './schedule'
+import { schedule, type Starters } from './schedule'
 import type { Block, StepLimits } from './types'
 
 /** A section (or derived section) with its steps, before it is written as a plan. */
@@ -62,8 +62,12 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   const derived: BuiltSection[] = []
   const contracted: NodeSpec[] = []
   const leaving: (Travel | undefined)[] = []
+  /** For each leave, in the order of the peel, its node in the final scene. */
+  const leaveNodes = new Int32Array(leaves.length)
+  const rank = new Map(leaves.map((leave, i) => [leave, i]))
   // In the order of the document, so that equal choices fall the same way with and without units.
   for (const leave of [...leaves].sort((a, b) => Math.min(...a.nodes) - Math.min(...b.nodes))) {
+    leaveNodes[rank.get(leave)!] = leaving.length
     leaving.push(leave.block ? undefined : leave.travel)
     contracted.push(leave.nodes.length === 1 ? specs[leave.nodes[0]!]! : derive(leave))
   }
@@ -80,8 +84,9 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   const finalScene = hasUnits ? buildScene(contracted) : scene
   const finalJoints = hasUnits ? findJoints(finalScene) : joints
   const precedence = findPrecedence(new SpaceLeft(finalScene, finalJoints), leaving)
-  const { steps } = schedule(finalScene, finalJoints, precedence, options.limits)
   const index = new Map(contracted.map((spec, node) => [spec, node]))
+  const starters = findStarters(finalScene, finalJoints, leaveNodes)
+  const { steps } = schedule(finalScene, finalJoints, precedence, starters, options.limits)
   const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
   return [
     ...derived,
@@ -98,6 +103,19 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
       twice: [],
     },
   ]
+}
+
+/** Reads the peel backwards: what came with nothing there to hold it began a group on the table. */
+function findStarters(scene: Scene, joints: Joints, leaveNodes: Int32Array): Starters {
+  const present = new Uint8Array(scene.nodes.length)
+  const isStarter = new Uint8Array(scene.nodes.length)
+  for (let i = leaveNodes.length - 1; i >= 0; i--) {
+    const node = leaveNodes[i]!
+    if (!neighboursOf(joints, node).some((other) => present[other] === 1)) isStarter[node] = 1
+    present[node] = 1
+  }
+  const first = leaveNodes[leaveNodes.length - 1]
+  return { isStarter, firstPlane: first === undefined ? 0 : scene.nodeBoxes[first]!.min[2] }
 }
 
 /** Blocks name nodes of the scene before units were drawn together; blockers inside a unit are left out. */

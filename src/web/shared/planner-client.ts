@@ -28,7 +28,7 @@ export class PlannerClient {
 
   /** @throws Fault what the reader refuses */
   async read(text: string, name: string, isTable: boolean): Promise<ModelDocument> {
-    return unwrap((await this.remote.read(text, name, isTable)))
+    return unwrap(await this.remote.read(text, name, isTable))
   }
 
   stop(): void {

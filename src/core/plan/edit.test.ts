@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest'
+import { oneSection, part } from '../../../tests/support/models'
+import { checkModel, type ModelDocument } from '../model'
+import { forgetSteps, keepSteps, mergeWithNext, moveToNeighbour, planModel, setStepText, splitStep, type SectionPlan } from './index'
+
+const wall = oneSection(Array.from({ length: 12 }, (_, i) => part(`b${i}`, 'brick-2x2', [(i % 3) * 20, 0, Math.floor(i / 3) * 12])))
+const ground = { ...part('ground', 'plate-2x6', [0, 0, -4]) }
+const model: ModelDocument = { ...wall, sections: [{ ...wall.sections[0]!, parts: [ground, ...wall.sections[0]!.parts!] }] }
+const plans = (document: ModelDocument): readonly SectionPlan[] => planModel(document).plan.sections
+const steps = (document: ModelDocument) => document.sections[0]!.steps!
+const sizes = (document: ModelDocument): number[] => steps(document).map((step) => step.add?.length ?? 0)
+
+describe('edits of a rail', () => {
+  it('write the planned steps into the document first, and change nothing else', () => {
+    const kept = keepSteps(model, plans(model), 'main')
+    expect(sizes(kept).reduce((a, b) => a + b)).toBe(13)
+    expect(kept.sections[0]!.parts).toEqual(model.sections[0]!.parts)
+    expect(model.sections[0]!.steps).toBeUndefined()
+    expect(checkModel(kept)).toEqual(kept)
+    expect(plans(kept)[0]!.steps.map((s) => s.callout)).toEqual(plans(model)[0]!.steps.map((s) => s.callout))
+  })
+
+  it('split and merge undo each other', () => {
+    const kept = keepSteps(model, plans(model), 'main')
+    const split = splitStep(kept, plans(kept), 'main', 0)
+    expect(sizes(split).length).toBe(sizes(kept).length + 1)
+    expect(mergeWithNext(split, plans(split), 'main', 0)).toEqual(kept)
+  })
+
+  it('move a part to a neighbour, and drop a step left empty', () => {
+    const given: ModelDocument = {
+      ...model,
+      sections: [{ ...model.sections[0]!, steps: [{ add: ['ground'] }, { add: ['b0'] }, { add: ['b1', 'b2'] }] }],
+    }
+    expect(steps(moveToNeighbour(given, [], 'main', 2, 'b1', -1))).toEqual([{ add: ['ground'] }, { add: ['b0', 'b1'] }, { add: ['b2'] }])
+    expect(steps(moveToNeighbour(given, [], 'main', 1, 'b0', 1))).toEqual([{ add: ['ground'] }, { add: ['b0', 'b1', 'b2'] }])
+    expect(steps(moveToNeighbour(given, [], 'main', 2, 'b2', 1))).toEqual([
+      { add: ['ground'] },
+      { add: ['b0'] },
+      { add: ['b1'] },
+      { add: ['b2'] },
+    ])
+  })
+
+  it('refuse what cannot be, in words', () => {
+    const given: ModelDocument = { ...model, sections: [{ ...model.sections[0]!, steps: [{ add: ['ground'] }] }] }
+    for (const act of [
+      () => splitStep(given, [], 'main', 0),
+      () => mergeWithNext(given, [], 'main', 0),
+      () => moveToNeighbour(given, [], 'main', 0, 'ground', -1),
+      () => moveToNeighbour(given, [], 'main', 0, 'b0', 1),
+    ])
+      expect(act).toThrow(/\.$/)
+  })
+
+  it('keep notes, and forget steps', () => {
+    const noted = setStepText(model, plans(model), 'main', 0, 'note', 'Press hard.')
+    expect(steps(noted)[0]!.note).toBe('Press hard.')
+    expect(steps(setStepText(noted, [], 'main', 0, 'note', ''))[0]).not.toHaveProperty('note')
+    expect(forgetSteps(noted, 'main')).toEqual(model)
+  })
+
+  it('make a unit a section of its own', () => {
+    const lamp = oneSection([
+      part('base', 'plate-2x4', [0, 0, 0], '+y-x'),
+      part('back-foot', 'brick-1x1', [0, 20, 4]),
+      part('back', 'brick-1x1-side1', [0, 20, 16]),
+      part('back-face', 'tile-1x1', [0, 16, 17], '+x+z'),
+      part('front-foot', 'brick-1x1', [0, 0, 4]),
+      part('front', 'brick-1x1-side1', [0, 0, 16], '-x-y'),
+      part('front-face', 'tile-1x1', [0, 10, 17], '+x-z'),
+    ])
+    const kept = checkModel(keepSteps(lamp, plans(lamp), 'main'))
+    expect(kept.sections.map((section) => section.id)).toEqual(['main', 'main~1'])
+    expect(kept.sections.flatMap((section) => section.parts!.map((p) => p.id)).sort()).toEqual(['back', 'back-face', 'back-foot', 'base', 'front', 'front-face', 'front-foot'])
+    expect(planModel(kept).plan.inventory).toEqual(planModel(lamp).plan.inventory)
+  })
+})

@@ -1,0 +1,220 @@
+import { describe, expect, it } from 'vitest'
+import { oneSection, part, twoSections } from '../../../tests/support/models'
+import { replay } from '../../../tests/support/replay'
+import { reportModel } from '../checks'
+import type { GivenStep, ModelDocument, Part } from '../model'
+import { planModel } from './index'
+
+const codes = (model: ModelDocument): string[] => reportModel(model).report.findings.map((found) => found.code)
+const orderOf = (model: ModelDocument, section = 'main'): string[] =>
+  planModel(model)
+    .plan.sections.find((s) => s.id === section)!
+    .steps.flatMap((step) =>
+      step.moves.flatMap((move) => ('parts' in move ? [...move.parts] : ['copy' in move ? move.copy : move.section])),
+    )
+function directions(model: ModelDocument): Record<string, unknown> {
+  const found: Record<string, unknown> = {}
+  for (const section of planModel(model).plan.sections)
+    for (const step of section.steps)
+      for (const move of step.moves)
+        for (const id of 'parts' in move ? move.parts : ['copy' in move ? move.copy : move.section]) found[id] = move.direction
+  return found
+}
+function buildable(model: ModelDocument): void {
+  const { report } = reportModel(model)
+  expect(report.findings.filter((found) => found.severity === 'error')).toEqual([])
+  expect(replay(model, report)).toEqual([])
+}
+
+/** A room of four walls of tall bricks on a floor, with something inside, under a roof. */
+const room = (inside: readonly Part[]): ModelDocument =>
+  oneSection([
+    part('floor', 'plate-4x4', [0, 0, 0]),
+    part('front', 'brick-1x4', [0, 0, 4]),
+    part('back', 'brick-1x4', [0, 30, 4]),
+    part('left', 'brick-1x2', [0, 10, 4], '+y-x'),
+    part('right', 'brick-1x2', [30, 10, 4], '+y-x'),
+    ...inside,
+    part('roof', 'plate-4x4', [0, 0, 16]),
+  ])
+
+describe('planning', () => {
+  it('lets a lamp into a closed room before the roof', () => {
+    const model = room([part('lamp', 'round-brick-1x1', [10, 10, 4])])
+    buildable(model)
+    const order = orderOf(model)
+    expect(order.indexOf('lamp')).toBeLessThan(order.indexOf('roof'))
+  })
+
+  it('puts jars on a shelf before the shelf above', () => {
+    const model = oneSection([
+      part('back', 'brick-1x2-tall5', [0, 0, 0]),
+      part('foot', 'plate-1x2', [0, 0, 60]),
+      part('low', 'plate-2x2', [0, -10, 64]),
+      part('jar', 'round-brick-1x1', [0, -10, 68]),
+      part('wall', 'brick-1x2', [0, 0, 68]),
+      part('high', 'plate-2x2', [0, -10, 80]),
+    ])
+    buildable(model)
+    const order = orderOf(model)
+    expect(order.indexOf('jar')).toBeLessThan(order.indexOf('high'))
+  })
+
+  it('lets plates rest until the next layer joins them, and says so', () => {
+    const model = oneSection([
+      part('a', 'plate-2x2', [0, 0, 0]),
+      part('b', 'plate-2x2', [20, 0, 0]),
+      part('c', 'plate-2x2', [40, 0, 0]),
+      part('ab', 'plate-2x2', [10, 0, 4]),
+      part('bc', 'plate-2x2', [30, 0, 4]),
+    ])
+    buildable(model)
+    const rests = planModel(model).plan.sections[0]!.steps.flatMap((step) => step.rests)
+    expect(rests.length).toBeLessThanOrEqual(2)
+  })
+
+  it('brings a sideways panel in from the side it faces', () => {
+    const model = oneSection([
+      part('brick', 'brick-1x4-side4', [0, 0, 0]),
+      part('panel', 'plate-1x4', [0, -4, 1], '+x+z'),
+      part('face', 'tile-1x4', [0, -8, 1], '+x+z'),
+    ])
+    buildable(model)
+    expect(directions(model)).toMatchObject({ panel: '+y', face: '+y' })
+  })
+
+  it('builds two sideways panels that face each other as units of their own', () => {
+    // Neither panel can leave past the other, neither brick past its panel: each pair goes in as one.
+    const facing = oneSection([
+      part('base', 'plate-2x4', [0, 0, 0], '+y-x'),
+      part('back-foot', 'brick-1x1', [0, 20, 4]),
+      part('back', 'brick-1x1-side1', [0, 20, 16]),
+      part('back-face', 'tile-1x1', [0, 16, 17], '+x+z'),
+      part('front-foot', 'brick-1x1', [0, 0, 4]),
+      part('front', 'brick-1x1-side1', [0, 0, 16], '-x-y'),
+      part('front-face', 'tile-1x1', [0, 10, 17], '+x-z'),
+    ])
+    buildable(facing)
+    const { plan } = planModel(facing)
+    expect(plan.sections.map((section) => [section.id, section.derivedFrom, section.parts])).toEqual([
+      ['main~1', 'main', 2],
+      ['main', undefined, 5],
+    ])
+  })
+
+  it('needs no unit for what hangs free: it comes in from below', () => {
+    const free = oneSection([
+      part('post', 'brick-1x1', [0, 0, 0]),
+      part('arm', 'plate-1x4', [0, 0, 12]),
+      part('lamp', 'plate-1x1', [30, 0, 8]),
+    ])
+    buildable(free)
+    expect(planModel(free).plan.sections).toHaveLength(1)
+    expect(directions(free)['lamp']).toBe('+z')
+  })
+
+  it('lays down one of two towers that only their top joins', () => {
+    const tower = (id: string, x: number): Part[] => Array.from({ length: 14 }, (_, i) => part(`${id}${i}`, 'brick-2x2', [x, 0, i * 12]))
+    const model = oneSection([...tower('a', 0), ...tower('b', 60), part('top', 'plate-2x8', [0, 0, 168])])
+    buildable(model)
+    expect(planModel(model).plan.sections).toHaveLength(2)
+  })
+
+  it('says who blocks whom where nothing can leave, and ends', () => {
+    const wall = (id: string, at: [number, number, number], turn?: string): Part => part(id, 'brick-1x1-side4', at, turn)
+    // Four bricks around a middle one, each holding the next across another axis: a ring locked on itself.
+    const model = oneSection([
+      wall('a', [0, 0, 0]),
+      part('b', 'plate-1x2', [10, 0, 1], '-z+y'),
+      part('c', 'plate-1x2', [-4, 0, 1], '+z+y'),
+      part('d', 'plate-1x2', [-4, 0, 12]),
+    ])
+    const found = reportModel(model).report.findings
+    expect(found.every((f) => f.message.endsWith('.'))).toBe(true)
+    expect(planModel(model).plan.sections.flatMap((s) => s.steps.flatMap((t) => t.moves)).length).toBeGreaterThan(0)
+  })
+
+  it('joins copies after their section, mirrored ones too', () => {
+    const model: ModelDocument = twoSections(
+      [part('top', 'plate-2x6', [0, 0, 12])],
+      [
+        { id: 'l', section: 'inner', at: [0, 0, 0] },
+        { id: 'r', section: 'inner', at: [60, 0, 0], mirror: 'x' },
+      ],
+      [part('foot', 'brick-1x2', [0, 0, 0], '+y-x')],
+    )
+    buildable(model)
+    expect(planModel(model).plan.sections.map((s) => [s.id, s.times, s.mirrored])).toEqual([
+      ['inner', 1, 1],
+      ['main', 1, 0],
+    ])
+  })
+
+  it('joins a copy in a free pose along the joint that carries it', () => {
+    const model = twoSections(
+      [part('base', 'plate-2x2', [0, 0, 0]), part('jumper', 'jumper-2x2', [0, 0, 4])],
+      [{ id: 'vane', section: 'inner', at: [10, 10, 8], rotate: [0, 0, 33] }],
+      [part('arm', 'plate-1x4', [-15, -5, 0])],
+    )
+    expect(codes(model)).toEqual([])
+    expect(directions(model)['vane']).toBe('-z')
+  })
+
+  it('is the same for the same model, whatever was planned before', () => {
+    const model = room([part('lamp', 'round-brick-1x1', [10, 10, 4])])
+    expect(JSON.stringify(planModel(model).plan)).toBe(JSON.stringify(planModel(structuredClone(model)).plan))
+  })
+
+  it('handles nothing at all', () => {
+    expect(reportModel(oneSection([])).report.sections[0]!.steps).toEqual([])
+  })
+})
+
+describe('given steps', () => {
+  const parts = [part('a', 'plate-2x2', [0, 0, 0]), part('b', 'brick-2x2', [0, 0, 4]), part('c', 'plate-2x2', [0, 0, 16])]
+  const given = (...steps: GivenStep[]): ModelDocument => oneSection(parts, steps)
+
+  it('are kept as they are', () => {
+    const model = given({ add: ['c', 'b'], note: 'Upside down.' }, { add: ['a'] })
+    expect(codes(model)).toEqual([])
+    expect(directions(model)).toEqual({ c: '-z', b: '+z', a: '+z' })
+  })
+
+  it.each<[string, GivenStep[], string]>([
+    ['leave one out', [{ add: ['a', 'b'] }], 'step-missing'],
+    ['add one twice', [{ add: ['a', 'b'] }, { add: ['b', 'c'] }], 'step-twice'],
+    ['close the way of one', [{ add: ['a', 'c'] }, { add: ['b'] }], 'blocked'],
+    ['let one hang in the air', [{ add: ['a', 'c'] }, { add: ['b'] }], 'unheld'],
+  ])('that %s are found', (_what, steps, code) => {
+    expect(codes(given(...steps))).toContain(code)
+  })
+
+  it('that let a part rest too long are found', () => {
+    const posts = [0, 40].map((x, i) => part(`p${i}`, 'brick-1x1', [x, 0, 0]))
+    const more = Array.from({ length: 4 }, (_, i) => part(`m${i}`, 'plate-1x1', [0, 0, 12 + 4 * i]))
+    const top = [part('x', 'brick-1x1', [40, 0, 12]), part('y', 'plate-1x1', [40, 0, 24]), part('beam', 'plate-1x6', [0, 0, 28])]
+    const steps = [{ add: ['p0', 'p1'] }, ...more.map((m) => ({ add: [m.id] })), { add: ['x', 'y', 'beam'] }]
+    expect(codes(oneSection([...posts, ...more, ...top], steps))).toContain('rests')
+  })
+})
+
+describe('loose parts', () => {
+  it('are counted, noted, and come last', () => {
+    const model = oneSection([part('a', 'plate-1x1', [0, 0, 0]), { id: 'l', shape: 'plate-1x2', colour: 'red', count: 3 }])
+    const { report } = reportModel(model)
+    expect(report.parts).toBe(4)
+    expect(report.findings.map((found) => [found.code, found.severity])).toEqual([['loose', 'note']])
+    expect(report.sections[0]!.steps.map((step) => step.callout.reduce((sum, piece) => sum + piece.count, 0))).toEqual([1, 3])
+  })
+
+  it('alone, with given steps, are complete', () => {
+    const model = oneSection(
+      [
+        { id: 'l', shape: 'plate-1x2', colour: 'red', count: 3 },
+        { id: 'm', shape: 'plate-1x1', colour: 'red' },
+      ],
+      [{ add: ['l'] }, { add: ['m'] }],
+    )
+    expect(codes(model)).toEqual(['loose'])
+  })
+})

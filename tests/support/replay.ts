@@ -1,0 +1,353 @@
+import { BASE_CATALOGUE, type Shape } from '@core/catalogue'
+import type { ModelDocument, Part } from '@core/model'
+import { apply, DIRECTION_VECTORS, mirrorMatrix, multiply, rotationMatrix, turnFromText, TURNS, type Matrix, type Vec } from '@core/space'
+import type { Move, SectionPlan } from '@core/plan'
+
+/**
+ * Replays a printed plan and reports every breach of "buildable" 1, 2, 3 and 5. It shares nothing with the planner but the
+ * catalogue and the turns: bodies, joints and ways are worked out here anew, slowly and plainly.
+ */
+
+type Corner = [number, number, number]
+interface Brick {
+  min: Corner
+  max: Corner
+  /** Stops bodies but not studs. */
+  open: boolean
+}
+interface Stud {
+  foot: Corner
+  axis: Vec
+}
+/** What travels as one: boxes, studs and sockets in the section's lattice. */
+export interface Thing {
+  id: string
+  boxes: Brick[]
+  studs: Stud[]
+  sockets: Stud[]
+}
+
+const plus = (a: Vec, b: Vec): Corner => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
+
+function boxBetween(a: Vec, b: Vec, open = false): Brick {
+  return {
+    min: [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.min(a[2], b[2])],
+    max: [Math.max(a[0], b[0]), Math.max(a[1], b[1]), Math.max(a[2], b[2])],
+    open,
+  }
+}
+
+function thingOf(part: Part, shape: Shape): Thing {
+  const turn = TURNS[turnFromText(part.turn ?? '+x+y')!]!
+  const turned = boxBetween([0, 0, 0], apply(turn, shape.box))
+  const shift = part.at!.map((value, i) => value - turned.min[i]!) as Corner
+  return {
+    id: part.id,
+    boxes: shape.bodies.map((b) => boxBetween(plus(apply(turn, b.min), shift), plus(apply(turn, b.max), shift), b.open === true)),
+    ...connectors(shape, (v) => plus(apply(turn, v), shift), turn),
+  }
+}
+
+function connectors(shape: Shape, place: (v: Vec) => Corner, turn: Matrix): { studs: Stud[]; sockets: Stud[] } {
+  const of = (kind: string): Stud[] =>
+    shape.connectors.filter((c) => c.kind === kind).map((c) => ({ foot: place(c.at), axis: apply(turn, DIRECTION_VECTORS[c.facing]!) }))
+  return { studs: of('stud'), sockets: of('socket') }
+}
+
+function moved(thing: Thing, id: string, matrix: Matrix, at: Vec): Thing {
+  const place = (v: Vec): Corner => plus(apply(matrix, v), at)
+  const stud = ({ foot, axis }: Stud): Stud => ({ foot: place(foot), axis: apply(matrix, axis) })
+  return {
+    id,
+    boxes: thing.boxes.map((b) => boxBetween(place(b.min), place(b.max), b.open)),
+    studs: thing.studs.map(stud),
+    sockets: thing.sockets.map(stud),
+  }
+}
+
+const union = (id: string, things: readonly Thing[]): Thing => ({
+  id,
+  boxes: things.flatMap((t) => t.boxes),
+  studs: things.flatMap((t) => t.studs),
+  sockets: things.flatMap((t) => t.sockets),
+})
+
+export class Geometry {
+  private readonly sections = new Map<string, Thing>()
+
+  constructor(private readonly model: ModelDocument) {}
+
+  part(sectionId: string, id: string): Thing | undefined {
+    const part = this.section(sectionId).parts?.find((candidate) => candidate.id === id)
+    return part?.at ? thingOf(part, BASE_CATALOGUE.shapes.get(part.shape)!) : undefined
+  }
+
+  copy(sectionId: string, id: string): Thing | undefined {
+    const copy = this.section(sectionId).copies?.find((candidate) => candidate.id === id)
+    if (!copy) return undefined
+    const turn = copy.rotate ? rotationMatrix(copy.rotate) : TURNS[turnFromText(copy.turn ?? '+x+y')!]!
+    const matrix = copy.mirror ? multiply(turn, mirrorMatrix(copy.mirror)) : turn
+    return moved(this.whole(copy.section), copy.id, matrix, copy.at)
+  }
+
+  section(id: string) {
+    return this.model.sections.find((candidate) => candidate.id === id)!
+  }
+
+  private whole(id: string): Thing {
+    const known = this.sections.get(id)
+    if (known) return known
+    const section = this.section(id)
+    const things = [
+      ...(section.parts ?? []).filter((part) => part.at).map((part) => this.part(id, part.id)!),
+      ...(section.copies ?? []).map((copy) => this.copy(id, copy.id)!),
+    ]
+    const made = union(id, things)
+    this.sections.set(id, made)
+    return made
+  }
+}
+
+const meet = (a: Brick, b: Brick): boolean => [0, 1, 2].every((i) => a.min[i]! < b.max[i]! && b.min[i]! < a.max[i]!)
+
+const axisIndex = (axis: Vec): number => axis.findIndex((value) => value !== 0)
+
+function studBrick({ foot, axis }: Stud): Brick {
+  const i = axisIndex(axis)
+  const low = foot.map((value, k) => (k === i ? value : value - 3)) as Corner
+  const high = foot.map((value, k) => (k === i ? value + 2 * axis[k]! : value + 3)) as Corner
+  return boxBetween(low, high)
+}
+
+/** Whether two things share space: bodies, or a stud of one in the other where no socket receives it. */
+export function overlaps(a: Thing, b: Thing): boolean {
+  if (a.boxes.some((one) => b.boxes.some((other) => meet(one, other)))) return true
+  const studs = (t: Thing): Brick[] => t.studs.map(studBrick)
+  if (studs(a).some((one) => studs(b).some((other) => meet(one, other)))) return true
+  return [[a, b] as const, [b, a] as const].some(([one, other]) => {
+    const sockets = new Set(other.sockets.map((s) => key(s.foot, s.axis)))
+    return one.studs.some((stud) => {
+      const isReceived = sockets.has(key(stud.foot, stud.axis.map((value) => -value) as Corner))
+      return !isReceived && other.boxes.some((box) => !box.open && meet(studBrick(stud), box))
+    })
+  })
+}
+
+const FAR = 1_000_000
+
+/** Everything a box passes on its way in along `direction`, from far outside to its place. */
+function wayIn(box: Brick, direction: Vec): Brick {
+  const from = direction.map((value) => (value === 0 ? 0 : -value * FAR))
+  return boxBetween(
+    [0, 1, 2].map((i) => Math.min(box.min[i]!, box.min[i]! + from[i]!)) as Corner,
+    [0, 1, 2].map((i) => Math.max(box.max[i]!, box.max[i]! + from[i]!)) as Corner,
+    box.open,
+  )
+}
+
+/** Why a thing cannot come in along a direction past what is there; undefined when it can. */
+export function obstacle(thing: Thing, direction: Vec, present: readonly Thing[]): string | undefined {
+  const travelAxis = axisIndex(direction)
+  const across = (studs: readonly Stud[]): Brick[] => studs.filter((s) => axisIndex(s.axis) !== travelAxis).map(studBrick)
+  const bodies = thing.boxes.map((box) => wayIn(box, direction))
+  const studs = across(thing.studs).map((box) => wayIn(box, direction))
+  const around = bodies.reduce((a, b) =>
+    boxBetween(a.min.map((v, i) => Math.min(v, b.min[i]!)) as Corner, a.max.map((v, i) => Math.max(v, b.max[i]!)) as Corner),
+  )
+  const near = { min: around.min.map((v) => v - 2) as Corner, max: around.max.map((v) => v + 2) as Corner, open: false }
+  for (const other of present) {
+    if (!other.boxes.some((box) => meet(near, box))) continue
+    if (bodies.some((way) => other.boxes.some((box) => meet(way, box)))) return other.id
+    const standing = across(other.studs)
+    if (standing.some((stud) => bodies.some((way) => !way.open && meet(way, stud)) || studs.some((way) => meet(way, stud)))) return other.id
+    if (studs.some((way) => other.boxes.some((box) => !box.open && meet(way, box)))) return other.id
+    for (const axis of jointAxes(thing, other)) if (axis !== travelAxis) return other.id
+  }
+  return undefined
+}
+
+const key = (v: Vec, axis: Vec): string => [...v, ...axis].map((value) => value + 0).join()
+
+/** Axes (0–2) along which two things hold each other by studs in sockets. */
+export function jointAxes(a: Thing, b: Thing): Set<number> {
+  const axes = new Set<number>()
+  for (const [one, other] of [
+    [a, b],
+    [b, a],
+  ] as const) {
+    const sockets = new Set(other.sockets.map((s) => key(s.foot, s.axis)))
+    for (const stud of one.studs) {
+      const facing = stud.axis.map((value) => -value) as Corner
+      if (sockets.has(key(stud.foot, facing))) axes.add(axisIndex(stud.axis))
+    }
+  }
+  return axes
+}
+
+export const lowest = (things: readonly Thing[]): number => Math.min(...things.flatMap((t) => t.boxes.map((b) => b.min[2])))
+
+/** Groups that hold together. */
+export function groupsOf(things: readonly Thing[]): Thing[][] {
+  const bySocket = new Map<string, number[]>()
+  things.forEach((thing, i) => {
+    for (const socket of thing.sockets) {
+      const k = key(socket.foot, socket.axis)
+      bySocket.set(k, [...(bySocket.get(k) ?? []), i])
+    }
+  })
+  const root = things.map((_, i) => i)
+  const find = (i: number): number => (root[i] === i ? i : (root[i] = find(root[i]!)))
+  things.forEach((thing, i) => {
+    for (const stud of thing.studs) {
+      const facing = stud.axis.map((value) => -value) as Corner
+      for (const j of bySocket.get(key(stud.foot, facing)) ?? []) root[find(j)] = find(i)
+    }
+  })
+  const groups = new Map<number, Thing[]>()
+  things.forEach((thing, i) => groups.set(find(i), [...(groups.get(find(i)) ?? []), thing]))
+  return [...groups.values()]
+}
+
+interface PrintedPlan {
+  readonly sections: readonly SectionPlan[]
+}
+
+const LIMITS = { parts: 8, kinds: 4, inAll: 16 }
+
+/** Every breach, in words. */
+export function replay(model: ModelDocument, plan: PrintedPlan): string[] {
+  const geometry = new Geometry(model)
+  return plan.sections.flatMap((section) => [...replaySection(model, geometry, plan, section), ...onceEach(model, plan, section)])
+}
+
+function baseOf(plan: PrintedPlan, section: SectionPlan): string {
+  let at = section
+  while (at.derivedFrom !== undefined) at = plan.sections.find((candidate) => candidate.id === at.derivedFrom)!
+  return at.id
+}
+
+function thingsOf(geometry: Geometry, plan: PrintedPlan, section: SectionPlan, move: Move): Thing[] {
+  const base = baseOf(plan, section)
+  if ('parts' in move) return move.parts.flatMap((id) => geometry.part(base, id) ?? [])
+  if ('copy' in move) return [geometry.copy(base, move.copy)!]
+  const derived = plan.sections.find((candidate) => candidate.id === move.section)!
+  return [
+    union(
+      move.section,
+      derived.steps.flatMap((step) => step.moves.flatMap((inner) => thingsOf(geometry, plan, derived, inner))),
+    ),
+  ]
+}
+
+function directionOf(move: Move): Vec {
+  if (typeof move.direction !== 'string') return move.direction
+  return DIRECTION_VECTORS[['+x', '-x', '+y', '-y', '+z', '-z'].indexOf(move.direction)]!
+}
+
+function replaySection(model: ModelDocument, geometry: Geometry, plan: PrintedPlan, section: SectionPlan): string[] {
+  const breaches: string[] = []
+  const present: Thing[] = []
+  const laid = new Map<string, number>()
+  const place = plan.sections.indexOf(section)
+  section.steps.forEach((step, index) => {
+    const where = `${section.id} step ${index + 1}`
+    if (step.number !== index + 1) breaches.push(`${where}: numbered ${step.number}`)
+    for (const move of step.moves) {
+      const joined =
+        'section' in move
+          ? move.section
+          : 'copy' in move
+            ? geometry.section(baseOf(plan, section)).copies!.find((c) => c.id === move.copy)!.section
+            : undefined
+      if (joined !== undefined && plan.sections.findIndex((s) => s.id === joined) >= place)
+        breaches.push(`${where}: ${joined} is not finished`)
+      for (const thing of thingsOf(geometry, plan, section, move)) {
+        const by = obstacle(thing, directionOf(move), present)
+        if (by !== undefined) breaches.push(`${where}: ${thing.id} meets ${by} on its way along ${String(move.direction)}`)
+        present.push(thing)
+        laid.set(thing.id, index)
+      }
+    }
+    breaches.push(...holdingBreaches(where, step, present, laid, index, index === section.steps.length - 1))
+    breaches.push(...limitBreaches(model, plan, section, index))
+  })
+  return breaches
+}
+
+function holdingBreaches(
+  where: string,
+  step: SectionPlan['steps'][number],
+  present: readonly Thing[],
+  laid: ReadonlyMap<string, number>,
+  index: number,
+  isLast: boolean,
+): string[] {
+  if (present.length === 0) return []
+  const table = lowest(present)
+  const first = present[0]!
+  const breaches: string[] = []
+  for (const group of groupsOf(present)) {
+    if (group.includes(first)) continue
+    const names = group.map((t) => t.id).join(', ')
+    if (lowest(group) > table) breaches.push(`${where}: ${names} hangs in the air`)
+    const since = Math.min(...group.map((t) => laid.get(t.id)!))
+    if (index - since >= 3 || isLast) breaches.push(`${where}: ${names} rests since step ${since + 1}`)
+    if (since === index && !group.some((t) => step.rests.includes(t.id))) breaches.push(`${where}: ${names} rests unnamed`)
+  }
+  return breaches
+}
+
+function limitBreaches(model: ModelDocument, plan: PrintedPlan, section: SectionPlan, index: number): string[] {
+  const base = model.sections.find((s) => s.id === baseOf(plan, section))!
+  const ids = section.steps[index]!.moves.flatMap((move) => ('parts' in move ? move.parts : []))
+  const parts = ids.map((id) => base.parts!.find((part) => part.id === id)!)
+  const breaches: string[] = []
+  const where = `${section.id} step ${index + 1}`
+  if (new Set(parts.map((part) => `${part.shape} ${part.colour}`)).size > LIMITS.kinds) breaches.push(`${where}: too many kinds`)
+  if (parts.length > LIMITS.inAll) breaches.push(`${where}: too many parts`)
+  if (parts.length > LIMITS.parts && leastRows(parts) > LIMITS.parts) breaches.push(`${where}: too many rows of parts`)
+  return breaches
+}
+
+/** Each like set once for every line along x or y it needs, whichever are fewer; lines broken by a gap count again. */
+function leastRows(parts: readonly Part[]): number {
+  const sets = new Map<string, Part[]>()
+  for (const part of parts) {
+    const set = `${part.shape} ${part.colour} ${part.turn ?? ''} ${part.at![2]}`
+    sets.set(set, [...(sets.get(set) ?? []), part])
+  }
+  let rows = 0
+  for (const set of sets.values()) {
+    const alongEach = ([0, 1] as const).map((along) => {
+      const lines = new Map<number, number[]>()
+      for (const part of set) lines.set(part.at![1 - along]!, [...(lines.get(part.at![1 - along]!) ?? []), part.at![along]!])
+      const size = BASE_CATALOGUE.shapes.get(set[0]!.shape)!.box
+      const turned = boxBetween([0, 0, 0], apply(TURNS[turnFromText(set[0]!.turn ?? '+x+y')!]!, size))
+      const length = turned.max[along] - turned.min[along]
+      return [...lines.values()].reduce((sum, starts) => {
+        starts.sort((a, b) => a - b)
+        const gaps = starts.slice(1).map((s, i) => s - starts[i]!)
+        const isEven = gaps.length > 1 && new Set(gaps).size === 1
+        return sum + (isEven ? 1 : 1 + gaps.filter((gap) => gap !== length).length)
+      }, 0)
+    })
+    rows += Math.min(...alongEach)
+  }
+  return rows
+}
+
+function onceEach(model: ModelDocument, plan: PrintedPlan, section: SectionPlan): string[] {
+  if (section.derivedFrom !== undefined) return []
+  const own = plan.sections.filter((candidate) => baseOf(plan, candidate) === section.id)
+  const counts = new Map<string, number>()
+  for (const candidate of own)
+    for (const step of candidate.steps)
+      for (const move of step.moves) {
+        const ids = 'parts' in move ? move.parts : ['copy' in move ? move.copy : move.section]
+        for (const id of ids) counts.set(id, (counts.get(id) ?? 0) + 1)
+      }
+  const base = model.sections.find((candidate) => candidate.id === section.id)!
+  const wanted = [...(base.parts ?? []), ...(base.copies ?? [])].map((entry) => entry.id)
+  wanted.push(...own.filter((candidate) => candidate !== section).map((candidate) => candidate.id))
+  return wanted.filter((id) => counts.get(id) !== 1).map((id) => `${section.id}: ${id} is added ${counts.get(id) ?? 0} times`)
+}
