@@ -320,7 +320,7 @@ function leastRows(parts: readonly Part[]): number {
   for (const set of sets.values()) {
     const alongEach = ([0, 1] as const).map((along) => {
       const lines = new Map<number, number[]>()
-      for (const part of set) lines.set(part.at![1 - along]!, [...(lines.get(part.at![1 - along]!) ?? []), part.at![along]!])
+      for (const part of set) lines.set(part.at![1 - along]!, [...(lines.get(part.at![1 - along]!) ?? []), part.at![along]])
       const size = BASE_CATALOGUE.shapes.get(set[0]!.shape)!.box
       const turned = boxBetween([0, 0, 0], apply(TURNS[turnFromText(set[0]!.turn ?? '+x+y')!]!, size))
       const length = turned.max[along] - turned.min[along]

@@ -35,12 +35,15 @@ export function lookAtSteps(section: DrawnSection): StepLook[] {
     if (Math.min(1, ...best.shares) >= ENOUGH) return best
     for (const view of VIEWS.slice(1)) {
       const shares = scout(view).shares(step)
-      if (Math.min(...shares) > Math.min(...best.shares) + 0.05) best = { view, shares }
+      if (worth(shares) > worth(best.shares) + 0.02) best = { view, shares }
       if (Math.min(...best.shares) >= ENOUGH) break
     }
     return best
   })
 }
+
+/** How much a view shows of what is hard to see: what shows well enough counts no more. */
+const worth = (shares: readonly number[]): number => shares.reduce((sum, share) => sum + Math.min(share, ENOUGH), 0)
 
 class Scout {
   readonly camera: Camera

@@ -61,18 +61,11 @@ describe('edits of a rail', () => {
   })
 
   it('make a unit a section of its own', () => {
-    const lamp = oneSection([
-      part('base', 'plate-2x4', [0, 0, 0], '+y-x'),
-      part('back-foot', 'brick-1x1', [0, 20, 4]),
-      part('back', 'brick-1x1-side1', [0, 20, 16]),
-      part('back-face', 'tile-1x1', [0, 16, 17], '+x+z'),
-      part('front-foot', 'brick-1x1', [0, 0, 4]),
-      part('front', 'brick-1x1-side1', [0, 0, 16], '-x-y'),
-      part('front-face', 'tile-1x1', [0, 10, 17], '+x-z'),
-    ])
-    const kept = checkModel(keepSteps(lamp, plans(lamp), 'main'))
+    const tower = (id: string, x: number) => Array.from({ length: 9 }, (_, i) => part(`${id}${i}`, 'brick-2x2', [x, 0, i * 12]))
+    const towers = oneSection([...tower('a', 0), ...tower('b', 60), part('top', 'plate-2x8', [0, 0, 108])])
+    const kept = checkModel(keepSteps(towers, plans(towers), 'main'))
     expect(kept.sections.map((section) => section.id)).toEqual(['main', 'main~1'])
-    expect(kept.sections.flatMap((section) => section.parts!.map((p) => p.id)).sort()).toEqual(['back', 'back-face', 'back-foot', 'base', 'front', 'front-face', 'front-foot'])
-    expect(planModel(kept).plan.inventory).toEqual(planModel(lamp).plan.inventory)
+    expect(kept.sections.flatMap((section) => section.parts!.map((p) => p.id))).toHaveLength(19)
+    expect(planModel(kept).plan.inventory).toEqual(planModel(towers).plan.inventory)
   })
 })

@@ -2,7 +2,7 @@ import { FREE_AXIS } from '../joints'
 import type { SpaceLeft } from '../motion'
 import { travelVector, type Travel } from '../motion'
 import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, sizeOf, type Direction } from '../space'
-import { CutOffSearch } from './cut-off'
+import { CutOffSearch, type CutOff } from './cut-off'
 import { Heap } from './heap'
 import type { Block } from './types'
 import { findUnit } from './units'
@@ -141,19 +141,13 @@ export class Peeler {
   private tryTake(node: number, way: number, mustHold: boolean): 'taken' | 'loosens' | 'waits' {
     const travel = this.travels(node)[way]!
     const cut = this.cutOffs.find([node])
-    const hovering = cut.find((group) => !group.touchesFloor)
-    if (hovering) {
-      this.wait(hovering.nodes[0]!, node, way)
-      return 'waits'
-    }
     if (cut.length > 0) {
-      if (mustHold) return 'loosens'
-      const touching = cut.reduce((sum, group) => sum + this.floorCount(group.nodes), 0)
-      // The rest must have a foot on the table too, or laying these down would lift it.
-      if (this.floorLeft - touching - this.onFloor[node]! <= 0) {
-        this.wait(cut[0]!.nodes[0]!, node, way)
+      const hovering = this.findHovering(node, cut)
+      if (hovering !== undefined) {
+        this.wait(hovering, node, way)
         return 'waits'
       }
+      if (mustHold) return 'loosens'
     }
     this.leave([node], travel)
     for (const group of cut) {
@@ -162,6 +156,28 @@ export class Peeler {
       if (free !== undefined) this.leave(group.nodes, free)
     }
     return 'taken'
+  }
+
+  /** A node of a group that would hang in the air if `node` left: every group, and the rest, must touch the table there is then. */
+  private findHovering(node: number, cut: readonly CutOff[]): number | undefined {
+    if (this.floorLeft - this.onFloor[node]! > 0) {
+      const hovering = cut.find((group) => !group.touchesFloor)
+      if (hovering) return hovering.nodes[0]
+      const touching = cut.reduce((sum, group) => sum + this.floorCount(group.nodes), 0)
+      return this.floorLeft - touching - this.onFloor[node]! > 0 ? undefined : cut[0]!.nodes[0]
+    }
+    // With `node` the table itself goes: what is lowest then lies on the table.
+    const { nodeBoxes } = this.space.scene
+    const inGroup = new Map(cut.flatMap((group, i) => group.nodes.map((member) => [member, i] as const)))
+    const lowest = new Array<number>(cut.length + 1).fill(Infinity)
+    nodeBoxes.forEach((box, other) => {
+      if (this.space.isThere[other] === 0 || other === node) return
+      const group = inGroup.get(other) ?? cut.length
+      lowest[group] = Math.min(lowest[group]!, box.min[2])
+    })
+    const table = Math.min(...lowest)
+    const high = lowest.findIndex((plane) => plane !== table)
+    return high < 0 ? undefined : (cut[high] ?? cut[0])!.nodes[0]
   }
 
   private floorCount(nodes: readonly number[]): number {

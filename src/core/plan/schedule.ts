@@ -19,7 +19,7 @@ const COST = {
   loose: 12,
   looseButSoonHeld: 3,
   /** A copy or a derived section waits until the parts around it are in. */
-  jump: 6,
+  jump: 20,
   /** Copies of one section are joined together, wherever they stand. */
   sameCopy: -80,
 } as const
@@ -40,8 +40,6 @@ export interface Starters {
 export interface Schedule {
   /** Nodes of each step, in order. */
   readonly steps: readonly (readonly number[])[]
-  /** Nodes put in although nothing held them. */
-  readonly unsupported: readonly number[]
 }
 
 /**
@@ -62,7 +60,6 @@ class Scheduler {
   private readonly loose = new Set<number>()
   private readonly ready: number[] = []
   private readonly steps: number[][] = [[]]
-  private readonly unsupported: number[] = []
   private readonly info: readonly StepPart[]
   private readonly middles: readonly Vec[]
   private main = -1
@@ -89,7 +86,7 @@ class Scheduler {
 
   run(): Schedule {
     for (let left = this.scene.nodes.length; left > 0; left--) this.place(this.choose())
-    return { steps: this.steps.filter((step) => step.length > 0), unsupported: this.unsupported }
+    return { steps: this.steps.filter((step) => step.length > 0) }
   }
 
   private get step(): number[] {
@@ -104,9 +101,23 @@ class Scheduler {
   private isSupported(node: number): boolean {
     if (this.scene.nodes[node]!.parts.length === 0) return true
     const plane = this.planeOf(node)
-    // Nothing goes below the table while something lies loose on it: that would be lifted.
-    if (plane < this.table && this.loose.size > 0) return false
+    // Nothing goes below the table while something lies loose on it, unless it ties all that: the rest would be lifted.
+    if (plane < this.table && this.looseBeside(node) > 0) return false
     return this.held[node]! > 0 || (this.starters.isStarter[node] === 1 && plane === this.table)
+  }
+
+  /** Loose groups that would still be loose with `node` in place. */
+  private looseBeside(node: number): number {
+    if (this.loose.size === 0) return 0
+    const touched = this.groupsAround(node)
+    const isTied = touched.has(this.groups.of(this.main)) || touched.size > 1
+    return isTied ? [...this.loose].filter((group) => !touched.has(group)).length : this.loose.size
+  }
+
+  private groupsAround(node: number): Set<number> {
+    const touched = new Set<number>()
+    for (const other of neighboursOf(this.joints, node)) if (this.present[other] === 1) touched.add(this.groups.of(other))
+    return touched
   }
 
   /** The next node; closes the open step where it does not fit. */
@@ -125,9 +136,8 @@ class Scheduler {
       }
     }
     if (best < 0) {
-      // Only what nothing holds is left: it is put in all the same, and reported.
+      // Only what nothing holds is left: it is put in all the same, and the checks report it.
       best = this.ready.reduce((a, b) => (this.score(b) < this.score(a) ? b : a))
-      this.unsupported.push(best)
     }
     if (this.fits(best)) return best
     const other = this.bestThatFits(scores, bestScore + SLACK)
@@ -176,9 +186,7 @@ class Scheduler {
       return (isLate ? 4 : 1) * (this.canBeHeldNext(node) ? COST.looseButSoonHeld : COST.loose)
     }
     if (this.loose.size === 0) return 0
-    const touched = new Set<number>()
-    for (const other of neighboursOf(this.joints, node)) if (this.present[other] === 1) touched.add(this.groups.of(other))
-    return touched.size > 1 ? COST.ties : 0
+    return this.groupsAround(node).size > 1 ? COST.ties : 0
   }
 
   /** Whether some part that would tie this one to what is there waits for nothing else. */

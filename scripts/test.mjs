@@ -1,0 +1,64 @@
+// Everything that must hold: lint, types, unit tests, browser tests. Ends with one plain line over all of them.
+import { spawnSync } from 'node:child_process'
+import { existsSync } from 'node:fs'
+import { ensureBuilt, ensureInstalled } from './prepare.mjs'
+
+ensureInstalled()
+ensureDebian()
+const totals = { passed: 0, failed: 0, skipped: 0 }
+
+check('lint', 'npx', ['eslint', '.', '--max-warnings', '0'])
+check('rooms', 'npx', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs'])
+check('types', 'npx', ['vue-tsc', '--noEmit'])
+tests('unit', 'npx', ['vitest', 'run'])
+ensureBuilt()
+tests('browser', 'npx', ['playwright', 'test'])
+
+console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`)
+process.exit(totals.failed === 0 ? 0 : 1)
+
+/** The browser and the PDF tools come from Debian. */
+function ensureDebian() {
+  const missing = []
+  if (!existsSync('/usr/bin/chromium') && !existsSync('/usr/bin/chromium-headless-shell')) missing.push('chromium')
+  if (!existsSync('/usr/bin/pdftotext')) missing.push('poppler-utils')
+  if (!existsSync('/usr/bin/qpdf')) missing.push('qpdf')
+  if (missing.length === 0) return
+  if (process.getuid?.() !== 0) {
+    console.error(`The tests need ${missing.join(', ')}. Install them: sudo apt-get install ${missing.join(' ')}`)
+    process.exit(1)
+  }
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  for (const args of [['update'], ['install', '-y', '--no-install-recommends', ...missing]]) {
+    const result = spawnSync('apt-get', ['-qq', ...args], { stdio: ['ignore', 'ignore', 'inherit'], env })
+    if (result.status !== 0) {
+      console.error(`apt-get ${args.join(' ')} failed. Install by hand: ${missing.join(' ')}`)
+      process.exit(1)
+    }
+  }
+}
+
+function timed(name, command, args, options) {
+  const start = Date.now()
+  const result = spawnSync(command, args, { env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0' }, ...options })
+  console.log(`${name}: ${result.status === 0 ? 'ok' : 'failed'} (${Math.round((Date.now() - start) / 1000)} s)`)
+  return result
+}
+
+/** One thing that holds or does not. */
+function check(name, command, args) {
+  const { status } = timed(name, command, args, { stdio: 'inherit' })
+  if (status === 0) totals.passed++
+  else totals.failed++
+}
+
+/** A runner that closes with "name: N passed, N failed, N skipped". */
+function tests(name, command, args) {
+  const { status, stdout } = timed(name, command, args, { stdio: ['ignore', 'pipe', 'inherit'], encoding: 'utf8', maxBuffer: 1 << 28 })
+  process.stdout.write(stdout)
+  const line = new RegExp(`^${name}: (\\d+) passed, (\\d+) failed, (\\d+) skipped$`, 'm').exec(stdout)
+  const [passed, failed, skipped] = line ? line.slice(1).map(Number) : [0, 1, 0]
+  totals.passed += passed
+  totals.failed += status !== 0 && failed === 0 ? 1 : failed
+  totals.skipped += skipped
+}

@@ -1,0 +1,109 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { oneSection, part } from '../../../tests/support/models'
+import { reportModel } from '../checks'
+import { total } from '../count'
+import { readModelText, type ModelDocument } from '../model'
+import { cautionsOf, layRail, makePages, sectionLetter, stepLabel, walkRail, type BookletSource } from './index'
+
+const source = (model: ModelDocument): BookletSource => {
+  const { report, looks } = reportModel(model)
+  return { model, plan: report, views: looks.map((steps) => steps.map((look) => look.view)) }
+}
+const ferry = source(readModelText(readFileSync(new URL('../../../demo/models/ferry-house.rail.json', import.meta.url), 'utf8')))
+
+describe('pages', () => {
+  const pages = makePages(ferry)
+
+  it('run from the cover over trays and steps to the inventory', () => {
+    expect(pages[0]!.kind).toBe('cover')
+    expect(pages[pages.length - 1]!.kind).toBe('inventory')
+    expect(pages.filter((page) => page.kind === 'tray')).toHaveLength(6)
+    expect(pages.filter((page) => page.kind === 'step' || page.kind === 'jump')).toHaveLength(
+      ferry.plan.sections.reduce((n, s) => n + s.steps.length, 0),
+    )
+  })
+
+  it('count the same on every page', () => {
+    const trays = pages.flatMap((page) => (page.kind === 'tray' ? [total(page.pieces) * (page.times + page.mirrored)] : []))
+    const inventory = pages.find((page) => page.kind === 'inventory')!
+    expect(trays.reduce((a, b) => a + b)).toBe(total(inventory.pieces))
+    expect(pages[0]).toMatchObject({ facts: { parts: total(inventory.pieces) } })
+  })
+
+  it('say jumps with section letters, how often, and mirrored', () => {
+    const joins = pages.flatMap((page) => (page.kind === 'jump' ? page.joins : []))
+    expect(joins).toContainEqual({ label: 'D', name: 'Lamp', mirrored: false, count: 4 })
+    expect(joins).toContainEqual({ label: 'C', name: 'Shed', mirrored: true, count: 1 })
+  })
+
+  it('give the mirror image its own tray when it takes other pieces', () => {
+    const shed = pages.find((page) => page.kind === 'tray' && page.section === 'shed')
+    expect(shed).toMatchObject({
+      mirrored: 1,
+      mirroredPieces: expect.arrayContaining([{ shape: 'wedge-plate-2x4-right', colour: 'slate', count: 1 }]) as unknown,
+    })
+    expect(pages.find((page) => page.kind === 'tray' && page.section === 'lamp')).toMatchObject({ mirroredPieces: [] })
+  })
+
+  it('speak each step', () => {
+    for (const page of pages)
+      if (page.kind === 'step' || page.kind === 'jump') expect(page.spoken).toMatch(/^Step [A-Z]+ \d\d\. (Add|Join) .*\.$/)
+  })
+
+  it('carry notes and cautions of given steps, and have no picture of loose parts', () => {
+    const given = makePages(
+      source(oneSection([part('a', 'plate-1x1', [0, 0, 0])], [{ add: ['a'], note: 'Mind the cat.', caution: 'Sharp.' }])),
+    )
+    expect(given.find((page) => page.kind === 'step')).toMatchObject({ note: 'Mind the cat.', caution: 'Sharp.' })
+    const loose = makePages(source(oneSection([{ id: 'l', shape: 'plate-1x1', colour: 'red' }])))
+    expect(loose.find((page) => page.kind === 'step')).toMatchObject({ picture: null })
+  })
+})
+
+describe('letters and labels', () => {
+  it('go on after Z', () => {
+    expect([0, 25, 26, 51, 52, 701, 702].map(sectionLetter)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA'])
+    expect(stepLabel('B', 7)).toBe('B 07')
+  })
+})
+
+describe('cautions', () => {
+  it('always speak of small parts, and of what is done to pieces', () => {
+    expect(cautionsOf(oneSection([part('a', 'plate-1x1', [0, 0, 0])]))).toHaveLength(1)
+    const worked = { ...part('a', 'plate-1x1', [0, 0, 0]), work: [{ kind: 'cut' as const }, { kind: 'paint' as const }] }
+    expect(cautionsOf(oneSection([worked])).join(' ')).toMatch(/blade.*air the room/)
+  })
+})
+
+describe('the rail', () => {
+  const layout = layRail(ferry)
+
+  it('has a lane a section, ties to the right of all they wait for', () => {
+    expect(layout.lanes.map((lane) => lane.letter)).toEqual(['A', 'B', 'C', 'D', 'E', 'F'])
+    for (const lane of layout.lanes) lane.ties.forEach((tie, i) => expect(tie.column).toBeGreaterThan(lane.ties[i - 1]?.column ?? -1))
+    for (const bend of layout.bends) {
+      expect(bend.to.column).toBeGreaterThan(bend.from.column)
+      expect(bend.to.row).toBeGreaterThan(bend.from.row)
+    }
+    expect(layout.columns).toBe(Math.max(...layout.lanes.flatMap((lane) => lane.ties.map((tie) => tie.column))) + 1)
+  })
+
+  it('is walked from end to end by one key', () => {
+    let at = { row: 0, step: 0 }
+    let steps = 1
+    for (
+      let next = walkRail(layout, at.row, at.step, 'next');
+      next.row !== at.row || next.step !== at.step;
+      next = walkRail(layout, at.row, at.step, 'next')
+    ) {
+      expect(walkRail(layout, next.row, next.step, 'before')).toEqual(at)
+      at = next
+      steps++
+    }
+    expect(steps).toBe(layout.lanes.reduce((sum, lane) => sum + lane.ties.length, 0))
+    expect(walkRail(layout, 0, 0, 'up')).toEqual({ row: 0, step: 0 })
+    expect(walkRail(layout, 0, 0, 'down')).toEqual({ row: 1, step: 0 })
+    expect(walkRail(layout, 1, 3, 'last').step).toBe(layout.lanes[1]!.ties.length - 1)
+  })
+})

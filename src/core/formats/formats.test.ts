@@ -1,0 +1,98 @@
+import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { connectedHeap } from '../../../tests/support/heaps'
+import { oneSection, part } from '../../../tests/support/models'
+import { reportModel } from '../checks'
+import { readModelText } from '../model'
+import { checkBundle, csvLosses, readCsv, writeCsv, writeModelText, type Bundle } from './index'
+
+const demo = (name: string): string => readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8')
+
+describe('the model file', () => {
+  it.each(['bird-table', 'ferry-house', 'granary'])('%s is read and written the same', (name) => {
+    const text = demo(name)
+    expect(writeModelText(readModelText(text))).toBe(text)
+  })
+
+  it('any model: a write followed by a read is the same', () => {
+    fc.assert(
+      fc.property(connectedHeap(6), fc.string({ minLength: 1, maxLength: 30 }), (model, name) => {
+        const named = { ...model, name, notes: 'Zeile\n“2” </script> \u2028' }
+        expect(readModelText(writeModelText(named))).toEqual(named)
+      }),
+      { numRuns: 50 },
+    )
+  })
+})
+
+describe('tables', () => {
+  it('any model of parts alone: a write followed by a read is the same', () => {
+    fc.assert(
+      fc.property(connectedHeap(6), (model) => {
+        const read = readCsv(writeCsv(model), model.name)
+        const plain = model.sections[0]!.parts!.map((p) => ({ ...p }))
+        expect(read.sections[0]!.parts).toEqual(plain)
+      }),
+      { numRuns: 50 },
+    )
+  })
+
+  it('carries loose parts with their count, and awkward names', () => {
+    const model = oneSection([part('a,"b"', 'plate-1x1', [0, 0, 0]), { id: '=1', shape: 'plate-1x2', colour: 'red', count: 4 }])
+    const text = writeCsv(model)
+    expect(text.split('\n')[0]).toBe('section,id,shape,colour,x,y,z,turn,count')
+    expect(readCsv(text, 'Test').sections[0]!.parts).toEqual(model.sections[0]!.parts)
+  })
+
+  it('has the header of the contract', () => {
+    expect(writeCsv(oneSection([part('a', 'plate-1x1', [1, 2, 3], '+y-x')]))).toBe(
+      'section,id,shape,colour,x,y,z,turn\nmain,a,plate-1x1,slate,1,2,3,+y-x\n',
+    )
+  })
+
+  it.each([
+    ['another header', 'a,b\n1,2\n', 'csv-header', 'line 1'],
+    ['half a place', 'section,id,shape,colour,x,y,z,turn\ns,a,plate-1x1,red,1,,3,\n', 'csv-row', 'line 2'],
+    ['a fraction', 'section,id,shape,colour,x,y,z,turn\ns,a,plate-1x1,red,1,2.5,3,\n', 'csv-row', 'line 2'],
+    ['nothing', 'section,id,shape,colour,x,y,z,turn\n', 'csv-row', 'line 2'],
+    ['an unknown shape', 'section,id,shape,colour,x,y,z,turn\ns,a,plate-9x9,red,1,2,3,\n', 'unknown-shape', 'sections[0].parts[0].shape'],
+  ])('refuses %s', (_what, text, code, place) => {
+    expect(() => readCsv(text, 'T')).toThrow(expect.objectContaining({ code, place }) as Error)
+  })
+
+  it('says what it loses', () => {
+    expect(csvLosses(readModelText(demo('ferry-house')))).toEqual(['9 copies of sections'])
+    expect(csvLosses(readModelText(demo('bird-table')))).toEqual([])
+  })
+})
+
+describe('bundles', () => {
+  const model = readModelText(demo('bird-table'))
+  const { report, looks } = reportModel(model)
+  const { name, parts, sections, inventory, colours } = report
+  const bundle: Bundle = {
+    format: 'jump-rail-bundle',
+    version: 1,
+    model,
+    plan: { name, parts, sections, inventory, colours },
+    views: looks.map((l) => l.map((s) => s.view)),
+  }
+
+  it('take what the program makes', () => {
+    expect(checkBundle(JSON.parse(JSON.stringify(bundle)))).toEqual(bundle)
+  })
+
+  it.each([
+    ['no bundle', {}, 'not-a-bundle'],
+    ['a broken model', { ...bundle, model: { ...model, root: 'x' } }, 'missing-root'],
+    [
+      'a plan of another model',
+      { ...bundle, plan: { ...bundle.plan, sections: bundle.plan.sections.map((s) => ({ ...s, id: 'other' })) } },
+      'bundle-mismatch',
+    ],
+    ['a view that is none', { ...bundle, views: [[9]] }, 'not-a-bundle'],
+  ])('refuse %s', (_what, value, code) => {
+    expect(() => checkBundle(value)).toThrow(expect.objectContaining({ code }) as Error)
+  })
+})

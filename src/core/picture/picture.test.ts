@@ -1,0 +1,146 @@
+import { createHash } from 'node:crypto'
+import { inflateSync } from 'node:zlib'
+import { describe, expect, it } from 'vitest'
+import { oneSection, part } from '../../../tests/support/models'
+import { BASE_CATALOGUE } from '../catalogue'
+import { Flattener, type ModelDocument } from '../model'
+import { planModel } from '../plan'
+import {
+  drawnSection,
+  encodePng,
+  fitCamera,
+  lookAtSteps,
+  paintPiece,
+  project,
+  RailPainter,
+  VIEWS,
+  type DrawnSection,
+  type RgbImage,
+} from './index'
+
+const SIZE = { width: 200, height: 150 }
+const tower = oneSection(
+  [0, 1, 2, 3].map((i) => part(`b${i}`, 'brick-2x4', [0, 0, i * 12], undefined, i % 2 === 0 ? 'red' : 'navy')),
+  [0, 1, 2, 3].map((i) => ({ add: [`b${i}`] })),
+)
+const drawn = (model: ModelDocument): DrawnSection => drawnSection(model, new Flattener(model), planModel(model).plan.sections, 'main')
+const painter = (model: ModelDocument): RailPainter => new RailPainter(drawn(model), BASE_CATALOGUE, SIZE)
+const hash = (image: RgbImage): string => createHash('sha256').update(image.data).digest('hex')
+const inked = (image: RgbImage): number => {
+  let dots = 0
+  for (let i = 0; i < image.data.length; i += 3) if (image.data[i]! + image.data[i + 1]! + image.data[i + 2]! < 3 * 250) dots++
+  return dots
+}
+
+describe('the camera', () => {
+  it('fits a box into the picture from all eight corners', () => {
+    const box = { min: [0, 0, 0], max: [100, 40, 60] } as const
+    for (const view of VIEWS) {
+      const camera = fitCamera(box, view, SIZE, 10, 50)
+      for (const x of [0, 100])
+        for (const y of [0, 40])
+          for (const z of [0, 60]) {
+            const [px, py] = project(camera, [x, y, z])
+            expect(px).toBeGreaterThanOrEqual(10 - 1e-6)
+            expect(px).toBeLessThanOrEqual(190 + 1e-6)
+            expect(py).toBeGreaterThanOrEqual(10 - 1e-6)
+            expect(py).toBeLessThanOrEqual(140 + 1e-6)
+          }
+    }
+  })
+
+  it('looks down from views 0 to 3 and up from 4 to 7; what is near is nearer', () => {
+    const box = { min: [0, 0, 0], max: [10, 10, 10] } as const
+    for (const view of VIEWS) {
+      const camera = fitCamera(box, view, SIZE, 10, 50)
+      expect(project(camera, [0, 0, 10])[2] < project(camera, [0, 0, 0])[2]).toBe(view < 4)
+      expect(project(camera, [0, 0, 10])[1]).toBeLessThan(project(camera, [0, 0, 0])[1])
+    }
+  })
+})
+
+describe('step pictures', () => {
+  it('are the same whether reached step by step or at once, forward or back', () => {
+    const walking = painter(tower)
+    const walked = [0, 1, 2, 3].map((step) => hash(walking.paint(step, 0)))
+    for (const step of [3, 1, 2, 0]) expect(hash(painter(tower).paint(step, 0))).toBe(walked[step])
+    expect(hash(walking.paint(1, 0))).toBe(walked[1])
+    expect(new Set(walked).size).toBe(4)
+  })
+
+  it('grow with what is there, and mark what is new with heavier ink', () => {
+    const p = painter(tower)
+    const areas = [0, 1, 2, 3].map((step) => inked(p.paint(step, 0)))
+    expect([...areas].sort((a, b) => a - b)).toEqual(areas)
+    const dark = (image: RgbImage): number => {
+      let dots = 0
+      for (let i = 0; i < image.data.length; i += 3) if (image.data[i]! < 60 && image.data[i + 1]! < 60 && image.data[i + 2]! < 60) dots++
+      return dots
+    }
+    expect(dark(p.paint(3, 0))).toBeGreaterThan(dark(p.paintFinished(0)))
+  })
+
+  it('keep the paper around', () => {
+    const image = painter(tower).paint(3, 0)
+    expect([...image.data.slice(0, 3)]).toEqual([255, 255, 255])
+  })
+
+  it('show a copy in its free pose', () => {
+    const model: ModelDocument = {
+      ...oneSection([part('a', 'plate-2x2', [0, 0, 0]), part('j', 'jumper-2x2', [0, 0, 4])]),
+      sections: [
+        {
+          id: 'main',
+          name: 'M',
+          parts: [part('j', 'jumper-2x2', [0, 0, 0])],
+          copies: [{ id: 'v', section: 'vane', at: [10, 10, 4], rotate: [0, 0, 40] }],
+        },
+        { id: 'vane', name: 'V', parts: [part('arm', 'plate-1x4', [-15, -5, 0])] },
+      ],
+    }
+    expect(inked(painter(model).paintFinished(0))).toBeGreaterThan(500)
+  })
+})
+
+describe('the look', () => {
+  it('counts what shows of each part', () => {
+    const looks = lookAtSteps(drawn(tower))
+    expect(looks.map((look) => look.view)).toEqual([0, 0, 0, 0])
+    for (const look of looks) expect(look.shares[0]).toBeGreaterThan(0.9)
+  })
+
+  it('goes round to the side on which a part shows', () => {
+    const wall = oneSection(
+      [
+        part('base', 'plate-4x4', [0, 0, 0]),
+        part('wall', 'brick-1x4', [0, 0, 4]),
+        part('wall2', 'brick-1x4', [0, 0, 16]),
+        part('behind', 'plate-1x1', [0, 10, 4]),
+      ],
+      [{ add: ['base', 'wall', 'wall2'] }, { add: ['behind'] }],
+    )
+    const look = lookAtSteps(drawn(wall))[1]!
+    expect(look.view).not.toBe(0)
+    expect(look.shares[0]).toBeGreaterThan(0.2)
+  })
+})
+
+describe('pictures of pieces and PNG', () => {
+  it('shows every shape, each unlike a blank', () => {
+    for (const shape of BASE_CATALOGUE.shapes.values())
+      expect(inked(paintPiece(shape, 'sky', BASE_CATALOGUE, { width: 60, height: 46 })), shape.id).toBeGreaterThan(40)
+  })
+
+  it('writes a PNG whose rows are the picture', async () => {
+    const image = painter(tower).paint(1, 0)
+    const png = await encodePng(image)
+    const view = new DataView(png.buffer)
+    expect([...png.slice(0, 4)]).toEqual([137, 80, 78, 71])
+    expect([view.getUint32(16), view.getUint32(20)]).toEqual([SIZE.width, SIZE.height])
+    const length = view.getUint32(33)
+    const rows = inflateSync(png.slice(41, 41 + length))
+    expect(rows.length).toBe((SIZE.width * 3 + 1) * SIZE.height)
+    expect(rows[0]).toBe(0)
+    expect([...rows.subarray(1, 1 + SIZE.width * 3)]).toEqual([...image.data.slice(0, SIZE.width * 3)])
+  })
+})

@@ -1,0 +1,86 @@
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { makePages } from '@core/booklet'
+import { reportModel } from '@core/checks'
+import type { Bundle } from '@core/formats'
+import { catalogueOf, readModelText } from '@core/model'
+import { BookletPainter, BUNDLE_MARK, writeHtml, writePdf, type Paper } from './index'
+
+const at = (path: string): string => new URL(`../../${path}`, import.meta.url).pathname
+const font = (weight: string): Uint8Array =>
+  readFileSync(at(`node_modules/@expo-google-fonts/atkinson-hyperlegible-next/${weight}/AtkinsonHyperlegibleNext_${weight}.ttf`))
+
+const model = readModelText(readFileSync(at('demo/models/ferry-house.rail.json'), 'utf8'))
+const { report, looks } = reportModel(model)
+const bundle: Bundle = {
+  format: 'jump-rail-bundle',
+  version: 1,
+  model,
+  plan: report,
+  views: looks.map((steps) => steps.map((look) => look.view)),
+}
+
+async function printed(paper: Paper, progress?: (fraction: number) => void): Promise<string> {
+  const painter = new BookletPainter(bundle, { width: 160, height: 120 })
+  const bytes = await writePdf({
+    pages: makePages(bundle),
+    catalogue: catalogueOf(model),
+    paper,
+    fonts: { regular: font('400Regular'), bold: font('700Bold') },
+    paint: (picture, isFinished) => painter.paint(picture, isFinished),
+    paintPiece: (shape, colour) => painter.piece(shape, colour, { width: 60, height: 46 }),
+    ...(progress ? { progress } : {}),
+  })
+  const path = join(mkdtempSync(join(tmpdir(), 'jump-rail-')), 'booklet.pdf')
+  writeFileSync(path, bytes)
+  return path
+}
+
+const run = (command: string, ...args: string[]): string => execFileSync(command, args, { encoding: 'utf8' })
+
+describe('the PDF', () => {
+  it('is sound, has its fonts inside, and its text can be read: the inventory adds up to the parts', async () => {
+    const fractions: number[] = []
+    const path = await printed('a4', (fraction) => fractions.push(fraction))
+    expect(run('qpdf', '--check', path)).toContain('No syntax or stream encoding errors')
+    expect(run('pdfinfo', path)).toMatch(/Page size:\s+595.28 x 841.89/)
+    for (const line of run('pdffonts', path).trim().split('\n').slice(2)) expect(line).toMatch(/AtkinsonHyperlegible.* yes +\w+ +yes /)
+    const text = run('pdftotext', '-layout', path, '-')
+    expect(text).toContain('Ferry house')
+    const inventory = text.slice(text.indexOf('All pieces'), text.indexOf('All colours'))
+    const counts = [...inventory.matchAll(/(\d+) +(?=(?:[A-Z][a-z]+[ -]))/g)].map((match) => Number(match[1]))
+    expect(counts.reduce((a, b) => a + b, 0)).toBe(report.parts)
+    expect(fractions.at(-1)).toBe(1)
+    expect([...fractions].sort((a, b) => a - b)).toEqual(fractions)
+  })
+
+  it('comes on letter paper too', async () => {
+    expect(run('pdfinfo', await printed('letter'))).toMatch(/Page size:\s+612 x 792/)
+  })
+
+  it('stops when its progress throws', async () => {
+    await expect(
+      printed('a4', (fraction) => {
+        if (fraction > 0.3) throw new Error('stopped')
+      }),
+    ).rejects.toThrow('stopped')
+  })
+})
+
+describe('the page', () => {
+  it('holds the bundle so that nothing in it can end the script', () => {
+    const nasty: Bundle = { ...bundle, model: { ...model, name: '</script><b>$& & "x"' } }
+    const html = writeHtml(`<title>Booklet</title>${BUNDLE_MARK}`, nasty)
+    expect(html.match(/<\/script>/g)).toHaveLength(1)
+    const json = /id="bundle">(.*)<\/script>/s.exec(html)![1]!
+    expect((JSON.parse(json) as Bundle).model.name).toBe('</script><b>$& & "x"')
+    expect(html).toContain('<title>&lt;/script&gt;&lt;b&gt;$&amp; &amp; "x"</title>')
+  })
+
+  it('needs its place', () => {
+    expect(() => writeHtml('<html></html>', bundle)).toThrow(RangeError)
+  })
+})
