@@ -186,18 +186,24 @@ export interface Roof {
 }
 
 /** A gabled roof over a ceiling of plates, as a section of its own: slopes from both eaves meet under a ridge. */
-export function buildRoof(builder: SectionBuilder, roof: Roof): void {
+export const buildRoof = (builder: SectionBuilder, roof: Roof): void => {
+  buildRoofOn(builder, { ...roof, at: [0, 0, 0] })
+}
+
+/** The same with the lowest corner of its ceiling at `at`, on walls of the same section. */
+export function buildRoofOn(builder: SectionBuilder, roof: Roof & { readonly at: Vec }): void {
   const depth = roof.rows * 10
   const width = roof.columns * 10
-  const bottom = layFloor(builder, { word: 'ceiling', columns: roof.columns, rows: roof.rows, colour: 'ash' })
+  const [left, front, low] = roof.at
+  const bottom = low + layFloor(builder, { word: 'ceiling', columns: roof.columns, rows: roof.rows, colour: 'ash', at: roof.at })
   const courses = roof.rows / 2 - 1
   for (let course = 0; course < courses; course++) {
     const z = bottom + course * 12
     const inset = course * 10
     const gableFrom = inset + 20
     const gableTo = depth - inset - 20
-    for (const x of [0, width - 10]) {
-      let y = gableFrom
+    for (const x of [left, left + width - 10]) {
+      let y = front + gableFrom
       if (gableTo <= gableFrom) continue
       for (const length of gableBricks((gableTo - gableFrom) / 10)) {
         if (length === 1) builder.add('gable', 'brick-1x1', roof.gable, [x, y, z])
@@ -206,16 +212,18 @@ export function buildRoof(builder: SectionBuilder, roof: Roof): void {
       }
     }
     for (const [x, length] of slopeRow(roof.columns, course % 2 === 0)) {
-      builder.add('slope', `slope-2x${length}`, roof.colour, [x * 10, inset, z])
-      builder.addBack('slope', `slope-2x${length}`, roof.colour, [x * 10, depth - inset - 20, z])
+      builder.add('slope', `slope-2x${length}`, roof.colour, [left + x * 10, front + inset, z])
+      builder.addBack('slope', `slope-2x${length}`, roof.colour, [left + x * 10, front + depth - inset - 20, z])
     }
   }
-  const top = bottom + courses * 12
-  const middle = depth / 2 - 10
-  for (let x = 0; x + 4 <= roof.columns; x += 4) builder.add('ridge', 'plate-2x4', roof.colour, [x * 10, middle, top])
-  builder.add('ridge-tile', 'tile-2x2', roof.ridge, [0, middle, top + 4])
-  for (let x = 2; x + 4 <= roof.columns - 2; x += 4) builder.add('ridge-tile', 'tile-2x4', roof.ridge, [x * 10, middle, top + 4])
-  builder.add('ridge-tile', 'tile-2x2', roof.ridge, [width - 20, middle, top + 4])
+  layRidge(builder, roof, [left, front + depth / 2 - 10, bottom + courses * 12])
+}
+
+function layRidge(builder: SectionBuilder, roof: Roof, [left, y, top]: Vec): void {
+  for (let x = 0; x + 4 <= roof.columns; x += 4) builder.add('ridge', 'plate-2x4', roof.colour, [left + x * 10, y, top])
+  builder.add('ridge-tile', 'tile-2x2', roof.ridge, [left, y, top + 4])
+  for (let x = 2; x + 4 <= roof.columns - 2; x += 4) builder.add('ridge-tile', 'tile-2x4', roof.ridge, [left + x * 10, y, top + 4])
+  builder.add('ridge-tile', 'tile-2x2', roof.ridge, [left + roof.columns * 10 - 20, y, top + 4])
 }
 
 export interface Floor {
@@ -223,18 +231,21 @@ export interface Floor {
   readonly columns: number
   readonly rows: number
   readonly colour: string
+  /** Lowest corner, u; the origin when left out. */
+  readonly at?: Vec
 }
 
-/** Plates along x; a wide floor gets a second layer along y over the seams of the first. @returns the height reached, u */
-export function layFloor(builder: SectionBuilder, { word, columns, rows, colour }: Floor): number {
+/** Plates along x; a wide floor gets a second layer along y over the seams of the first. @returns the height of the floor, u */
+export function layFloor(builder: SectionBuilder, { word, columns, rows, colour, at = [0, 0, 0] }: Floor): number {
+  const place = (x: number, y: number, z: number): Vec => [at[0] + x * 10, at[1] + y * 10, at[2] + z]
   for (let y = 0; y < rows; y += 4)
-    for (let x = 0; x < columns; x += 12) builder.add(word, `plate-4x${Math.min(12, columns - x)}`, colour, [x * 10, y * 10, 0])
+    for (let x = 0; x < columns; x += 12) builder.add(word, `plate-4x${Math.min(12, columns - x)}`, colour, place(x, y, 0))
   if (rows <= 8) return 4
   const half = rows / 2
   for (const y of [0, half]) {
-    builder.addAcross(`${word}-tie`, `plate-2x${half}`, colour, [0, y * 10, 4])
-    for (let x = 2; x < columns - 2; x += 4) builder.addAcross(`${word}-tie`, `plate-4x${half}`, colour, [x * 10, y * 10, 4])
-    builder.addAcross(`${word}-tie`, `plate-2x${half}`, colour, [columns * 10 - 20, y * 10, 4])
+    builder.addAcross(`${word}-tie`, `plate-2x${half}`, colour, place(0, y, 4))
+    for (let x = 2; x < columns - 2; x += 4) builder.addAcross(`${word}-tie`, `plate-4x${half}`, colour, place(x, y, 4))
+    builder.addAcross(`${word}-tie`, `plate-2x${half}`, colour, place(columns - 2, y, 4))
   }
   return 8
 }

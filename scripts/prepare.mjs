@@ -27,7 +27,18 @@ export function ensureInstalled() {
   writeFileSync(mark, wanted)
 }
 
-const SOURCES = ['src', 'demo/models', 'public', 'index.html', 'follow.html', 'package-lock.json', 'vite.config.ts', 'vite.follow.config.ts', 'vite.node.config.ts', 'vite.shared.ts']
+const SOURCES = [
+  'src',
+  'demo/models',
+  'public',
+  'index.html',
+  'follow.html',
+  'package-lock.json',
+  'vite.config.ts',
+  'vite.follow.config.ts',
+  'vite.node.config.ts',
+  'vite.shared.ts',
+]
 
 /** A fingerprint of everything the build reads: names, sizes and contents. */
 function fingerprint() {

@@ -26,6 +26,7 @@ export interface ShapeRecipe {
 export function makeShape(recipe: ShapeRecipe): Shape {
   const bodies = recipe.bodies ?? [boxAt([0, 0, 0], recipe.box)]
   let mesh: Mesh | undefined
+  let plainMesh: Mesh | undefined
   return {
     id: recipe.id,
     family: recipe.family,
@@ -38,8 +39,12 @@ export function makeShape(recipe: ShapeRecipe): Shape {
       reflection: recipe.reflection ?? LEFT_RIGHT,
     },
     get mesh() {
-      mesh ??= buildMesh(recipe, bodies)
+      mesh ??= buildMesh(recipe, bodies, true)
       return mesh
+    },
+    get plainMesh() {
+      plainMesh ??= buildMesh(recipe, bodies, false)
+      return plainMesh
     },
   }
 }
@@ -48,12 +53,12 @@ const STUD_SIDES = 18
 /** Drawn a little slimmer than the 3 u of its body, so that the corner studs of round pieces stay inside the round. */
 const STUD_RADIUS = 2.85
 
-function buildMesh(recipe: ShapeRecipe, bodies: readonly BodyBox[]): Mesh {
+function buildMesh(recipe: ShapeRecipe, bodies: readonly BodyBox[], withStuds: boolean): Mesh {
   const builder = new MeshBuilder()
   if (recipe.outline) recipe.outline(builder)
   else for (const body of bodies) builder.box(body)
   for (const connector of recipe.connectors) {
-    if (connector.kind !== 'stud') continue
+    if (!withStuds || connector.kind !== 'stud') continue
     const axis = DIRECTION_VECTORS[connector.facing]!
     builder.round(connector.at, axis, STUD_RADIUS, STUD_RADIUS, STUD_HEIGHT, STUD_SIDES)
   }

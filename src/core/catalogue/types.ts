@@ -34,6 +34,8 @@ export interface Shape {
   readonly connectors: readonly Connector[]
   readonly mirror: Mirror
   readonly mesh: Mesh
+  /** The same without its studs: enough to tell what hides what. */
+  readonly plainMesh: Mesh
 }
 
 export type Finish = 'solid' | 'clear' | 'metal' | 'glow'

@@ -1,14 +1,17 @@
 import { Flattener, type ModelDocument } from '../model'
-import { drawnSection, lookAtSteps, type StepLook } from '../picture'
+import { drawnSection, lookAndRepair, type DrawnSection, type StepLook } from '../picture'
 import {
   measurePlan,
+  NORMAL_LIMITS,
   planModel,
+  type BuiltSection,
   type Finding,
   type Measures,
   type ModelPlan,
   type PlanCache,
   type PlannedModel,
   type PlanOptions,
+  type Refine,
 } from '../plan'
 import { findFindings } from './checks'
 
@@ -28,18 +31,18 @@ export interface Reported {
 /** Remembers looks by the built section they belong to. */
 export type LookCache = WeakMap<object, readonly StepLook[]>
 
-/** Plans, looks at every step, checks and measures. Progress runs from 0 to 1. */
-export function reportModel(model: ModelDocument, options: PlanOptions = {}, cache?: PlanCache, lookCache?: LookCache): Reported {
-  const progress = options.progress ?? (() => undefined)
-  const planned = planModel(model, { ...options, progress: (fraction) => progress(fraction * 0.6) }, cache)
+/** Plans, looks at every step and repairs what does not show, checks and measures. Progress runs from 0 to 1. */
+export function reportModel(model: ModelDocument, options: PlanOptions = {}, cache?: PlanCache, lookCache: LookCache = new WeakMap()): Reported {
   const flattener = new Flattener(model)
-  const looks = planned.built.map((built, i) => {
-    const known = lookCache?.get(built)
-    const look = known ?? lookAtSteps(drawnSection(model, flattener, planned.plan.sections, built.id))
-    lookCache?.set(built, look)
-    progress(0.6 + (0.4 * (i + 1)) / planned.built.length)
-    return look
-  })
+  const limits = options.limits ?? NORMAL_LIMITS
+  const refine: Refine = (built, others, print) => {
+    const draw = (section: BuiltSection): DrawnSection => drawnSection(model, flattener, [...others, print(section)], section.id, section.base)
+    const seen = lookAndRepair(built, draw, { limits })
+    lookCache.set(seen.built, seen.looks)
+    return seen.built
+  }
+  const planned = planModel(model, { ...options, refine }, cache)
+  const looks = planned.built.map((built) => lookCache.get(built)!)
   const shares = looks.map((steps) => steps.map((step) => step.shares))
   const report: Report = {
     ...planned.plan,

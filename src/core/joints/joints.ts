@@ -22,7 +22,14 @@ export interface Joints {
   readonly list: readonly Joint[]
   /** Indices into `list`, for each node. */
   readonly ofNode: readonly (readonly number[])[]
+  readonly adjacency: Adjacency
   readonly probes: number
+}
+
+/** Compressed rows: what holds to node n is list[start[n]] … list[start[n + 1] − 1]; a pair with two axes comes twice. */
+export interface Adjacency {
+  readonly start: Int32Array
+  readonly list: Int32Array
 }
 
 const AXIS_VECTORS: readonly Vec[] = [
@@ -69,7 +76,23 @@ export function findJoints(scene: Scene): Joints {
     ofNode[joint.a]!.push(i)
     ofNode[joint.b]!.push(i)
   })
-  return { list, ofNode, probes: hash.probes }
+  return { list, ofNode, adjacency: adjacencyOf(list, nodeCount), probes: hash.probes }
+}
+
+function adjacencyOf(joints: readonly Joint[], nodes: number): Adjacency {
+  const start = new Int32Array(nodes + 1)
+  for (const { a, b } of joints) {
+    start[a + 1]!++
+    start[b + 1]!++
+  }
+  for (let i = 0; i < nodes; i++) start[i + 1]! += start[i]!
+  const fill = start.slice()
+  const list = new Int32Array(joints.length * 2)
+  for (const { a, b } of joints) {
+    list[fill[a]!++] = b
+    list[fill[b]!++] = a
+  }
+  return { start, list }
 }
 
 interface Held {

@@ -20,16 +20,20 @@ export interface DrawnSection {
   readonly box: Box
 }
 
-/** Reads from a plan what stands where after each step. Works from the printed plan alone, so that a booklet needs no planner. */
+/**
+ * Reads from a plan what stands where after each step. Works from the printed plan alone, so that a booklet needs no planner.
+ * @param base the section of the document whose lattice it stands in, where the plan does not reach to it yet
+ */
 export function drawnSection(
   model: ModelDocument,
   flattener: Flattener,
   sections: readonly SectionPlan[],
   sectionId: string,
+  base?: string,
 ): DrawnSection {
   const plan = sections.find((section) => section.id === sectionId)
   if (!plan) throw new RangeError(`no planned section ${sectionId}`)
-  const lookup = new MoveLookup(model, flattener, sections, baseOf(sections, plan))
+  const lookup = new MoveLookup(model, flattener, sections, base ?? baseOf(sections, plan))
   const specs: NodeSpec[] = []
   const ranges: [number, number][] = []
   const nodeRanges: [number, number][] = []

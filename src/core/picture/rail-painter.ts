@@ -103,6 +103,8 @@ interface Drawing {
   readonly camera: Camera
   readonly layers: Layers
   readonly stencils: Map<string, Stencil>
+  /** Draws bodies without their studs. */
+  readonly isPlain?: boolean
 }
 
 export function drawPart(drawing: Drawing, section: DrawnSection, part: number): void {
@@ -115,6 +117,6 @@ export function drawPart(drawing: Drawing, section: DrawnSection, part: number):
 function stencilOf(drawing: Drawing, shape: Shape, attitude: Parameters<typeof cutStencil>[1]): Stencil {
   const key = `${shape.id} ${attitude.join()}`
   let stencil = drawing.stencils.get(key)
-  if (!stencil) drawing.stencils.set(key, (stencil = cutStencil(shape, attitude, drawing.camera)))
+  if (!stencil) drawing.stencils.set(key, (stencil = cutStencil(shape, attitude, drawing.camera, drawing.isPlain)))
   return stencil
 }

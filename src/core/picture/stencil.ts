@@ -29,11 +29,12 @@ function toneOf(normal: Vec): number {
   return light > 0.62 ? 0 : light > 0.2 ? 1 : 2
 }
 
-export function cutStencil(shape: Shape, attitude: Matrix, camera: Camera): Stencil {
+/** @param isPlain leave out the studs */
+export function cutStencil(shape: Shape, attitude: Matrix, camera: Camera, isPlain = false): Stencil {
   const matrix = multiply(camera.matrix, attitude)
   const flips = determinant(attitude) < 0
   const seen: SeenFacet[] = []
-  for (const facet of shape.mesh) {
+  for (const facet of isPlain ? shape.plainMesh : shape.mesh) {
     const normal = apply(matrix, facet.normal)
     if (normal[2] >= -1e-6) continue
     const corners = new Float64Array(facet.corners.length * 2)

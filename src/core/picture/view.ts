@@ -32,10 +32,7 @@ export interface PictureSize {
 /** Fits a box into a picture with a margin; small things are not blown up beyond `mostScale` px per u. */
 export function fitCamera(box: Box, view: ViewNumber, size: PictureSize, margin: number, mostScale: number): Camera {
   const matrix = viewMatrix(view)
-  const seen = cornersOf(box).map((corner) => apply(matrix, corner))
-  const low = (axis: 0 | 1): number => Math.min(...seen.map((v) => v[axis]))
-  const high = (axis: 0 | 1): number => Math.max(...seen.map((v) => v[axis]))
-  const [left, right, bottom, top] = [low(0), high(0), low(1), high(1)]
+  const { left, right, bottom, top } = outlineOf(box, matrix)
   const scale = Math.min(
     (size.width - 2 * margin) / Math.max(1, right - left),
     (size.height - 2 * margin) / Math.max(1, top - bottom),
@@ -47,6 +44,19 @@ export function fitCamera(box: Box, view: ViewNumber, size: PictureSize, margin:
     originX: size.width / 2 - (scale * (left + right)) / 2,
     originY: size.height / 2 + (scale * (top + bottom)) / 2,
   }
+}
+
+function outlineOf(box: Box, matrix: Matrix): { left: number; right: number; bottom: number; top: number } {
+  const seen = cornersOf(box).map((corner) => apply(matrix, corner))
+  const low = (axis: 0 | 1): number => Math.min(...seen.map((v) => v[axis]))
+  const high = (axis: 0 | 1): number => Math.max(...seen.map((v) => v[axis]))
+  return { left: low(0), right: high(0), bottom: low(1), top: high(1) }
+}
+
+/** How wide and how high a box looks in a view, in u. */
+export function projectedSize(box: Box, view: ViewNumber): PictureSize {
+  const { left, right, bottom, top } = outlineOf(box, viewMatrix(view))
+  return { width: right - left, height: top - bottom }
 }
 
 /** @returns px from the left, px from the top, depth in u (greater is farther). */

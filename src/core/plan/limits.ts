@@ -1,4 +1,5 @@
-import type { Box } from '../space'
+import type { Scene } from '../scene'
+import { turnOfMatrix, type Box } from '../space'
 import type { StepLimits } from './types'
 
 /** What the limits of a step look at: which piece, how it is turned, and its body box (u). */
@@ -51,4 +52,14 @@ export function fitsLimits(parts: readonly StepPart[], limits: StepLimits): bool
   if (parts.length > limits.inAll) return false
   if (new Set(parts.map((part) => part.piece)).size > limits.kinds) return false
   return parts.length <= limits.parts || countedParts(parts) <= limits.parts
+}
+
+/** What a step sees of a node; copies of one section are one kind of piece. */
+export function stepPart(scene: Scene, node: number): StepPart {
+  const { kind, parts, source } = scene.nodes[node]!
+  const box = scene.nodeBoxes[node]!
+  const placed = parts[0]
+  if (!placed || kind !== 'part') return { piece: source, likeness: source, box }
+  const piece = `${placed.shape.id} ${placed.colour}`
+  return { piece, likeness: `${piece} ${turnOfMatrix(placed.pose.matrix) ?? 'free'}`, box }
 }

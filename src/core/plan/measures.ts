@@ -1,4 +1,5 @@
-import { add, length, middle, scale, sizeOf, STUD_PITCH, subtract, turnOfMatrix, type Vec } from '../space'
+import { add, length, middle, scale, sizeOf, STUD_PITCH, subtract, type Box, type Vec } from '../space'
+import { stepPart } from './limits'
 import type { BuiltSection } from './section-plan'
 
 /** How well a plan reads (DESIGN.md section 5, measures). */
@@ -14,8 +15,8 @@ export interface Measures {
 }
 
 const POORLY = 0.2
-/** Like parts at one height count as neighbours up to this distance between their middles, in u. */
-const NEIGHBOUR = 60
+/** Like parts at one height count as neighbours up to this gap between their bodies, in u: two studs. */
+const NEIGHBOUR = 2 * STUD_PITCH
 
 /** @param visible for each section, each step, the share of each added node that shows; missing where nothing was drawn */
 export function measurePlan(built: readonly BuiltSection[], visible: readonly (readonly (readonly number[])[])[] | undefined): Measures {
@@ -60,41 +61,44 @@ function likePairs(section: BuiltSection): { pairs: number; together: number } {
   section.steps.forEach((step, i) => {
     for (const node of step) stepOf.set(node, i)
   })
-  const buckets = new Map<string, { node: number; at: Vec }[]>()
+  const buckets = new Map<string, number[]>()
+  const { nodeBoxes } = section.scene
   section.scene.nodes.forEach((spec, node) => {
-    const placed = spec.parts[0]
-    if (spec.kind !== 'part' || !placed) return
-    const box = section.scene.nodeBoxes[node]!
-    const key = `${placed.shape.id} ${placed.colour} ${turnOfMatrix(placed.pose.matrix) ?? ''} ${box.min[2]} ${sizeOf(box).join()}`
+    if (spec.kind !== 'part') return
+    const key = `${stepPart(section.scene, node).likeness}@${nodeBoxes[node]!.min[2]}`
     const bucket = buckets.get(key)
-    if (bucket) bucket.push({ node, at: middle(box) })
-    else buckets.set(key, [{ node, at: middle(box) }])
+    if (bucket) bucket.push(node)
+    else buckets.set(key, [node])
   })
   let pairs = 0
   let together = 0
   for (const bucket of buckets.values()) {
-    bucket.sort((a, b) => a.at[0] - b.at[0] || a.at[1] - b.at[1])
-    for (let i = 0; i < bucket.length; i++) {
-      const near = nearestInLine(bucket, i)
-      if (near < 0) continue
+    bucket.sort((a, b) => nodeBoxes[a]!.min[0] - nodeBoxes[b]!.min[0] || nodeBoxes[a]!.min[1] - nodeBoxes[b]!.min[1])
+    bucket.forEach((node, i) => {
+      const near = nearestInLine(nodeBoxes, bucket, i)
+      if (near < 0) return
       pairs++
-      if (Math.abs(stepOf.get(bucket[i]!.node)! - stepOf.get(bucket[near]!.node)!) <= 1) together++
-    }
+      if (Math.abs(stepOf.get(node)! - stepOf.get(near)!) <= 1) together++
+    })
   }
   return { pairs, together }
 }
 
-/** Looks both ways along x from i and stops where x alone is farther than the best. */
-function nearestInLine(bucket: readonly { at: Vec }[], i: number): number {
+/** Like parts are equally large, so the gap along an axis follows from where they begin; the search stops where x alone is too far. */
+function nearestInLine(boxes: readonly Box[], bucket: readonly number[], i: number): number {
+  const here = boxes[bucket[i]!]!
+  const [wide, deep] = sizeOf(here)
   let best = -1
-  let bestFar = NEIGHBOUR
+  let bestGap = NEIGHBOUR + 1
   for (const way of [-1, 1]) {
     for (let j = i + way; j >= 0 && j < bucket.length; j += way) {
-      if (Math.abs(bucket[j]!.at[0] - bucket[i]!.at[0]) > bestFar) break
-      const far = length(subtract(bucket[j]!.at, bucket[i]!.at))
-      if (far > bestFar || (far === bestFar && best >= 0)) continue
-      best = j
-      bestFar = far
+      const there = boxes[bucket[j]!]!
+      const gapX = Math.abs(there.min[0] - here.min[0]) - wide
+      if (gapX >= bestGap) break
+      const gap = Math.max(gapX, Math.abs(there.min[1] - here.min[1]) - deep, 0)
+      if (gap >= bestGap) continue
+      best = bucket[j]!
+      bestGap = gap
     }
   }
   return best

@@ -10,7 +10,15 @@ export interface PlanOptions {
   readonly limits?: StepLimits
   /** Told from 0 to 1. */
   readonly progress?: (fraction: number) => void
+  /** Looks at each section as it is built, and may lay its steps anew; what it returns is kept. */
+  readonly refine?: Refine
 }
+
+/**
+ * @param others the derived sections it may join, as they are printed
+ * @param print prints the section as it would be with other steps
+ */
+export type Refine = (built: BuiltSection, others: readonly SectionPlan[], print: (built: BuiltSection) => SectionPlan) => BuiltSection
 
 /** The plan as the command line prints it, without measures and findings. */
 export interface ModelPlan {
@@ -49,31 +57,44 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
   const order = buildingOrder(model)
   const sizes = order.map((id) => partsOf(sectionById(model, id)).length + 1)
   const all = sizes.reduce((a, b) => a + b, 0)
+  const uses = sectionUses(model)
+  const print = (section: BuiltSection): SectionPlan => writeSection(model, section, uses.get(section.base)!)
   let done = 0
   const built = order.flatMap((id, i) => {
     const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits]
     let sections = cache?.recall(id, key)
     if (!sections) {
       const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
-      sections = buildSection(model, flattener, id, { limits, progress })
+      const plain = buildSection(model, flattener, id, { limits, progress })
+      const { refine } = options
+      sections = refine ? refineAll(plain, refine, print) : plain
       cache?.keep(id, key, sections)
     }
     done += sizes[i]!
     options.progress?.(done / all)
     return sections
   })
-  const uses = sectionUses(model)
   const inventory = inventoryOf(model)
   return {
     plan: {
       name: model.name,
       parts: total(inventory),
-      sections: built.map((section) => writeSection(model, section, uses.get(section.base)!)),
+      sections: built.map(print),
       inventory,
       colours: coloursOf(inventory),
     },
     built,
   }
+}
+
+/** A section comes after its derived sections, which its picture needs. */
+function refineAll(sections: readonly BuiltSection[], refine: Refine, print: (built: BuiltSection) => SectionPlan): BuiltSection[] {
+  const printed: SectionPlan[] = []
+  return sections.map((section) => {
+    const refined = refine(section, printed, print)
+    printed.push(print(refined))
+    return refined
+  })
 }
 
 /** The section and all it uses, itself first. */

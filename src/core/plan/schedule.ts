@@ -1,18 +1,40 @@
-import { neighboursOf, type Joints } from '../joints'
+import type { Joints } from '../joints'
 import type { Scene } from '../scene'
-import { middle, PLATE_HEIGHT, sizeOf, STUD_PITCH, turnOfMatrix, type Box, type Vec } from '../space'
+import { middle, PLATE_HEIGHT, sizeOf, STUD_PITCH, type Box, type Vec } from '../space'
+import { findClusters } from './clusters'
 import { Groups } from './groups'
-import { fitsLimits, type StepPart } from './limits'
+import { fitsLimits, stepPart, type StepPart } from './limits'
 import type { Precedence } from './precede'
+import { ReadyGrid } from './ready-grid'
 import { REST_STEPS, type StepLimits } from './types'
 
 /** What the reader pays, in studs of way: the weights of the next choice. */
-const COST = {
+export interface Manner {
   /** One plate higher or lower than where the work is. */
-  layer: 3,
-  /** A new kind of piece after the last; an old one saves. */
-  samePiece: -3,
+  readonly layer: number
+  /** One stud of way to a part of another likeness, and to one of the same. */
+  readonly way: number
+  readonly likeWay: number
+  /** The same piece, turned the same, as the last part; as any part of the step. */
+  readonly sameLikeness: number
+  readonly inStepAlready: number
+  /** Leaving a cluster before it is finished. */
+  readonly leaveCluster: number
+  /** Parts that a step holds at least before a new layer opens a new step. */
+  readonly closeAtLayer: number
+}
+
+export const GROUND_UP: Manner = {
+  layer: 4,
+  way: 0.6,
+  likeWay: 0.3,
+  sameLikeness: -5,
   inStepAlready: -2,
+  leaveCluster: 60,
+  closeAtLayer: 4,
+}
+
+const COST = {
   /** Ties a loose group to the rest. */
   ties: -40,
   /** Lies loose on the table; less when the next part can hold it at once. */
@@ -26,10 +48,13 @@ const COST = {
 
 /** A candidate may cost this much more than the best and still be taken because it fits the open step. */
 const SLACK = 6
-/** Farther than this from the last part, in studs, a new step begins. */
+/** Farther than this from the last part, in studs, a new step begins; like parts may be farther. */
 const STRETCH = 14
+const LIKE_STRETCH = 22
 /** Copies joined in one step. */
 const MOST_COPIES = 4
+/** Placements for which what is ready waits for the wishes of others; then they are given up. */
+const PATIENCE = 80
 
 /** What the peel laid down with nothing to hold it: the only nodes that may begin a group, and the plane of the first. */
 export interface Starters {
@@ -37,9 +62,21 @@ export interface Starters {
   readonly firstPlane: number
 }
 
-export interface Schedule {
-  /** Nodes of each step, in order. */
-  readonly steps: readonly (readonly number[])[]
+/** What a schedule must keep: who waits for whom, and who may lie on the table. */
+export interface Frame {
+  readonly scene: Scene
+  readonly joints: Joints
+  readonly order: Precedence
+  readonly starters: Starters
+}
+
+/** Wishes of the eye: the first of each pair comes in an earlier step than the second, as far as the frame allows. */
+export type Wish = readonly [first: number, then: number]
+
+export interface ScheduleOptions {
+  readonly limits: StepLimits
+  readonly manner?: Manner
+  readonly wishes?: readonly Wish[]
 }
 
 /**
@@ -47,46 +84,75 @@ export interface Schedule {
  * With directions fixed by the peel no choice can deadlock, so the choice is free to please the reader: near, layer by
  * layer, like after like, loose parts tied soon (Agrawala et al. 2003, "Designing effective step-by-step assembly
  * instructions").
+ *
+ * @returns the nodes of each step, in order
  */
-export function schedule(scene: Scene, joints: Joints, order: Precedence, starters: Starters, limits: StepLimits): Schedule {
-  return new Scheduler(scene, joints, order, starters, limits).run()
+export function schedule(frame: Frame, options: ScheduleOptions): number[][] {
+  return new Scheduler(frame, options).run()
 }
 
 class Scheduler {
+  private readonly scene: Scene
   private readonly waits: Int32Array
+  /** Wishes still open for a node; it is passed over while anything else can be done. */
+  private readonly wished: Int32Array
+  private readonly wishesAfter = new Map<number, number[]>()
+  private readonly apart = new Map<number, Set<number>>()
   private readonly present: Uint8Array
   private readonly held: Int32Array
   private readonly groups: Groups
   private readonly loose = new Set<number>()
-  private readonly ready: number[] = []
+  private readonly ready: ReadyGrid
   private readonly steps: number[][] = [[]]
   private readonly info: readonly StepPart[]
   private readonly middles: readonly Vec[]
+  private readonly cluster: Int32Array
+  private readonly scores: Float64Array
+  private readonly manner: Manner
+  private readonly readySince: Int32Array
+  private placed = 0
   private main = -1
   /** The lowest plane of what is there. */
   private table = Infinity
   private last = -1
 
   constructor(
-    private readonly scene: Scene,
-    private readonly joints: Joints,
-    private readonly order: Precedence,
-    private readonly starters: Starters,
-    private readonly limits: StepLimits,
+    private readonly frame: Frame,
+    private readonly options: ScheduleOptions,
   ) {
+    const { scene, joints, order } = frame
     const count = scene.nodes.length
+    this.scene = scene
+    this.manner = options.manner ?? GROUND_UP
     this.waits = order.waits.slice()
+    this.wished = new Int32Array(count)
     this.present = new Uint8Array(count)
     this.held = new Int32Array(count)
     this.groups = new Groups(count)
-    this.info = scene.nodes.map((spec, node) => stepPart(scene, node, spec.kind === 'part'))
+    this.info = scene.nodes.map((_, node) => stepPart(scene, node))
     this.middles = scene.nodeBoxes.map(middle)
-    for (let node = 0; node < count; node++) if (this.waits[node] === 0) this.ready.push(node)
+    this.cluster = findClusters(scene, joints.adjacency)
+    this.scores = new Float64Array(count)
+    this.ready = new ReadyGrid(scene.nodeBoxes)
+    this.readySince = new Int32Array(count)
+    for (const wish of options.wishes ?? []) this.addWish(wish)
+    for (let node = 0; node < count; node++) if (this.waits[node] === 0) this.makeReady(node)
   }
 
-  run(): Schedule {
+  private addWish([first, then]: Wish): void {
+    if (mustPrecede(this.frame, then, first)) return
+    const list = this.wishesAfter.get(first)
+    if (list) list.push(then)
+    else this.wishesAfter.set(first, [then])
+    this.wished[then]!++
+    const kept = this.apart.get(then)
+    if (kept) kept.add(first)
+    else this.apart.set(then, new Set([first]))
+  }
+
+  run(): number[][] {
     for (let left = this.scene.nodes.length; left > 0; left--) this.place(this.choose())
-    return { steps: this.steps.filter((step) => step.length > 0) }
+    return this.steps.filter((step) => step.length > 0)
   }
 
   private get step(): number[] {
@@ -103,7 +169,7 @@ class Scheduler {
     const plane = this.planeOf(node)
     // Nothing goes below the table while something lies loose on it, unless it ties all that: the rest would be lifted.
     if (plane < this.table && this.looseBeside(node) > 0) return false
-    return this.held[node]! > 0 || (this.starters.isStarter[node] === 1 && plane === this.table)
+    return this.held[node]! > 0 || (this.frame.starters.isStarter[node] === 1 && plane === this.table)
   }
 
   /** Loose groups that would still be loose with `node` in place. */
@@ -116,39 +182,56 @@ class Scheduler {
 
   private groupsAround(node: number): Set<number> {
     const touched = new Set<number>()
-    for (const other of neighboursOf(this.joints, node)) if (this.present[other] === 1) touched.add(this.groups.of(other))
+    const { start, list } = this.frame.joints.adjacency
+    for (let k = start[node]!; k < start[node + 1]!; k++) {
+      const other = list[k]!
+      if (this.present[other] === 1) touched.add(this.groups.of(other))
+    }
     return touched
   }
 
   /** The next node; closes the open step where it does not fit. */
   private choose(): number {
     if (this.last < 0) return this.chooseFirst()
-    const scores = new Map<number, number>()
-    let best = -1
-    let bestScore = Infinity
-    for (const node of this.ready) {
-      if (!this.isSupported(node)) continue
-      const score = this.score(node)
-      scores.set(node, score)
-      if (score < bestScore || (score === bestScore && node < best)) {
-        best = node
-        bestScore = score
-      }
-    }
-    if (best < 0) {
-      // Only what nothing holds is left: it is put in all the same, and the checks report it.
-      best = this.ready.reduce((a, b) => (this.score(b) < this.score(a) ? b : a))
+    const candidates = this.candidates()
+    let best = candidates[0]!
+    for (const node of candidates) {
+      this.scores[node] = this.score(node)
+      if (this.scores[node]! < this.scores[best]! || (this.scores[node] === this.scores[best] && node < best)) best = node
     }
     if (this.fits(best)) return best
-    const other = this.bestThatFits(scores, bestScore + SLACK)
+    const other = this.bestThatFits(candidates, this.scores[best]! + SLACK)
     if (other >= 0) return other
     this.steps.push([])
     return best
   }
 
-  private bestThatFits(scores: ReadonlyMap<number, number>, bound: number): number {
-    const near = [...scores].filter(([, score]) => score <= bound).sort((a, b) => a[1] - b[1] || a[0] - b[0])
-    return near.slice(0, 24).find(([node]) => this.fits(node))?.[0] ?? -1
+  /** What can be done now, the better choice first: near and without open wishes, near, anywhere; at last what nothing holds. */
+  private candidates(): number[] {
+    const near: number[] = []
+    this.ready.eachNear(this.scene.nodeBoxes[this.last]!, (node) => {
+      if (this.isSupported(node)) near.push(node)
+    })
+    const wanted = near.filter((node) => this.isWanted(node))
+    if (wanted.length > 0) return wanted
+    const all: number[] = []
+    const hovering: number[] = []
+    this.ready.each((node) => (this.isSupported(node) ? all : hovering).push(node))
+    const wantedOfAll = all.filter((node) => this.isWanted(node))
+    if (wantedOfAll.length > 0) return wantedOfAll
+    // Only what nothing holds is left: it is put in all the same, and the checks report it.
+    return all.length > 0 ? all : hovering
+  }
+
+  private isWanted(node: number): boolean {
+    return this.wished[node]! <= 0 || this.placed - this.readySince[node]! > PATIENCE
+  }
+
+  private bestThatFits(candidates: readonly number[], bound: number): number {
+    const { scores } = this
+    const near = candidates.filter((node) => scores[node]! <= bound)
+    near.sort((a, b) => scores[a]! - scores[b]! || a - b)
+    return near.slice(0, 24).find((node) => this.fits(node)) ?? -1
   }
 
   /** Begins on the table, with the largest: a base carries what follows. */
@@ -157,31 +240,33 @@ class Scheduler {
       const size = sizeOf(this.scene.nodeBoxes[node]!)
       return size[0] * size[1]
     }
-    const onTable = this.ready.filter((node) => this.starters.isStarter[node] === 1 && this.planeOf(node) === this.starters.firstPlane)
-    const candidates = onTable.length > 0 ? onTable : this.ready
+    const ready: number[] = []
+    this.ready.each((node) => ready.push(node))
+    const { isStarter, firstPlane } = this.frame.starters
+    const onTable = ready.filter((node) => isStarter[node] === 1 && this.planeOf(node) === firstPlane)
+    const candidates = onTable.length > 0 ? onTable : ready
     return candidates.reduce((a, b) => (area(b) > area(a) || (area(b) === area(a) && b < a) ? b : a))
   }
 
   private score(node: number): number {
-    const from = this.middles[this.last]!
+    const { manner, last, info } = this
+    const from = this.middles[last]!
     const to = this.middles[node]!
-    const box = this.scene.nodeBoxes[node]!
-    const lastBox = this.scene.nodeBoxes[this.last]!
     const way = (Math.abs(to[0] - from[0]) + Math.abs(to[1] - from[1])) / STUD_PITCH
-    let score = way + (COST.layer * (box.min[2] - lastBox.min[2])) / PLATE_HEIGHT
-    const info = this.info[node]!
-    if (info.likeness === this.info[this.last]!.likeness) score += COST.samePiece
-    if (this.step.some((other) => this.info[other]!.piece === info.piece)) score += COST.inStepAlready
-    if (this.scene.nodes[node]!.kind !== 'part') {
-      const isSame = info.likeness === this.info[this.last]!.likeness
-      score += isSame ? COST.sameCopy : COST.jump
-    }
+    const isLike = info[node]!.likeness === info[last]!.likeness
+    let score = way * (isLike ? manner.likeWay : manner.way) + (isLike ? manner.sameLikeness : 0)
+    const rise = (this.planeOf(node) - this.planeOf(last)) / PLATE_HEIGHT
+    if (this.cluster[node] === this.cluster[last]) score += manner.layer * rise
+    else score += manner.leaveCluster + rise
+    if (this.step.some((other) => info[other]!.piece === info[node]!.piece)) score += manner.inStepAlready
+    if (this.scene.nodes[node]!.kind !== 'part') score += isLike ? COST.sameCopy : COST.jump
     return score + this.looseness(node)
   }
 
   private looseness(node: number): number {
     if (this.held[node] === 0) {
-      const oldest = Math.min(this.steps.length, ...[...this.loose].map((group) => this.groups.bornIn(group)))
+      let oldest = this.steps.length
+      for (const group of this.loose) oldest = Math.min(oldest, this.groups.bornIn(group))
       const isLate = this.loose.size > 0 && this.steps.length - oldest >= REST_STEPS - 1
       return (isLate ? 4 : 1) * (this.canBeHeldNext(node) ? COST.looseButSoonHeld : COST.loose)
     }
@@ -191,30 +276,32 @@ class Scheduler {
 
   /** Whether some part that would tie this one to what is there waits for nothing else. */
   private canBeHeldNext(node: number): boolean {
-    return this.order.after[node]!.some((next) => this.waits[next] === 1 && this.held[next]! > 0)
+    return this.frame.order.after[node]!.some((next) => this.waits[next] === 1 && this.held[next]! > 0)
   }
 
   private fits(node: number): boolean {
-    const { step } = this
+    const { step, info } = this
     if (step.length === 0) return true
     const kind = this.scene.nodes[node]!.kind
     const first = this.scene.nodes[step[0]!]!
     if (kind !== 'part' || first.kind !== 'part') {
-      const isLikeCopy = kind === 'copy' && first.kind === 'copy' && this.info[node]!.piece === this.info[step[0]!]!.piece
+      const isLikeCopy = kind === 'copy' && first.kind === 'copy' && info[node]!.piece === info[step[0]!]!.piece
       return isLikeCopy && step.length < MOST_COPIES
     }
-    const from = this.middles[this.last]!
-    const to = this.middles[node]!
-    if ((Math.abs(to[0] - from[0]) + Math.abs(to[1] - from[1])) / STUD_PITCH > STRETCH && !this.isAlike(node)) return false
-    if (step.some((below) => this.covers(node, below))) return false
-    return fitsLimits(
-      [...step, node].map((member) => this.info[member]!),
-      this.limits,
-    )
+    const apart = this.apart.get(node)
+    if (apart && step.some((member) => apart.has(member))) return false
+    if (this.cluster[node] !== this.cluster[this.last]) return false
+    const isHigher = this.planeOf(node) > this.planeOf(this.last)
+    if (isHigher && step.length >= this.manner.closeAtLayer) return false
+    if (this.isFar(node) || step.some((below) => this.covers(node, below))) return false
+    return fitsLimits([...step, node].map((member) => info[member]!), this.options.limits)
   }
 
-  private isAlike(node: number): boolean {
-    return this.info[node]!.likeness === this.info[this.last]!.likeness
+  private isFar(node: number): boolean {
+    const from = this.middles[this.last]!
+    const to = this.middles[node]!
+    const way = (Math.abs(to[0] - from[0]) + Math.abs(to[1] - from[1])) / STUD_PITCH
+    return way > (this.info[node]!.likeness === this.info[this.last]!.likeness ? LIKE_STRETCH : STRETCH)
   }
 
   /** Whether `node` would hide most of the flat `below`, so that a reader could not see both in one picture. */
@@ -228,7 +315,8 @@ class Scheduler {
   }
 
   private place(node: number): void {
-    this.ready.splice(this.ready.indexOf(node), 1)
+    this.ready.remove(node)
+    this.placed++
     this.step.push(node)
     this.present[node] = 1
     this.last = node
@@ -238,11 +326,19 @@ class Scheduler {
       if (this.main < 0) this.main = node
       else this.loose.add(node)
     }
-    for (const other of neighboursOf(this.joints, node)) {
+    const { start, list } = this.frame.joints.adjacency
+    for (let k = start[node]!; k < start[node + 1]!; k++) {
+      const other = list[k]!
       this.held[other]!++
       if (this.present[other] === 1) this.tie(node, other)
     }
-    for (const next of this.order.after[node]!) if (--this.waits[next]! === 0) this.ready.push(next)
+    for (const then of this.wishesAfter.get(node) ?? []) this.wished[then]!--
+    for (const next of this.frame.order.after[node]!) if (--this.waits[next]! === 0) this.makeReady(next)
+  }
+
+  private makeReady(node: number): void {
+    this.ready.add(node)
+    this.readySince[node] = this.placed
   }
 
   private tie(a: number, b: number): void {
@@ -256,15 +352,24 @@ class Scheduler {
   }
 }
 
+/** How far a chain of demands is followed; a longer one is taken for none, since a wish gives way in time. */
+const LONGEST_CHAIN = 600
+
+/** Whether the frame demands `first` before `then`, or `first` alone holds `then`. */
+function mustPrecede({ order, joints }: Frame, first: number, then: number): boolean {
+  const { start, list } = joints.adjacency
+  const holders = list.subarray(start[then]!, start[then + 1]!)
+  if (holders.length > 0 && holders.every((other) => other === first)) return true
+  const seen = new Set([first])
+  for (const node of seen) {
+    if (seen.size > LONGEST_CHAIN) return false
+    for (const next of order.after[node]!) {
+      if (next === then) return true
+      seen.add(next)
+    }
+  }
+  return false
+}
+
 const overlapLength = (a: Box, b: Box, axis: 0 | 1): number =>
   Math.max(0, Math.min(a.max[axis], b.max[axis]) - Math.max(a.min[axis], b.min[axis]))
-
-/** What a step sees of a node; copies of one section are one kind of piece. */
-function stepPart(scene: Scene, node: number, isPart: boolean): StepPart {
-  const placed = scene.nodes[node]!.parts[0]
-  const box = scene.nodeBoxes[node]!
-  const { source } = scene.nodes[node]!
-  if (!placed || !isPart) return { piece: source, likeness: source, box }
-  const piece = `${placed.shape.id} ${placed.colour}`
-  return { piece, likeness: `${piece} ${turnOfMatrix(placed.pose.matrix) ?? 'free'}`, box }
-}

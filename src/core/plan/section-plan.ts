@@ -6,7 +6,7 @@ import { MINUS_Z, PLUS_Z, scale } from '../space'
 import { followHolding, type Holding } from './holding'
 import { Peeler, type Leave } from './peel'
 import { findPrecedence } from './precede'
-import { schedule, type Starters } from './schedule'
+import { schedule, type Frame, type Starters, type Wish } from './schedule'
 import type { Block, StepLimits } from './types'
 
 /** A section (or derived section) with its steps, before it is written as a plan. */
@@ -16,6 +16,8 @@ export interface BuiltSection {
   /** The section of the document whose lattice it stands in. */
   readonly base: string
   readonly derivedFrom: string | undefined
+  /** What its schedule must keep; given steps have none, since they are not scheduled. */
+  readonly frame?: Frame
   readonly scene: Scene
   readonly joints: Joints
   /** Nodes of each step, in order of building; nodes are indices into the scene. */
@@ -86,12 +88,14 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   const precedence = findPrecedence(new SpaceLeft(finalScene, finalJoints), leaving)
   const index = new Map(contracted.map((spec, node) => [spec, node]))
   const starters = findStarters(finalScene, finalJoints, leaveNodes)
-  const { steps } = schedule(finalScene, finalJoints, precedence, starters, options.limits)
+  const frame: Frame = { scene: finalScene, joints: finalJoints, order: precedence, starters }
+  const steps = schedule(frame, options)
   const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
   return [
     ...derived,
     {
       ...identity,
+      frame,
       scene: finalScene,
       joints: finalJoints,
       steps,
@@ -103,6 +107,19 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
       twice: [],
     },
   ]
+}
+
+/** The same section with its steps laid anew, so that wishes of the eye come true as far as they can. */
+export function layAgain(built: BuiltSection, wishes: readonly Wish[], options: SectionOptions): BuiltSection {
+  if (!built.frame) return built
+  const steps = schedule(built.frame, { ...options, wishes })
+  const loose = built.looseParts.filter((ids) => ids.length > 0)
+  return {
+    ...built,
+    steps,
+    holding: followHolding(built.scene, built.joints, steps),
+    looseParts: loose.length === 0 ? [] : [...steps.map(() => []), ...loose],
+  }
 }
 
 /** Reads the peel backwards: what came with nothing there to hold it began a group on the table. */

@@ -1,0 +1,96 @@
+// Takes the pictures of docs/screenshots/ from the demo data. Starts its own server; run `npm run build` before.
+import { chromium } from '@playwright/test'
+import { execFileSync, spawn } from 'node:child_process'
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+const PORT = 4198
+const origin = `http://127.0.0.1:${PORT}`
+const folder = process.argv[2] ?? 'docs/screenshots'
+const only = process.argv.slice(3)
+mkdirSync(folder, { recursive: true })
+const data = mkdtempSync(join(tmpdir(), 'jump-rail-'))
+
+const server = spawn(process.execPath, ['dist/node/server.js'], {
+  env: { ...process.env, PORT: String(PORT), JUMP_RAIL_DATA: data },
+  stdio: 'ignore',
+})
+for (let tries = 0; ; tries++) {
+  const answers = await fetch(`${origin}/healthz`).then((r) => r.ok, () => false)
+  if (answers) break
+  if (tries > 100) throw new Error('the server does not answer')
+  await new Promise((resolve) => setTimeout(resolve, 100))
+}
+
+const shell = '/usr/bin/chromium-headless-shell'
+const browser = await chromium.launch({
+  executablePath: existsSync(shell) ? shell : '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+})
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', reducedMotion: 'reduce' })
+const page = await context.newPage()
+
+const shot = async (name) => {
+  if (only.length > 0 && !only.includes(name)) return
+  await page.waitForTimeout(300)
+  await page.screenshot({ path: join(folder, `${name}.png`) })
+  console.log(name)
+}
+/** Every picture in sight has been painted. */
+const drawn = async () => {
+  await page.locator('canvas[data-drawn="true"]').first().waitFor({ timeout: 60_000 })
+  await page.locator('canvas[data-drawn="false"]').first().waitFor({ state: 'detached', timeout: 60_000 })
+}
+const openModel = async (name) => {
+  await page.goto(origin)
+  await page.getByRole('link', { name }).click()
+  await page.getByRole('region', { name: 'Rail' }).waitFor({ timeout: 60_000 })
+}
+const goToStep = async (label) => {
+  await page.getByRole('button', { name: new RegExp(`^Step ${label},`) }).click()
+  await drawn()
+}
+
+await page.goto(origin)
+for (const name of ['Bird table', 'Ferry house', 'Granary']) {
+  await page.getByRole('listitem').filter({ hasText: name }).getByText(/ready to publish|can be built/).waitFor({ timeout: 60_000 })
+}
+await page.getByRole('listitem').nth(2).locator('img').waitFor({ timeout: 60_000 })
+await shot('shelf')
+
+await openModel('Ferry house')
+await goToStep('B 05')
+await shot('rail')
+await openModel('Granary')
+await goToStep('B 12')
+await shot('rail-large')
+
+await openModel('Ferry house')
+await page.getByRole('link', { name: 'Booklet' }).click()
+await drawn()
+await shot('booklet')
+
+await page.getByRole('button', { name: 'Publish and get a link' }).click()
+const link = await page.getByRole('link', { name: /\/f\// }).getAttribute('href')
+await page.goto(link)
+await page.getByRole('button', { name: 'Begin' }).click()
+for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight')
+await drawn()
+await page.getByRole('checkbox').first().check()
+await shot('follow')
+
+await page.setViewportSize({ width: 820, height: 1180 })
+await shot('follow-tablet')
+await page.setViewportSize({ width: 1280, height: 800 })
+
+if (only.length === 0 || only.includes('pdf-page')) {
+  const pdf = join(data, 'ferry-house.pdf')
+  execFileSync(process.execPath, ['dist/node/cli.js', 'booklet', 'demo/models/ferry-house.rail.json', '-o', pdf])
+  execFileSync('pdftoppm', ['-png', '-r', '80', '-f', '8', '-l', '8', '-singlefile', pdf, join(folder, 'pdf-page')])
+  console.log('pdf-page')
+}
+await page.close()
+await browser.close()
+server.kill('SIGTERM')
+rmSync(data, { recursive: true, force: true })
