@@ -17,7 +17,10 @@ const server = spawn(process.execPath, ['dist/node/server.js'], {
   stdio: 'ignore',
 })
 for (let tries = 0; ; tries++) {
-  const answers = await fetch(`${origin}/healthz`).then((r) => r.ok, () => false)
+  const answers = await fetch(`${origin}/healthz`).then(
+    (r) => r.ok,
+    () => false,
+  )
   if (answers) break
   if (tries > 100) throw new Error('the server does not answer')
   await new Promise((resolve) => setTimeout(resolve, 100))
@@ -54,7 +57,11 @@ const goToStep = async (label) => {
 
 await page.goto(origin)
 for (const name of ['Bird table', 'Ferry house', 'Granary']) {
-  await page.getByRole('listitem').filter({ hasText: name }).getByText(/ready to publish|can be built/).waitFor({ timeout: 60_000 })
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: name })
+    .getByText(/ready to publish|can be built/)
+    .waitFor({ timeout: 60_000 })
 }
 await page.getByRole('listitem').nth(2).locator('img').waitFor({ timeout: 60_000 })
 await shot('shelf')

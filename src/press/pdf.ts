@@ -16,6 +16,7 @@ import type { Catalogue } from '@core/catalogue'
 import { total, type PieceCount } from '@core/count'
 import { Fault } from '@core/fault'
 import { deflateRows, rgbOf, type RgbImage } from '@core/picture'
+import { breakLines, fit, paragraphs } from './text'
 
 export type Paper = 'a4' | 'letter'
 
@@ -39,6 +40,9 @@ const RULE = rgb(0.8, 0.8, 0.78)
 const ACCENT = rgb(0.05, 0.39, 0.4)
 const MARGIN = 40
 const PIECE = { width: 30, height: 23 }
+/** Lines of pieces, and letters of words, that stand beside the picture of a step that shares its sheet. */
+const MOST_LINES = 8
+const MOST_WORDS = 260
 const LINE = 26
 
 /** Writes a booklet as a PDF: two steps a page, text selectable, fonts embedded. @throws Fault `no-pages` */
@@ -190,8 +194,15 @@ class Press {
       this.text(label, x, y - 14, { size: 9.5, colour: FAINT })
     })
     y -= 40
-    if (page.notes !== '') y -= this.paragraph(page.notes.slice(0, 600), MARGIN, y, inner, { size: 10.5 }) + 8
     for (const caution of page.cautions) y -= this.caution(caution, MARGIN, y, inner)
+    y -= 6
+    for (const piece of page.notes === '' ? [] : paragraphs(page.notes)) {
+      if (y < 70) {
+        this.newPage()
+        y = this.height - 64
+      }
+      y -= this.paragraph(piece, MARGIN, y, inner, { size: 10.5 }) + 4
+    }
   }
 
   /** A triangle with a stroke stands before a caution: a sign, not only a colour. */
@@ -275,7 +286,9 @@ class Press {
     this.rule(x, y - 10.5, width)
   }
 
+  /** Two steps share a sheet; one whose words or pieces need more gets sheets of its own, so that nothing is left out. */
   private async step(page: StepPage): Promise<void> {
+    if (page.callout.length > MOST_LINES || page.note.length + page.caution.length > MOST_WORDS) return this.longStep(page)
     if (this.nextSlot !== 1) {
       this.newPage()
       this.nextSlot = 0
@@ -289,23 +302,54 @@ class Press {
     const bottom = top - 34 - pictureWidth * 0.75
     await this.picture(page.picture, false, MARGIN, bottom, pictureWidth)
     const x = this.width - MARGIN - trayWidth
-    let y = top - 44
-    for (const join of page.joins) {
-      y -= this.paragraph(`Join ${join.count > 1 ? `${join.count} of ` : ''}section ${join.label}`, x, y, trayWidth, {
-        size: 11,
-        font: this.bold,
-      })
-      y -= this.paragraph(`${join.name}${join.mirrored ? ', mirrored' : ''}`, x, y, trayWidth, { size: 10 }) + 4
-    }
-    for (const piece of page.callout.slice(0, 11)) {
+    let y = top - 44 - this.joins(page, x, top - 44, trayWidth)
+    for (const piece of page.callout) {
       await this.pieceLine(piece, x, y, trayWidth)
       y -= LINE
     }
-    if (page.rests.length > 0)
-      y -= this.paragraph('Loose on the table until the next steps hold it.', x, y, trayWidth, { size: 8.5, colour: FAINT }) + 3
-    if (page.note !== '') y -= this.paragraph(page.note.slice(0, 400), x, y, trayWidth, { size: 9 }) + 3
-    if (page.caution !== '') this.caution(page.caution.slice(0, 300), x, y, trayWidth)
+    this.stepWords(page, x, y, trayWidth)
     if (this.nextSlot === 1) this.rule(MARGIN, top - half + 14, this.width - 2 * MARGIN)
+  }
+
+  private async longStep(page: StepPage): Promise<void> {
+    this.newPage()
+    this.nextSlot = undefined
+    const top = this.height - 34
+    const inner = this.width - 2 * MARGIN
+    this.rail(page, top)
+    const pictureWidth = Math.min(inner, 420)
+    let y = top - 40 - pictureWidth * 0.75
+    await this.picture(page.picture, false, MARGIN, y, pictureWidth)
+    y -= 22
+    y -= this.joins(page, MARGIN, y, inner)
+    if (page.callout.length > 0) y = (await this.table(page.callout, y)) - 8
+    for (const piece of paragraphs(`${page.note}\n${page.caution === '' ? '' : `Take care: ${page.caution}`}`)) {
+      if (y < 90) {
+        this.newPage()
+        y = this.height - 64
+      }
+      y -= this.paragraph(piece, MARGIN, y, inner, { size: 10 }) + 3
+    }
+  }
+
+  /** What is joined, in words. @returns the height it took */
+  private joins(page: StepPage, x: number, top: number, width: number): number {
+    let y = top
+    for (const join of page.joins) {
+      const what = `Join ${join.count > 1 ? `${join.count} of ` : ''}section ${join.label}`
+      y -= this.paragraph(what, x, y, width, { size: 11, font: this.bold })
+      y -= this.paragraph(`${join.name}${join.mirrored ? ', mirrored' : ''}`, x, y, width, { size: 10 }) + 4
+    }
+    return top - y
+  }
+
+  private stepWords(page: StepPage, x: number, top: number, width: number): void {
+    let y = top
+    if (page.seenFrom !== '') y -= this.paragraph(`${page.seenFrom}.`, x, y, width, { size: 8.5, colour: FAINT }) + 3
+    if (page.rests.length > 0)
+      y -= this.paragraph('Loose on the table until the next steps hold it.', x, y, width, { size: 8.5, colour: FAINT }) + 3
+    if (page.note !== '') y -= this.paragraph(page.note, x, y, width, { size: 9 }) + 3
+    if (page.caution !== '') this.caution(page.caution, x, y, width)
   }
 
   /** The rail of the section with a tie for each step; this step's tie is long and bears its label. */
@@ -369,27 +413,4 @@ function timesWords(page: TrayPage): string {
   if (page.times > 1) words.push(`built ${page.times} times`)
   if (page.mirrored > 0) words.push(page.mirrored === 1 ? 'once more as its mirror image' : `${page.mirrored} times as its mirror image`)
   return words.length === 0 ? '' : `, ${words.join(', ')}`
-}
-
-function breakLines(text: string, fits: (line: string) => boolean): string[] {
-  const lines: string[] = []
-  for (const paragraph of text.split(/\r?\n/)) {
-    let line = ''
-    for (const word of paragraph.split(/\s+/)) {
-      const longer = line === '' ? word : `${line} ${word}`
-      if (line === '' || fits(longer)) line = longer
-      else {
-        lines.push(line)
-        line = word
-      }
-    }
-    lines.push(line)
-  }
-  return lines
-}
-
-function fit(text: string, font: PDFFont, size: number, width: number): string {
-  let shown = text
-  while (shown.length > 1 && font.widthOfTextAtSize(shown, size) > width) shown = `${shown.slice(0, -2)}…`
-  return shown
 }

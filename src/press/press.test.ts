@@ -23,10 +23,10 @@ const bundle: Bundle = {
   views: looks.map((steps) => steps.map((look) => look.view)),
 }
 
-async function printed(paper: Paper, progress?: (fraction: number) => void): Promise<string> {
+async function printed(paper: Paper, progress?: (fraction: number) => void, pages = makePages(bundle)): Promise<string> {
   const painter = new BookletPainter(bundle, { width: 160, height: 120 })
   const bytes = await writePdf({
-    pages: makePages(bundle),
+    pages,
     catalogue: catalogueOf(model),
     paper,
     fonts: { regular: font('400Regular'), bold: font('700Bold') },
@@ -59,6 +59,19 @@ describe('the PDF', () => {
 
   it('comes on letter paper too', async () => {
     expect(run('pdfinfo', await printed('letter'))).toMatch(/Page size:\s+612 x 792/)
+  })
+
+  it('leaves nothing out of a step with many pieces and long words', async () => {
+    const pieces = report.inventory.slice(0, 40)
+    const note = Array.from({ length: 300 }, (_, i) => `word${i}`).join(' ')
+    const pages = makePages(bundle).flatMap((page) =>
+      page.kind === 'step' ? [{ ...page, callout: pieces, note, caution: 'Mind the edge.' }] : [],
+    )
+    const text = run('pdftotext', '-layout', await printed('a4', undefined, pages.slice(0, 1)), '-')
+    for (let i = 0; i < 300; i++) expect(text).toContain(`word${i}`)
+    expect(text).toContain('Mind the edge.')
+    const counts = [...text.slice(0, text.indexOf('word0')).matchAll(/(\d+) +(?=(?:[A-Z][a-z]+[ -]))/g)].map((match) => Number(match[1]))
+    expect(counts.reduce((a, b) => a + b, 0)).toBe(pieces.reduce((sum, piece) => sum + piece.count, 0))
   })
 
   it('stops when its progress throws', async () => {

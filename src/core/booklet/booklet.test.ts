@@ -4,7 +4,7 @@ import { oneSection, part } from '../../../tests/support/models'
 import { reportModel } from '../checks'
 import { total } from '../count'
 import { readModelText, type ModelDocument } from '../model'
-import { cautionsOf, layRail, makePages, sectionLetter, stepLabel, walkRail, type BookletSource } from './index'
+import { cautionsOf, layRail, makePages, sectionLetter, stepLabel, walkRail, type BookletSource, seenFromWords } from './index'
 
 const source = (model: ModelDocument): BookletSource => {
   const { report, looks } = reportModel(model)
@@ -105,5 +105,18 @@ describe('the rail', () => {
     expect(walkRail(layout, 0, 0, 'up')).toEqual({ row: 0, step: 0 })
     expect(walkRail(layout, 0, 0, 'down')).toEqual({ row: 1, step: 0 })
     expect(walkRail(layout, 1, 3, 'last').step).toBe(layout.lanes[1]!.ties.length - 1)
+  })
+})
+
+describe('where a step is seen from', () => {
+  it('goes without saying in front on the right, and is said everywhere else', () => {
+    expect([0, 1, 2, 3, 4, 6].map(seenFromWords)).toEqual([
+      '',
+      'Seen from behind, on the right',
+      'Seen from behind, on the left',
+      'Seen from the front, on the left',
+      'Seen from below',
+      'Seen from below, from behind, on the left',
+    ])
   })
 })

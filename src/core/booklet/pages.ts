@@ -70,6 +70,8 @@ export interface StepPage {
   readonly note: string
   readonly caution: string
   readonly picture: PictureRef | null
+  /** In words, where the viewer stands when that is not the usual side: "Seen from behind, on the left"; else empty. */
+  readonly seenFrom: string
   readonly spoken: string
 }
 
@@ -169,6 +171,8 @@ function stepPage(
   const given = givenStep(source, section, step)
   const joins = joinsOf(source, section, step, letters)
   const label = stepLabel(letter, step.number)
+  const view = source.views[index]?.[step.number - 1] ?? 0
+  const seenFrom = isDrawn(source, section) ? seenFromWords(view) : ''
   return {
     kind: joins.length > 0 ? 'jump' : 'step',
     section: section.id,
@@ -182,11 +186,19 @@ function stepPage(
     rests: step.rests,
     note: given?.note ?? '',
     caution: given?.caution ?? '',
-    picture: isDrawn(source, section)
-      ? { section: section.id, step: step.number - 1, view: source.views[index]?.[step.number - 1] ?? 0 }
-      : null,
-    spoken: spokenStep(label, step, joins),
+    picture: isDrawn(source, section) ? { section: section.id, step: step.number - 1, view } : null,
+    seenFrom,
+    spoken: [spokenStep(label, step, joins), seenFrom === '' ? '' : `${seenFrom}.`].filter((text) => text !== '').join(' '),
   }
+}
+
+const SIDES = ['', 'from behind, on the right', 'from behind, on the left', 'from the front, on the left'] as const
+
+/** Where the viewer of a view stands, in words; empty for the usual place: in front, on the right, looking down. */
+export function seenFromWords(view: number): string {
+  const side = SIDES[view & 3]!
+  if (view < 4) return side === '' ? '' : `Seen ${side}`
+  return side === '' ? 'Seen from below' : `Seen from below, ${side}`
 }
 
 function givenStep(source: BookletSource, section: SectionPlan, step: PlanStep): GivenStep | undefined {

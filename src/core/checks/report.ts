@@ -32,11 +32,17 @@ export interface Reported {
 export type LookCache = WeakMap<object, readonly StepLook[]>
 
 /** Plans, looks at every step and repairs what does not show, checks and measures. Progress runs from 0 to 1. */
-export function reportModel(model: ModelDocument, options: PlanOptions = {}, cache?: PlanCache, lookCache: LookCache = new WeakMap()): Reported {
+export function reportModel(
+  model: ModelDocument,
+  options: PlanOptions = {},
+  cache?: PlanCache,
+  lookCache: LookCache = new WeakMap(),
+): Reported {
   const flattener = new Flattener(model)
   const limits = options.limits ?? NORMAL_LIMITS
   const refine: Refine = (built, others, print) => {
-    const draw = (section: BuiltSection): DrawnSection => drawnSection(model, flattener, [...others, print(section)], section.id, section.base)
+    const draw = (section: BuiltSection): DrawnSection =>
+      drawnSection(model, flattener, [...others, print(section)], section.id, section.base)
     const seen = lookAndRepair(built, draw, { limits })
     lookCache.set(seen.built, seen.looks)
     return seen.built

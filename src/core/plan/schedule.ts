@@ -197,7 +197,7 @@ class Scheduler {
     let best = candidates[0]!
     for (const node of candidates) {
       this.scores[node] = this.score(node)
-      if (this.scores[node]! < this.scores[best]! || (this.scores[node] === this.scores[best] && node < best)) best = node
+      if (this.scores[node] < this.scores[best]! || (this.scores[node] === this.scores[best] && node < best)) best = node
     }
     if (this.fits(best)) return best
     const other = this.bestThatFits(candidates, this.scores[best]! + SLACK)
@@ -294,7 +294,10 @@ class Scheduler {
     const isHigher = this.planeOf(node) > this.planeOf(this.last)
     if (isHigher && step.length >= this.manner.closeAtLayer) return false
     if (this.isFar(node) || step.some((below) => this.covers(node, below))) return false
-    return fitsLimits([...step, node].map((member) => info[member]!), this.options.limits)
+    return fitsLimits(
+      [...step, node].map((member) => info[member]!),
+      this.options.limits,
+    )
   }
 
   private isFar(node: number): boolean {
@@ -358,7 +361,7 @@ const LONGEST_CHAIN = 600
 /** Whether the frame demands `first` before `then`, or `first` alone holds `then`. */
 function mustPrecede({ order, joints }: Frame, first: number, then: number): boolean {
   const { start, list } = joints.adjacency
-  const holders = list.subarray(start[then]!, start[then + 1]!)
+  const holders = list.subarray(start[then], start[then + 1])
   if (holders.length > 0 && holders.every((other) => other === first)) return true
   const seen = new Set([first])
   for (const node of seen) {

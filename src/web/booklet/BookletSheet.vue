@@ -7,6 +7,8 @@ import TrayList from '../shared/TrayList.vue'
 
 const props = defineProps<{ page: Page; number: number }>()
 const step = computed(() => (props.page.kind === 'step' || props.page.kind === 'jump' ? props.page : null))
+/** A long list of pieces runs over the whole width, in columns. */
+const isLong = computed(() => 'pieces' in props.page && props.page.pieces.length > 9)
 const title = computed(() => {
   const { page } = props
   if (page.kind === 'cover') return page.name
@@ -17,7 +19,7 @@ const title = computed(() => {
 </script>
 
 <template>
-  <article class="sheet" :aria-label="`Sheet ${number}, ${title}`">
+  <article class="sheet" :class="{ wide: isLong }" :aria-label="`Sheet ${number}, ${title}`">
     <h2>{{ title }}</h2>
     <template v-if="page.kind === 'cover'">
       <p v-if="page.designer" class="faint">Designed by {{ page.designer }}</p>
@@ -39,6 +41,7 @@ const title = computed(() => {
     <template v-else-if="step">
       <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
       <StepPicture :picture="step.picture" :label="step.spoken" :width="640" :height="480" />
+      <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
       <p v-for="join in step.joins" :key="`${join.label} ${join.mirrored}`">
         <b
           >Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name
@@ -65,8 +68,15 @@ const title = computed(() => {
   flex-direction: column;
   gap: 8px;
   min-height: 500px;
-  max-height: 660px;
-  overflow: hidden auto;
+  min-width: 0;
+}
+.sheet.wide {
+  grid-column: 1 / -1;
+  min-height: 0;
+}
+.sheet.wide :deep(.tray) {
+  columns: 290px;
+  column-gap: 34px;
 }
 .sheet p {
   margin: 0;

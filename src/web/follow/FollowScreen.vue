@@ -256,6 +256,7 @@ watch(drawnForPrint, async (drawn) => {
               }}{{ join.mirrored ? ', mirrored' : '' }}
             </p>
             <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
+            <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
             <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
             <p v-if="step.note" class="notes">{{ step.note }}</p>
             <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>

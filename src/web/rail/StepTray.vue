@@ -59,6 +59,7 @@ const isLast = computed(() => props.page.number === props.page.of)
         </button>
       </template>
     </TrayList>
+    <p v-if="page.seenFrom" class="faint">{{ page.seenFrom }}.</p>
     <p v-if="page.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
     <template v-if="canEdit">
       <div class="acts">

@@ -37,7 +37,7 @@ const plural = (count: number, word: string): string => `${count} ${word}${count
       >
     </p>
     <div class="acts" role="group" :aria-label="`What to do with ${stored.name}`">
-      <button class="plain-button" @click="emit('duplicate')">Copy</button>
+      <button class="plain-button" @click="emit('duplicate')">Duplicate</button>
       <button class="plain-button" @click="emit('save', 'file')">Save file</button>
       <button class="plain-button" @click="emit('save', 'table')">Save table</button>
       <button class="plain-button" @click="emit('remove')">Take off</button>

@@ -25,10 +25,12 @@ export interface StoredModel {
 
 class LibraryDatabase extends Dexie {
   models!: Table<StoredModel, string>
+  /** One row once anything has stood here. */
+  marks!: Table<{ readonly id: string }, string>
 
   constructor(name: string) {
     super(name)
-    this.version(1).stores({ models: 'id, updatedAt, deletedAt' })
+    this.version(1).stores({ models: 'id, updatedAt, deletedAt', marks: 'id' })
   }
 }
 
@@ -65,7 +67,10 @@ export class Library {
       deletedAt: 0,
       ...more,
     }
-    await this.db.models.add(stored)
+    await this.db.transaction('rw', this.db.models, this.db.marks, async () => {
+      await this.db.models.add(stored)
+      await this.db.marks.put({ id: 'used' })
+    })
     return stored
   }
 
@@ -102,7 +107,7 @@ export class Library {
 
   /** Whether anything was ever here: an emptied shelf stays empty. */
   async isNew(): Promise<boolean> {
-    return (await this.db.models.count()) === 0
+    return (await this.db.marks.count()) === 0
   }
 
   async forgetOldDeletions(now = Date.now()): Promise<void> {

@@ -1,0 +1,151 @@
+import { execFileSync } from 'node:child_process'
+import { pathToFileURL } from 'node:url'
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible, openDemo, pictureDrawn, publish } from './support'
+
+/** Walks a booklet to its end, ticking the first piece of each step. @returns the titles passed */
+async function tickThrough(page: Page): Promise<string[]> {
+  const titles: string[] = []
+  for (;;) {
+    titles.push(await page.getByRole('heading', { level: 1 }).innerText())
+    const boxes = page.getByRole('checkbox')
+    if ((await boxes.count()) > 0) await boxes.first().check()
+    const next = page.getByRole('button', { name: /^Next/ })
+    if (await next.isDisabled()) return titles
+    await next.click()
+  }
+}
+
+test('previews the sheets', async ({ page }) => {
+  await openDemo(page, 'Ferry house')
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  await expect(page.getByRole('article', { name: 'Sheet 1, Ferry house' })).toContainText('225 parts')
+  await pictureDrawn(page)
+  await page.getByRole('button', { name: /^Show \d+ more/ }).click()
+  await expect(page.getByRole('article')).toHaveCount(24)
+  await expectAccessible(page)
+})
+
+test('publishes, and another builder follows to the last step; the place is kept on that device', async ({ page, browser }) => {
+  await openDemo(page, 'Bird table')
+  const link = await publish(page)
+  await expect(page.getByRole('img', { name: 'The link as a code to scan' })).toBeVisible()
+  await page.getByRole('button', { name: 'Copy the link' }).click()
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(link)
+
+  const stranger = await browser.newContext()
+  const follower = await stranger.newPage()
+  const errors: string[] = []
+  follower.on('pageerror', (error) => errors.push(error.message))
+  await follower.goto(link)
+  await expect(follower.getByRole('heading', { level: 1, name: 'Bird table' })).toBeVisible()
+  await expect(follower.getByText('Small parts: keep them away')).toBeVisible()
+  await pictureDrawn(follower)
+  await expectAccessible(follower)
+  await follower.getByRole('button', { name: 'Begin' }).click()
+  const titles = await tickThrough(follower)
+  expect(titles[0]).toContain('A Bird table')
+  expect(titles[titles.length - 1]).toBe('All pieces')
+  expect(titles.filter((title) => /^A \d\d$/.test(title)).length).toBeGreaterThan(4)
+  await expect(follower.getByText('32 parts')).toBeVisible()
+
+  await follower.keyboard.press('ArrowLeft')
+  const last = await follower.getByRole('heading', { level: 1 }).innerText()
+  await follower.reload()
+  await expect(follower.getByRole('heading', { level: 1 })).toHaveText(last)
+  await expect(follower.getByRole('checkbox').first()).toBeChecked()
+  await expectAccessible(follower)
+  expect(errors).toEqual([])
+  await stranger.close()
+})
+
+test('the follower has an overview of sections and turns the model', async ({ page }) => {
+  await openDemo(page, 'Ferry house')
+  await page.goto(await publish(page))
+  await page.keyboard.press('o')
+  const overview = page.getByRole('region', { name: 'Sections' })
+  await expect(overview.getByRole('button', { name: /^C Shed/ })).toBeVisible()
+  await expectAccessible(page)
+  await overview.getByRole('button', { name: 'Step B 03' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('B 03')
+  await pictureDrawn(page)
+  const before = await page.locator('canvas[role="img"]').screenshot()
+  await page.keyboard.press('t')
+  await expect.poll(async () => (await page.locator('canvas[role="img"]').screenshot()).equals(before)).toBe(false)
+})
+
+test('the exported page works from a disk, offline', async ({ page, browser }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'One page that works offline' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('bird-table.html')
+  const stranger = await browser.newContext({ offline: true })
+  const follower = await stranger.newPage()
+  const requests: string[] = []
+  follower.on('request', (request) => {
+    if (/^https?:/.test(request.url())) requests.push(request.url())
+  })
+  const path = test.info().outputPath('bird-table.html')
+  await file.saveAs(path)
+  await follower.goto(pathToFileURL(path).href)
+  await follower.getByRole('button', { name: 'Begin' }).click()
+  await pictureDrawn(follower)
+  expect((await tickThrough(follower)).pop()).toBe('All pieces')
+  expect(requests).toEqual([])
+  await stranger.close()
+})
+
+test('the PDF holds every step and an inventory that adds up', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  for (const [paper, size] of [
+    ['A4', '595.28 x 841.89'],
+    ['Letter', '612 x 792'],
+  ] as const) {
+    await page.getByLabel('Paper').selectOption(paper)
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PDF', exact: true }).click()])
+    const path = test.info().outputPath(`${paper}.pdf`)
+    await file.saveAs(path)
+    expect(execFileSync('qpdf', ['--check', path], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors found')
+    expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).toContain(size)
+    const text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' })
+    const inventory = text.slice(text.indexOf('All pieces'), text.indexOf('All colours'))
+    const counts = [...inventory.matchAll(/(?:^|\s{2,})(\d+)\s+(?=[A-Z])/gm)].map((match) => Number(match[1]))
+    expect(counts.reduce((a, b) => a + b, 0)).toBe(32)
+    expect(inventory).toContain('32 parts')
+  }
+})
+
+test('a large PDF shows its progress and can be stopped', async ({ page }) => {
+  await openDemo(page, 'Granary')
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  await page.getByRole('button', { name: 'PDF', exact: true }).click()
+  const work = page.getByRole('group', { name: 'Writing the PDF' })
+  await expect(work.getByRole('progressbar')).toBeVisible()
+  await work.getByRole('button', { name: 'Stop' }).click()
+  await expect(work).toBeHidden()
+  await expect(page.getByRole('button', { name: 'PDF', exact: true })).toBeEnabled()
+})
+
+test('a server that refuses is quoted, and the files remain', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  await page.route('**/api/bundles', (route) => route.fulfill({ status: 429, json: { code: 'too-often', message: 'Too many booklets.' } }))
+  await page.getByRole('button', { name: 'Publish and get a link' }).click()
+  await expect(page.getByRole('alert')).toContainText('Too many booklets.')
+  await expectAccessible(page)
+})
+
+test('printing prepares every page and hands it to the printer', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await page.goto(await publish(page))
+  await page.evaluate(() => {
+    window.print = () => document.body.setAttribute('data-printed', String(document.querySelectorAll('.print-page').length))
+  })
+  await page.getByRole('button', { name: 'Print all' }).click()
+  await expect(page.locator('body')).toHaveAttribute('data-printed', /^\d+$/, { timeout: 30_000 })
+  expect(Number(await page.locator('body').getAttribute('data-printed'))).toBeGreaterThan(8)
+})

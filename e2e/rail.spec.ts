@@ -1,0 +1,164 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie, trayTotal } from './support'
+
+test('the keyboard walks the rail: along a lane, over its end, and between lanes', async ({ page }) => {
+  await openDemo(page, 'Ferry house')
+  await expect(stepLabel(page)).toContainText('A 01')
+  await page.keyboard.press('ArrowRight')
+  await expect(stepLabel(page)).toContainText('A 02')
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('ArrowDown')
+  await expect(stepLabel(page)).toContainText('B 01')
+  await page.keyboard.press('End')
+  await expect(stepLabel(page)).toContainText('House')
+  await page.keyboard.press('ArrowRight')
+  await expect(stepLabel(page)).toContainText('C 01')
+  await expect(page.locator('button[aria-current="step"]')).toHaveAccessibleName(/^Step C 01, \d+ pieces?/)
+})
+
+test('every step of the demo can be walked, and its trays add up to the model', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  let sum = 0
+  const steps = await page.getByRole('button', { name: /^Step A \d\d,/ }).count()
+  for (let i = 0; i < steps; i++) {
+    if (i > 0) await page.keyboard.press('ArrowRight')
+    await expect(stepLabel(page)).toContainText(`A ${String(i + 1).padStart(2, '0')}`)
+    sum += await trayTotal(page.getByRole('list', { name: 'Pieces of this step' }))
+  }
+  expect(sum).toBe(32)
+})
+
+test('a step is split, undone, redone, and is still so after a reload', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  const ties = page.getByRole('button', { name: /^Step A \d\d,/ })
+  const before = await ties.count()
+  await page.getByRole('button', { name: 'Split this step' }).click()
+  await expect(ties).toHaveCount(before + 1)
+  await expect(page.getByText('laid by you')).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(ties).toHaveCount(before)
+  await page.keyboard.press('Control+y')
+  await expect(ties).toHaveCount(before + 1)
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
+  await page.reload()
+  await expect(ties).toHaveCount(before + 1)
+  await page.getByRole('button', { name: 'Merge with the next step' }).click()
+  await expect(ties).toHaveCount(before)
+})
+
+test('a part moves to the step after and back, and what goes wrong sits on its step', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  const tray = page.getByRole('list', { name: 'Pieces of this step' })
+  const before = await trayTotal(tray)
+  const move = tray.getByRole('button', { name: /to the step after$/ }).first()
+  await move.click()
+  await expect.poll(() => trayTotal(tray)).toBe(before - 1)
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect.poll(() => trayTotal(tray)).toBe(before)
+  // The board comes after the roof that its pillars carry: they hang in the air.
+  const board = tray.getByRole('button', { name: 'Move one Plate 4 × 4, Tan to the step after' })
+  const steps = await page.getByRole('button', { name: /^Step A \d\d,/ }).count()
+  for (let i = 1; i < steps; i++) {
+    if ((await board.count()) > 0) await board.click()
+    await page.keyboard.press('ArrowRight')
+    await expect(stepLabel(page)).toContainText(/A \d\d/)
+  }
+  await expect(
+    page
+      .getByRole('region', { name: 'Findings' })
+      .getByRole('button', { name: /^▲? ?Error/ })
+      .first(),
+  ).toBeVisible()
+})
+
+test('notes and cautions are kept with their step and undone as one edit', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('textbox', { name: 'Note for the builder' }).fill('Press hard at the corners.')
+  await page.getByRole('textbox', { name: 'Caution' }).fill('Mind the edge.')
+  await stepLabel(page).click()
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Note for the builder' })).toHaveValue('Press hard at the corners.')
+  await expect(page.getByRole('textbox', { name: 'Caution' })).toHaveValue('Mind the edge.')
+})
+
+test('a model with errors lists them, and a click leads to the step', async ({ page }) => {
+  await page.goto('/')
+  const parts = [
+    { id: 'a', shape: 'brick-2x2', colour: 'red', at: [0, 0, 0] },
+    { id: 'b', shape: 'brick-2x2', colour: 'blue', at: [10, 0, 0] },
+    { id: 'c', shape: 'brick-2x2', colour: 'blue', at: [100, 0, 40] },
+  ]
+  const model = { format: 'jump-rail-model', version: 1, name: 'Wrong', root: 'm', sections: [{ id: 'm', name: 'Main', parts }] }
+  const buffer = Buffer.from(JSON.stringify(model))
+  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'wrong.rail.json', mimeType: 'application/json', buffer })
+  await page.getByRole('button', { name: 'Open' }).click()
+  const findings = page.getByRole('region', { name: 'Findings' })
+  await expect(findings.getByRole('button', { name: /share space/ })).toBeVisible()
+  await findings.getByRole('button', { name: /Nothing holds “c”/ }).click()
+  await expect(page.locator('button[aria-current="step"]')).toHaveAccessibleName(/finding/)
+  await expectAccessible(page)
+})
+
+test('the large demo plans in a worker while the page answers', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Granary' }).click()
+  const longest = await page.evaluate(async () => {
+    let last = performance.now()
+    let worst = 0
+    while (!document.querySelector('canvas[data-drawn="true"]')) {
+      await new Promise((resolve) => setTimeout(resolve, 0))
+      const now = performance.now()
+      worst = Math.max(worst, now - last)
+      last = now
+    }
+    return worst
+  })
+  test.info().annotations.push({ type: 'longest pause of the page, ms', description: String(Math.round(longest)) })
+  expect(longest).toBeLessThan(1500)
+  await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible()
+  await tie(page, 'B 12').click()
+  await pictureDrawn(page)
+  await expect(stepLabel(page)).toContainText('B 12')
+  await expectAccessible(page)
+})
+
+test('planning can be stopped, and begun again', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Granary' }).click()
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByText('Planning was stopped')).toBeVisible()
+  await page.getByRole('button', { name: 'Plan again' }).click()
+  await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible({ timeout: 30_000 })
+})
+
+test('two tabs: the second does not overwrite the first, and offers the file', async ({ page, context }) => {
+  await openDemo(page, 'Bird table')
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(other.getByRole('region', { name: 'Rail' })).toBeVisible()
+  await page.getByRole('button', { name: 'Split this step' }).click()
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
+  await other.getByRole('button', { name: 'Split this step' }).click()
+  await expect(other.getByRole('alert').filter({ hasText: 'changed in another tab' })).toBeVisible()
+  const [download] = await Promise.all([other.waitForEvent('download'), other.getByRole('button', { name: 'Download the file' }).click()])
+  expect(download.suggestedFilename()).toBe('bird-table.rail.json')
+})
+
+test('a tablet held upright shows picture, rail and tray below one another', async ({ page }) => {
+  await page.setViewportSize({ width: 820, height: 1180 })
+  await openDemo(page, 'Ferry house')
+  const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+  expect(overflow).toBeLessThanOrEqual(0)
+  await expect(page.getByRole('region', { name: 'Tray' })).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('an address of nothing says so and leads home', async ({ page }) => {
+  await page.goto('/m/no-such-model/rail')
+  await expect(page.getByRole('heading', { name: 'This model cannot be opened' })).toBeVisible()
+  await page.goto('/nowhere/at/all')
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'To the shelf' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Shelf' })).toBeVisible()
+})

@@ -1,0 +1,99 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from './support'
+
+const MODEL = {
+  format: 'jump-rail-model',
+  version: 1,
+  name: 'Two plates',
+  root: 'main',
+  sections: [
+    {
+      id: 'main',
+      name: 'Main',
+      parts: [
+        { id: 'a', shape: 'plate-2x2', colour: 'red', at: [0, 0, 0] },
+        { id: 'b', shape: 'plate-2x2', colour: 'blue', at: [0, 0, 4] },
+      ],
+    },
+  ],
+}
+const file = (name: string, text: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+const bring = (page: Page) => page.getByLabel('Model files to bring in')
+
+test('the shelf stands ready with three demos, each with picture, facts and how ready it is', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('heading', { level: 1, name: 'Shelf' })).toBeVisible()
+  const places = page.getByRole('list', { name: 'Models' }).getByRole('listitem')
+  await expect(places).toHaveCount(3)
+  for (const [name, parts] of [
+    ['Bird table', 32],
+    ['Ferry house', 225],
+    ['Granary', 1639],
+  ] as const) {
+    const place = places.filter({ hasText: name })
+    await expect(place).toContainText(`${parts} parts`, { timeout: 45_000 })
+    await expect(place).toContainText('ready to publish')
+    await expect(place.locator('img')).toBeVisible()
+  }
+  await expectAccessible(page)
+})
+
+test('brings in a file by the button, and a table by dropping it', async ({ page }) => {
+  await page.goto('/')
+  await bring(page).setInputFiles(file('two.rail.json', JSON.stringify(MODEL)))
+  await expect(page.getByText('“Two plates” stands on the shelf.')).toBeVisible()
+  const transfer = await page.evaluateHandle(() => {
+    const data = new DataTransfer()
+    const rows = ['section,id,shape,colour,x,y,z,turn', 'main,a,plate-1x2,sand,0,0,0,', 'main,b,tile-1x2,ivory,0,0,4,+x+y']
+    data.items.add(new File([rows.join('\n')], 'bench.csv', { type: 'text/csv' }))
+    return data
+  })
+  await page.locator('.shelf-screen').dispatchEvent('drop', { dataTransfer: transfer })
+  await expect(page.getByText('“bench” stands on the shelf.')).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Models' }).getByRole('listitem').filter({ hasText: 'bench' })).toContainText('2 parts')
+})
+
+test('refuses a broken file with its place, and nothing changes', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Granary' })).toContainText('1639 parts', { timeout: 45_000 })
+  const broken = structuredClone(MODEL)
+  Object.assign(broken.sections[0]!.parts[1]!, { turn: '+x+x' })
+  await bring(page).setInputFiles(file('broken.rail.json', JSON.stringify(broken)))
+  const alert = page.getByRole('alert')
+  await expect(alert).toContainText('“broken.rail.json” was not brought in, and nothing has changed.')
+  await expect(alert).toContainText('sections[0].parts[1].turn')
+  await bring(page).setInputFiles(file('torn.rail.json', '{"format": "jump-rail-'))
+  await expect(page.getByRole('alert').filter({ hasText: 'not valid JSON' })).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Models' }).getByRole('listitem')).toHaveCount(3)
+  await expectAccessible(page)
+})
+
+test('duplicates, saves as a file, takes off, and brings back by undo', async ({ page }) => {
+  await page.goto('/')
+  const places = page.getByRole('list', { name: 'Models' }).getByRole('listitem')
+  const acts = page.getByRole('group', { name: 'What to do with Bird table', exact: true })
+  await acts.getByRole('button', { name: 'Duplicate' }).click()
+  await expect(places).toHaveCount(4)
+  const [saved] = await Promise.all([page.waitForEvent('download'), acts.getByRole('button', { name: 'Save file' }).click()])
+  expect(saved.suggestedFilename()).toBe('bird-table.rail.json')
+  expect(readFileSync(await saved.path(), 'utf8')).toBe(readFileSync('demo/models/bird-table.rail.json', 'utf8'))
+  await acts.getByRole('button', { name: 'Take off' }).click()
+  await expect(places).toHaveCount(3)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(places).toHaveCount(4)
+})
+
+test('an empty shelf says what to do, and stays empty', async ({ page }) => {
+  await page.goto('/')
+  for (const name of ['Bird table', 'Ferry house', 'Granary']) {
+    await page
+      .getByRole('group', { name: `What to do with ${name}` })
+      .getByRole('button', { name: 'Take off' })
+      .click()
+  }
+  await expect(page.getByRole('heading', { name: 'The shelf is empty' })).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'The shelf is empty' })).toBeVisible()
+  await expectAccessible(page)
+})

@@ -1,0 +1,41 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Locator, type Page } from '@playwright/test'
+
+/** Opens a demo from the shelf and waits for its rail. */
+export async function openDemo(page: Page, name: string): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('link', { name }).click()
+  await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible({ timeout: 30_000 })
+  await pictureDrawn(page)
+}
+
+/** The step picture has been painted. */
+export async function pictureDrawn(page: Page): Promise<void> {
+  await expect(page.locator('canvas[data-drawn="true"]').first()).toBeVisible({ timeout: 30_000 })
+}
+
+export const tie = (page: Page, label: string): Locator => page.getByRole('button', { name: new RegExp(`^Step ${label},`) })
+
+/** The label of the step that the tray shows: "B 05". */
+export const stepLabel = (page: Page): Locator => page.getByRole('region', { name: 'Tray' }).getByRole('heading', { level: 2 })
+
+/** Publishes the open model and returns the link. */
+export async function publish(page: Page): Promise<string> {
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  await page.getByRole('button', { name: 'Publish and get a link' }).click()
+  const link = page.getByRole('link', { name: /\/f\// })
+  await expect(link).toBeVisible()
+  return (await link.getAttribute('href'))!
+}
+
+/** No finding of axe on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual([])
+}
+
+/** The total of the counts that a tray lists. */
+export async function trayTotal(tray: Locator): Promise<number> {
+  const counts = await tray.locator('.count').allInnerTexts()
+  return counts.reduce((sum, text) => sum + Number.parseInt(text, 10), 0)
+}
