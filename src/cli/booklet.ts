@@ -1,8 +1,8 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { makePages } from '@core/booklet'
-import { hasErrors, reportModel } from '@core/checks'
+import { hasErrors, reportModel, viewsOf } from '@core/checks'
 import { Fault } from '@core/fault'
-import type { Bundle } from '@core/formats'
+import { makeBundle, type Bundle } from '@core/formats'
 import { catalogueOf, type ModelDocument } from '@core/model'
 import { BookletPainter, writeHtml, writePdf, type Paper } from '@press/index'
 
@@ -19,14 +19,7 @@ export async function writeBooklet(model: ModelDocument, options: BookletOptions
   const { output } = options
   if (typeof output !== 'string') throw new Fault('usage', 'No file to write was named.', { wayOut: 'Add -o OUT.pdf or -o OUT.html.' })
   const { report, looks } = reportModel(model)
-  const { name, parts, sections, inventory, colours } = report
-  const bundle: Bundle = {
-    format: 'jump-rail-bundle',
-    version: 1,
-    model,
-    plan: { name, parts, sections, inventory, colours },
-    views: looks.map((steps) => steps.map((look) => look.view)),
-  }
+  const bundle = makeBundle(model, report, viewsOf(looks))
   if (output.endsWith('.html')) await writeFile(output, writeHtml((await asset('../follow/follow.html')).toString('utf8'), bundle))
   else if (output.endsWith('.pdf')) await writeFile(output, await pdf(bundle, paperOf(options.paper)))
   else throw new Fault('unknown-format', 'The format to write is not known.', { place: output, wayOut: 'Known: .pdf, .html.' })

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { makePages } from '@core/booklet'
-import { reportModel } from '@core/checks'
-import type { Bundle } from '@core/formats'
+import { reportModel, viewsOf } from '@core/checks'
+import { makeBundle, type Bundle } from '@core/formats'
 import { catalogueOf, readModelText } from '@core/model'
 import { BookletPainter, BUNDLE_MARK, writeHtml, writePdf, type Paper } from './index'
 
@@ -15,13 +15,7 @@ const font = (weight: string): Uint8Array =>
 
 const model = readModelText(readFileSync(at('demo/models/ferry-house.rail.json'), 'utf8'))
 const { report, looks } = reportModel(model)
-const bundle: Bundle = {
-  format: 'jump-rail-bundle',
-  version: 1,
-  model,
-  plan: report,
-  views: looks.map((steps) => steps.map((look) => look.view)),
-}
+const bundle = makeBundle(model, report, viewsOf(looks))
 
 async function printed(paper: Paper, progress?: (fraction: number) => void, pages = makePages(bundle)): Promise<string> {
   const painter = new BookletPainter(bundle, { width: 160, height: 120 })

@@ -2,21 +2,14 @@ import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
-import { reportModel } from '@core/checks'
-import type { Bundle } from '@core/formats'
+import { reportModel, viewsOf } from '@core/checks'
+import { makeBundle } from '@core/formats'
 import { readModelText } from '@core/model'
 import { buildServer } from './app'
 
 const model = readModelText(readFileSync(new URL('../../demo/models/bird-table.rail.json', import.meta.url), 'utf8'))
 const { report, looks } = reportModel(model)
-const { name, parts, sections, inventory, colours } = report
-const bundle: Bundle = {
-  format: 'jump-rail-bundle',
-  version: 1,
-  model,
-  plan: { name, parts, sections, inventory, colours },
-  views: looks.map((s) => s.map((l) => l.view)),
-}
+const bundle = makeBundle(model, report, viewsOf(looks))
 
 const open: { close: () => Promise<unknown> }[] = []
 async function start(publishLimit = 100) {

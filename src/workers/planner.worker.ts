@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { reportModel, type LookCache, type Report } from '@core/checks'
+import { reportModel, viewsOf, type LookCache, type Report } from '@core/checks'
 import { plainFault, type PlainFault } from '@core/fault'
 import { readCsv } from '@core/formats'
 import { checkModel, readModelText, type ModelDocument, type Section } from '@core/model'
@@ -38,7 +38,7 @@ const api = {
       progress(fraction)
     }
     const { report, looks: seen } = reportModel(intern(model), { progress: say }, plans, looks)
-    return { report, views: seen.map((steps) => steps.map((look) => look.view)) }
+    return { report, views: viewsOf(seen) }
   },
   /** Reads a file's text; a fault comes back as data. */
   read(text: string, name: string, isTable: boolean): ReadAnswer {

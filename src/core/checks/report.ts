@@ -57,3 +57,6 @@ export function reportModel(
   }
   return { report, planned, looks }
 }
+
+/** For each section, each step: the number of its view. */
+export const viewsOf = (looks: Reported['looks']): number[][] => looks.map((steps) => steps.map((look) => look.view))

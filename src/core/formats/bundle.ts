@@ -23,6 +23,12 @@ export interface Bundle {
   readonly views: readonly (readonly number[])[]
 }
 
+/** The bundle of a model as it was planned and looked at. */
+export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views: Bundle['views']): Bundle {
+  const { name, parts, sections, inventory, colours } = planned
+  return { format: 'jump-rail-bundle', version: 1, model, plan: { name, parts, sections, inventory, colours }, views }
+}
+
 /** Largest bundle that is taken, in bytes of JSON. */
 export const BUNDLE_BYTES = 32 * 1024 * 1024
 

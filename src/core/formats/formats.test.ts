@@ -3,9 +3,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { connectedHeap } from '../../../tests/support/heaps'
 import { oneSection, part } from '../../../tests/support/models'
-import { reportModel } from '../checks'
+import { reportModel, viewsOf } from '../checks'
 import { readModelText } from '../model'
-import { checkBundle, csvLosses, readCsv, writeCsv, writeModelText, type Bundle } from './index'
+import { checkBundle, csvLosses, makeBundle, readCsv, writeCsv, writeModelText } from './index'
 
 const demo = (name: string): string => readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8')
 
@@ -70,14 +70,7 @@ describe('tables', () => {
 describe('bundles', () => {
   const model = readModelText(demo('bird-table'))
   const { report, looks } = reportModel(model)
-  const { name, parts, sections, inventory, colours } = report
-  const bundle: Bundle = {
-    format: 'jump-rail-bundle',
-    version: 1,
-    model,
-    plan: { name, parts, sections, inventory, colours },
-    views: looks.map((l) => l.map((s) => s.view)),
-  }
+  const bundle = makeBundle(model, report, viewsOf(looks))
 
   it('take what the program makes', () => {
     expect(checkBundle(JSON.parse(JSON.stringify(bundle)))).toEqual(bundle)

@@ -10,8 +10,9 @@ import { REST_STEPS, type StepLimits } from './types'
 
 /** What the reader pays, in studs of way: the weights of the next choice. */
 export interface Manner {
-  /** One plate higher or lower than where the work is. */
+  /** One plate higher or lower than where the work is, and a new layer at all, be it thick or thin. */
   readonly layer: number
+  readonly newLayer: number
   /** One stud of way to a part of another likeness, and to one of the same. */
   readonly way: number
   readonly likeWay: number
@@ -22,16 +23,22 @@ export interface Manner {
   readonly leaveCluster: number
   /** Parts that a step holds at least before a new layer opens a new step. */
   readonly closeAtLayer: number
+  /** Farther than this from the last part, in studs, a new step begins; like parts may be farther. */
+  readonly stretch: number
+  readonly likeStretch: number
 }
 
 export const GROUND_UP: Manner = {
-  layer: 4,
+  layer: 2.5,
+  newLayer: 8,
   way: 0.6,
   likeWay: 0.3,
   sameLikeness: -5,
   inStepAlready: -2,
   leaveCluster: 60,
   closeAtLayer: 4,
+  stretch: 14,
+  likeStretch: 22,
 }
 
 const COST = {
@@ -48,9 +55,6 @@ const COST = {
 
 /** A candidate may cost this much more than the best and still be taken because it fits the open step. */
 const SLACK = 6
-/** Farther than this from the last part, in studs, a new step begins; like parts may be farther. */
-const STRETCH = 14
-const LIKE_STRETCH = 22
 /** Copies joined in one step. */
 const MOST_COPIES = 4
 /** Placements for which what is ready waits for the wishes of others; then they are given up. */
@@ -256,7 +260,8 @@ class Scheduler {
     const isLike = info[node]!.likeness === info[last]!.likeness
     let score = way * (isLike ? manner.likeWay : manner.way) + (isLike ? manner.sameLikeness : 0)
     const rise = (this.planeOf(node) - this.planeOf(last)) / PLATE_HEIGHT
-    if (this.cluster[node] === this.cluster[last]) score += manner.layer * rise
+    const newLayer = Math.max(-1, Math.min(1, rise)) * manner.newLayer
+    if (this.cluster[node] === this.cluster[last]) score += manner.layer * rise + newLayer
     else score += manner.leaveCluster + rise
     if (this.step.some((other) => info[other]!.piece === info[node]!.piece)) score += manner.inStepAlready
     if (this.scene.nodes[node]!.kind !== 'part') score += isLike ? COST.sameCopy : COST.jump
@@ -304,7 +309,7 @@ class Scheduler {
     const from = this.middles[this.last]!
     const to = this.middles[node]!
     const way = (Math.abs(to[0] - from[0]) + Math.abs(to[1] - from[1])) / STUD_PITCH
-    return way > (this.info[node]!.likeness === this.info[this.last]!.likeness ? LIKE_STRETCH : STRETCH)
+    return way > (this.info[node]!.likeness === this.info[this.last]!.likeness ? this.manner.likeStretch : this.manner.stretch)
   }
 
   /** Whether `node` would hide most of the flat `below`, so that a reader could not see both in one picture. */

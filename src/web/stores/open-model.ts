@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Report } from '@core/checks'
 import { faultLine, plainFault } from '@core/fault'
-import { writeModelText, type Bundle } from '@core/formats'
+import { makeBundle, writeModelText, type Bundle } from '@core/formats'
 import { catalogueOf, type ModelDocument } from '@core/model'
 import { download, fileName } from '../shared/download'
 import { PainterClient } from '../shared/painter-client'
@@ -34,14 +34,7 @@ export const useOpenModel = defineStore('open-model', () => {
 
   const bundle = computed<Bundle | null>(() => {
     if (!model.value || !report.value) return null
-    const { name, parts, sections, inventory, colours } = report.value
-    return {
-      format: 'jump-rail-bundle',
-      version: 1,
-      model: model.value,
-      plan: { name, parts, sections, inventory, colours },
-      views: views.value,
-    }
+    return makeBundle(model.value, report.value, views.value)
   })
 
   /** @throws Fault `no-model` */
