@@ -1,0 +1,95 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import type { ModelDocument } from '@core/model'
+import type { ModelPlan } from '@core/plan'
+import { oneSection, part } from '../../tests/support/models'
+
+const folder = mkdtempSync(join(tmpdir(), 'jump-rail-'))
+const top = new URL('../../', import.meta.url).pathname
+const demo = (name: string): string => join(top, `demo/models/${name}.rail.json`)
+
+function run(...args: string[]): { code: number | null; out: string; err: string } {
+  const result = spawnSync(process.execPath, ['--import', 'tsx', join(top, 'src/cli/main.ts'), ...args], { cwd: top, encoding: 'utf8' })
+  return { code: result.status, out: result.stdout, err: result.stderr }
+}
+
+function file(name: string, content: ModelDocument | string): string {
+  const path = join(folder, name)
+  writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content))
+  return path
+}
+
+describe('the command line', () => {
+  it('plans: everything the contract prints, and the inventory is the sum of callouts times uses', () => {
+    const { code, out } = run('plan', demo('ferry-house'), '--json')
+    expect(code).toBe(0)
+    const plan = JSON.parse(out) as ModelPlan & { measures: unknown; findings: unknown }
+    expect(Object.keys(plan).sort()).toEqual(['colours', 'findings', 'inventory', 'measures', 'name', 'parts', 'sections'])
+    expect(plan.parts).toBe(plan.inventory.reduce((sum, piece) => sum + piece.count, 0))
+    expect(plan.parts).toBe(plan.colours.reduce((sum, colour) => sum + colour.count, 0))
+    const sum = plan.sections.reduce(
+      (all, section) =>
+        all + (section.times + section.mirrored) * section.steps.flatMap((step) => step.callout).reduce((n, piece) => n + piece.count, 0),
+      0,
+    )
+    expect(sum).toBe(plan.parts)
+  })
+
+  it('ends with 1 where an error stands, and still prints the plan', () => {
+    const hovering = file('hovering.rail.json', oneSection([part('a', 'brick-1x1', [0, 0, 0]), part('b', 'brick-1x1', [50, 0, 40])]))
+    const planned = run('plan', hovering, '--json')
+    expect(planned.code).toBe(1)
+    expect((JSON.parse(planned.out) as ModelPlan).sections[0]!.steps.length).toBeGreaterThan(0)
+    expect(planned.err).toContain('unheld')
+    const checked = run('check', hovering, '--json')
+    expect(checked.code).toBe(1)
+    expect((JSON.parse(checked.out) as { code: string }[]).map((finding) => finding.code)).toEqual(['unheld'])
+  })
+
+  it.each([
+    ['a torn file', file('torn.rail.json', '{"form'), 'not valid JSON'],
+    ['an unknown shape, with the nearest', file('shape.rail.json', oneSection([part('a', 'plate-2x44', [0, 0, 0])])), 'plate-2x4'],
+    ['a file that is not there', join(folder, 'nothing.rail.json'), 'cannot be read'],
+  ])('refuses %s with 2, a reason, and prints nothing', (_what, path, reason) => {
+    const { code, out, err } = run('plan', path, '--json')
+    expect([code, out]).toEqual([2, ''])
+    expect(err).toContain(reason)
+  })
+
+  it('refuses what it does not know with 2', () => {
+    expect(run('dance').code).toBe(2)
+    expect(run('plan', demo('bird-table'), '--strategy', 'sideways-first').code).toBe(2)
+    expect(run('picture', demo('bird-table'), '--step', '99', '-o', join(folder, 'x.png')).code).toBe(2)
+  })
+
+  it('writes a picture of the asked width', () => {
+    const path = join(folder, 'step.png')
+    expect(run('picture', demo('bird-table'), '--section', 'bird-table', '--step', '2', '-o', path, '--width', '320').code).toBe(0)
+    const png = readFileSync(path)
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([320, 240])
+  })
+
+  it('converts to a table and back without loss of parts', () => {
+    const table = join(folder, 'bird.csv')
+    const back = join(folder, 'bird.rail.json')
+    expect(run('convert', demo('bird-table'), table).code).toBe(0)
+    expect(run('convert', table, back).code).toBe(0)
+    const parts = (path: string) => (JSON.parse(readFileSync(path, 'utf8')) as ModelDocument).sections[0]!.parts
+    expect(parts(back)).toEqual(parts(demo('bird-table')))
+  })
+
+  it('lists the catalogue', () => {
+    const shapes = JSON.parse(run('shapes', '--json').out) as Record<string, unknown>[]
+    expect(shapes.find((shape) => shape['id'] === 'slope-2x4')).toEqual({
+      id: 'slope-2x4',
+      family: 'slope',
+      box: [40, 20, 12],
+      studs: 4,
+      sockets: 8,
+      mirror: 'slope-2x4',
+    })
+  })
+})
