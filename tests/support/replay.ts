@@ -134,6 +134,7 @@ export function overlaps(a: Thing, b: Thing): boolean {
 }
 
 const FAR = 1_000_000
+const STUD_REACH = 2
 
 /** Everything a box passes on its way in along `direction`, from far outside to its place. */
 function wayIn(box: Brick, direction: Vec): Brick {
@@ -154,7 +155,9 @@ export function obstacle(thing: Thing, direction: Vec, present: readonly Thing[]
   const around = bodies.reduce((a, b) =>
     boxBetween(a.min.map((v, i) => Math.min(v, b.min[i]!)) as Corner, a.max.map((v, i) => Math.max(v, b.max[i]!)) as Corner),
   )
-  const near = { min: around.min.map((v) => v - 2) as Corner, max: around.max.map((v) => v + 2) as Corner, open: false }
+  // Studs of both reach beyond their bodies.
+  const reach = 2 * STUD_REACH
+  const near = { min: around.min.map((v) => v - reach) as Corner, max: around.max.map((v) => v + reach) as Corner, open: false }
   for (const other of present) {
     if (!other.boxes.some((box) => meet(near, box))) continue
     if (bodies.some((way) => other.boxes.some((box) => meet(way, box)))) return other.id

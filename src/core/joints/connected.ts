@@ -1,4 +1,14 @@
-import type { Joints } from './joints'
+import type { Joint, Joints } from './joints'
+
+/** Nodes that hold to `node`; one that holds along two axes comes twice. */
+export function neighboursOf({ adjacency }: Joints, node: number): Int32Array {
+  return adjacency.list.subarray(adjacency.start[node]!, adjacency.start[node + 1]!)
+}
+
+/** The joints of `node`. */
+export function jointsOf({ adjacency, list }: Joints, node: number): Joint[] {
+  return Array.from(adjacency.joint.subarray(adjacency.start[node]!, adjacency.start[node + 1]!), (index) => list[index]!)
+}
 
 /** Connected groups among the nodes for which `isThere` holds, joined by joints both of whose ends are there. */
 export function heldGroups(nodeCount: number, joints: Joints, isThere: (node: number) => boolean): number[][] {
@@ -8,8 +18,8 @@ export function heldGroups(nodeCount: number, joints: Joints, isThere: (node: nu
     if (seen[start] === 1 || !isThere(start)) continue
     const group = [start]
     seen[start] = 1
-    for (let i = 0; i < group.length; i++) {
-      for (const other of neighboursOf(joints, group[i]!)) {
+    for (const node of group) {
+      for (const other of neighboursOf(joints, node)) {
         if (seen[other] === 1 || !isThere(other)) continue
         seen[other] = 1
         group.push(other)
@@ -18,12 +28,4 @@ export function heldGroups(nodeCount: number, joints: Joints, isThere: (node: nu
     groups.push(group)
   }
   return groups
-}
-
-/** Nodes that hold to `node`; one that holds along two axes comes twice. */
-export function neighboursOf(joints: Joints, node: number): number[] {
-  return joints.ofNode[node]!.map((index) => {
-    const joint = joints.list[index]!
-    return joint.a === node ? joint.b : joint.a
-  })
 }

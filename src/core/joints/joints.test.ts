@@ -12,7 +12,7 @@ const jointsOf = (model: ModelDocument) => {
   return { scene, joints: findJoints(scene) }
 }
 const pairs = (model: ModelDocument) =>
-  jointsOf(model).joints.list.map((joint) => ({ a: joint.a, b: joint.b, axis: joint.axis, studs: joint.places.length }))
+  jointsOf(model).joints.list.map((joint) => ({ a: joint.a, b: joint.b, axis: joint.axis, studs: joint.studs }))
 
 describe('joints', () => {
   it('count the studs of a pair', () => {

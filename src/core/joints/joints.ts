@@ -1,4 +1,4 @@
-import type { ConnectorTable, FreeConnector, Scene } from '../scene'
+import { GrowingInts, type ConnectorTable, type FreeConnector, type Scene } from '../scene'
 import { DIRECTION_VECTORS, dot, FREE_TOLERANCE, length, opposite, subtract, type Direction, type Vec } from '../space'
 import { PointHash } from './point-hash'
 
@@ -12,24 +12,33 @@ export interface Joint {
   /** 0–2 for x, y, z; `FREE_AXIS` otherwise. */
   readonly axis: number
   readonly vector: Vec
-  /** Places of the studs, u. Its length is the number of studs. */
-  readonly places: readonly Vec[]
-  /** The parts that hold each other, by index into the scene: owner of the stud, owner of the socket, a pair a place. */
-  readonly pairs: readonly (readonly [number, number])[]
+  /** How many studs hold. */
+  readonly studs: number
 }
 
 export interface Joints {
   readonly list: readonly Joint[]
-  /** Indices into `list`, for each node. */
-  readonly ofNode: readonly (readonly number[])[]
   readonly adjacency: Adjacency
+  readonly held: HeldStuds
   readonly probes: number
 }
 
-/** Compressed rows: what holds to node n is list[start[n]] … list[start[n + 1] − 1]; a pair with two axes comes twice. */
+/** Compressed rows: what holds to node n is list[start[n]] … list[start[n + 1] − 1], by the joint of the same index in `joint`. */
 export interface Adjacency {
   readonly start: Int32Array
+  /** The other node; one that holds along two axes comes twice. */
   readonly list: Int32Array
+  readonly joint: Int32Array
+}
+
+/** Every stud in a socket, joint after joint: those of joint j are start[j] … start[j + 1] − 1. */
+export interface HeldStuds {
+  readonly start: Int32Array
+  /** Parts by index into the scene: owner of the stud, owner of the socket. */
+  readonly studPart: Int32Array
+  readonly socketPart: Int32Array
+  /** x, y, z of each, u. */
+  readonly places: Float64Array
 }
 
 const AXIS_VECTORS: readonly Vec[] = [
@@ -38,45 +47,87 @@ const AXIS_VECTORS: readonly Vec[] = [
   [0, 0, 1],
 ]
 
-interface Draft {
-  a: number
-  b: number
-  axis: number
-  vector: Vec
-  places: Vec[]
-  pairs: [number, number][]
-}
-
 /**
  * All stud–socket joints between different nodes. Two connectors join when their places coincide and they face each other:
  * equal integers in the lattice, within `FREE_TOLERANCE` across a free pose. O(connectors).
  */
 export function findJoints(scene: Scene): Joints {
-  const drafts = new Map<number, Draft[]>()
-  const nodeCount = scene.nodes.length
-  const record = (stud: Held, socket: Held, axis: number, vector: Vec, place: Vec): void => {
-    if (stud.node === socket.node) return
-    const a = Math.min(stud.node, socket.node)
-    const b = Math.max(stud.node, socket.node)
-    const key = a * nodeCount + b
-    let ofPair = drafts.get(key)
-    if (!ofPair) drafts.set(key, (ofPair = []))
-    let draft = ofPair.find((d) => d.axis === axis && (axis !== FREE_AXIS || Math.abs(dot(d.vector, vector)) > AGREES))
-    if (!draft) ofPair.push((draft = { a, b, axis, vector, places: [], pairs: [] }))
-    draft.places.push(place)
-    draft.pairs.push([stud.part, socket.part])
-  }
   const hash = hashSockets(scene.connectors)
-  joinLattice(scene.connectors, hash, record)
-  joinFree(scene, record)
+  const collector = new Collector(scene.nodes.length)
+  joinLattice(scene.connectors, hash, collector)
+  joinFree(scene, collector)
+  return collector.finish(hash.probes)
+}
 
-  const list: Joint[] = [...drafts.values()].flat()
-  const ofNode: number[][] = scene.nodes.map(() => [])
-  list.forEach((joint, i) => {
-    ofNode[joint.a]!.push(i)
-    ofNode[joint.b]!.push(i)
-  })
-  return { list, ofNode, adjacency: adjacencyOf(list, nodeCount), probes: hash.probes }
+interface Held {
+  readonly node: number
+  readonly part: number
+}
+
+/** Gathers studs in sockets, one joint a pair of nodes and axis. */
+class Collector {
+  private readonly drafts = new Map<number, number[]>()
+  private readonly joints: { a: number; b: number; axis: number; vector: Vec; studs: number }[] = []
+  private readonly jointOf = new GrowingInts()
+  private readonly studPart = new GrowingInts()
+  private readonly socketPart = new GrowingInts()
+  private places = new Float64Array(3072)
+
+  constructor(private readonly nodeCount: number) {}
+
+  add(studNode: number, studPart: number, socketNode: number, socketPart: number, axis: number, vector: Vec, x: number, y: number, z: number): void {
+    if (studNode === socketNode) return
+    const joint = this.jointFor(Math.min(studNode, socketNode), Math.max(studNode, socketNode), axis, vector)
+    this.joints[joint]!.studs++
+    const at = this.jointOf.length * 3
+    if (at + 3 > this.places.length) {
+      const larger = new Float64Array(this.places.length * 2)
+      larger.set(this.places)
+      this.places = larger
+    }
+    this.places[at] = x
+    this.places[at + 1] = y
+    this.places[at + 2] = z
+    this.jointOf.push(joint)
+    this.studPart.push(studPart)
+    this.socketPart.push(socketPart)
+  }
+
+  private jointFor(a: number, b: number, axis: number, vector: Vec): number {
+    const key = a * this.nodeCount + b
+    const known = this.drafts.get(key)
+    const found = known?.find((index) => {
+      const joint = this.joints[index]!
+      return joint.axis === axis && (axis !== FREE_AXIS || Math.abs(dot(joint.vector, vector)) > AGREES)
+    })
+    if (found !== undefined) return found
+    const index = this.joints.push({ a, b, axis, vector, studs: 0 }) - 1
+    if (known) known.push(index)
+    else this.drafts.set(key, [index])
+    return index
+  }
+
+  finish(probes: number): Joints {
+    return { list: this.joints, adjacency: adjacencyOf(this.joints, this.nodeCount), held: this.heldStuds(), probes }
+  }
+
+  private heldStuds(): HeldStuds {
+    const count = this.jointOf.length
+    const jointOf = this.jointOf.take()
+    const start = new Int32Array(this.joints.length + 1)
+    this.joints.forEach((joint, i) => {
+      start[i + 1] = start[i]! + joint.studs
+    })
+    const fill = start.slice()
+    const held = { start, studPart: new Int32Array(count), socketPart: new Int32Array(count), places: new Float64Array(count * 3) }
+    for (let i = 0; i < count; i++) {
+      const at = fill[jointOf[i]!]!++
+      held.studPart[at] = this.studPart.data[i]!
+      held.socketPart[at] = this.socketPart.data[i]!
+      for (let k = 0; k < 3; k++) held.places[at * 3 + k] = this.places[i * 3 + k]!
+    }
+    return held
+  }
 }
 
 function adjacencyOf(joints: readonly Joint[], nodes: number): Adjacency {
@@ -88,40 +139,55 @@ function adjacencyOf(joints: readonly Joint[], nodes: number): Adjacency {
   for (let i = 0; i < nodes; i++) start[i + 1]! += start[i]!
   const fill = start.slice()
   const list = new Int32Array(joints.length * 2)
-  for (const { a, b } of joints) {
+  const joint = new Int32Array(joints.length * 2)
+  joints.forEach(({ a, b }, i) => {
+    joint[fill[a]!] = i
     list[fill[a]!++] = b
+    joint[fill[b]!] = i
     list[fill[b]!++] = a
-  }
-  return { start, list }
+  })
+  return { start, list, joint }
 }
 
-interface Held {
-  readonly node: number
-  readonly part: number
+/** The joints between nodes some of which were drawn together; what now lies inside one node is no joint. */
+export function contractJoints(joints: Joints, newOf: Int32Array, nodeCount: number): Joints {
+  const collector = new Collector(nodeCount)
+  const { start, studPart, socketPart, places } = joints.held
+  joints.list.forEach(({ a, b, axis, vector }, joint) => {
+    const [first, second] = [newOf[a]!, newOf[b]!]
+    for (let i = start[joint]!; i < start[joint + 1]!; i++) {
+      collector.add(first, studPart[i]!, second, socketPart[i]!, axis, vector, places[i * 3]!, places[i * 3 + 1]!, places[i * 3 + 2]!)
+    }
+  })
+  return collector.finish(joints.probes)
 }
 
-type Record = (stud: Held, socket: Held, axis: number, vector: Vec, place: Vec) => void
+/** Where the studs of a joint stand, u. */
+export function placesOf(joints: Joints, joint: number): Vec[] {
+  const { start, places } = joints.held
+  const found: Vec[] = []
+  for (let i = start[joint]!; i < start[joint + 1]!; i++) found.push([places[i * 3]!, places[i * 3 + 1]!, places[i * 3 + 2]!])
+  return found
+}
 
 function hashSockets(table: ConnectorTable): PointHash {
   const hash = new PointHash(table.count)
+  const { at, facing, isStud } = table
   for (let i = 0; i < table.count; i++) {
-    if (table.isStud[i] === 1) continue
-    hash.put(table.at[i * 3]!, table.at[i * 3 + 1]!, table.at[i * 3 + 2]!, table.facing[i]!, i)
+    if (isStud[i] === 0) hash.put(at[i * 3]!, at[i * 3 + 1]!, at[i * 3 + 2]!, facing[i]!, i)
   }
   return hash
 }
 
-const held = (table: ConnectorTable, i: number): Held => ({ node: table.node[i]!, part: table.part[i]! })
-
-function joinLattice(table: ConnectorTable, sockets: PointHash, record: Record): void {
+function joinLattice(table: ConnectorTable, sockets: PointHash, into: Collector): void {
+  const { at, facing, isStud, node, part } = table
   for (let i = 0; i < table.count; i++) {
-    if (table.isStud[i] === 0) continue
-    const place: Vec = [table.at[i * 3]!, table.at[i * 3 + 1]!, table.at[i * 3 + 2]!]
-    const facing = table.facing[i] as Direction
-    const axis = facing >> 1
-    let found = sockets.first(place[0], place[1], place[2], opposite(facing))
-    for (; found >= 0; found = sockets.next[found]!) {
-      record(held(table, i), held(table, found), axis, AXIS_VECTORS[axis]!, place)
+    if (isStud[i] === 0) continue
+    const [x, y, z] = [at[i * 3]!, at[i * 3 + 1]!, at[i * 3 + 2]!]
+    const way = facing[i] as Direction
+    const axis = way >> 1
+    for (let found = sockets.first(x, y, z, opposite(way)); found >= 0; found = sockets.next[found]!) {
+      into.add(node[i]!, part[i]!, node[found]!, part[found]!, axis, AXIS_VECTORS[axis]!, x, y, z)
     }
   }
 }
@@ -130,9 +196,9 @@ function joinLattice(table: ConnectorTable, sockets: PointHash, record: Record):
 const AGREES = 0.99996
 
 /** Free connectors against all: buckets of 1 u, looking into the neighbours that the tolerance can reach. */
-function joinFree(scene: Scene, record: Record): void {
+function joinFree(scene: Scene, into: Collector): void {
   if (scene.freeConnectors.length === 0) return
-  const all: FreeConnector[] = [...scene.freeConnectors, ...latticeNear(scene)]
+  const all: FreeConnector[] = [...scene.freeConnectors, ...latticeConnectors(scene)]
   const buckets = new Map<string, FreeConnector[]>()
   const bucketOf = (v: Vec): Vec => [Math.floor(v[0]), Math.floor(v[1]), Math.floor(v[2])]
   for (const connector of all) {
@@ -150,11 +216,16 @@ function joinFree(scene: Scene, record: Record): void {
         if (!isFree.has(stud) && !isFree.has(socket)) continue
         if (length(subtract(stud.at, socket.at)) > FREE_TOLERANCE) continue
         if (dot(stud.facing, socket.facing) > -AGREES) continue
-        const axis = AXIS_VECTORS.findIndex((v) => Math.abs(dot(v, stud.facing)) > AGREES)
-        record(stud, socket, axis < 0 ? FREE_AXIS : axis, axis < 0 ? stud.facing : AXIS_VECTORS[axis]!, stud.at)
+        addFree(stud, socket, stud, into)
       }
     }
   }
+}
+
+function addFree(stud: Held, socket: Held, { at, facing }: FreeConnector, into: Collector): void {
+  const axis = AXIS_VECTORS.findIndex((v) => Math.abs(dot(v, facing)) > AGREES)
+  const [index, vector] = axis < 0 ? [FREE_AXIS, facing] : [axis, AXIS_VECTORS[axis]!]
+  into.add(stud.node, stud.part, socket.node, socket.part, index, vector, at[0], at[1], at[2])
 }
 
 /** The buckets that a ball of the tolerance around a place touches: one as a rule, up to eight. */
@@ -167,7 +238,7 @@ function reachableBuckets(at: Vec): Set<string> {
   return keys
 }
 
-function latticeNear(scene: Scene): FreeConnector[] {
+function latticeConnectors(scene: Scene): FreeConnector[] {
   const table = scene.connectors
   return Array.from({ length: table.count }, (_, i) => ({
     node: table.node[i]!,

@@ -21,7 +21,7 @@ const LATERAL: readonly (readonly [Axis, Axis])[] = [
  */
 export class Columns {
   readonly count: number
-  readonly node: Int32Array
+  node: Int32Array
   private readonly kind: Uint8Array
   private readonly low: Int32Array
   private readonly high: Int32Array
@@ -29,10 +29,13 @@ export class Columns {
   private readonly rect: Int32Array
   private readonly next: Int32Array
   private readonly previous: Int32Array
-  private readonly nodeStart: Int32Array
-  private readonly nodeEntries: Int32Array
+  private nodeStart: Int32Array
+  private nodeEntries: Int32Array
   /** Entries looked at, as a measure of work. */
   visits = 0
+
+  /** 1 for the lowest entry of each column. */
+  private readonly isLowest: Uint8Array
 
   constructor(scene: Scene, axis: Axis) {
     const drafts = draftEntries(scene, axis)
@@ -44,35 +47,54 @@ export class Columns {
     this.low = new Int32Array(count)
     this.high = new Int32Array(count)
     this.rect = new Int32Array(count * 4)
-    this.next = new Int32Array(count).fill(-1)
-    this.previous = new Int32Array(count).fill(-1)
+    this.next = new Int32Array(count)
+    this.previous = new Int32Array(count)
+    this.isLowest = new Uint8Array(count)
     const [u, v] = LATERAL[axis]!
+    const { bodies, studs } = scene
     let lastColumn = -1
     for (let i = 0; i < count; i++) {
       const draft = order[i]!
       const source = drafts.source[draft]!
-      const isStud = source >= scene.bodies.count
-      const table = isStud ? scene.studs : scene.bodies
-      const row = isStud ? source - scene.bodies.count : source
+      const isStud = source >= bodies.count
+      const table = isStud ? studs : bodies
+      const row = isStud ? source - bodies.count : source
       const box = row * 6
+      const { boxes } = table
       this.node[i] = table.node[row]!
       this.kind[i] = isStud ? STUD : table.mark[row] === 1 ? OPEN : SOLID
-      this.low[i] = table.boxes[box + axis]!
-      this.high[i] = table.boxes[box + 3 + axis]!
-      this.rect[i * 4] = table.boxes[box + u]!
-      this.rect[i * 4 + 1] = table.boxes[box + v]!
-      this.rect[i * 4 + 2] = table.boxes[box + 3 + u]!
-      this.rect[i * 4 + 3] = table.boxes[box + 3 + v]!
+      this.low[i] = boxes[box + axis]!
+      this.high[i] = boxes[box + 3 + axis]!
+      this.rect[i * 4] = boxes[box + u]!
+      this.rect[i * 4 + 1] = boxes[box + v]!
+      this.rect[i * 4 + 2] = boxes[box + 3 + u]!
+      this.rect[i * 4 + 3] = boxes[box + 3 + v]!
       const column = drafts.column[draft]!
-      if (column === lastColumn) {
-        this.previous[i] = i - 1
-        this.next[i - 1] = i
-      }
+      if (column !== lastColumn) this.isLowest[i] = 1
       lastColumn = column
     }
+    this.restore()
     const { start, items } = groupByNode(this.node, scene.nodes.length)
     this.nodeStart = start
     this.nodeEntries = items
+  }
+
+  /** Everything stands again as at the beginning. */
+  restore(): void {
+    const { count, isLowest, next, previous } = this
+    for (let i = 0; i < count; i++) {
+      previous[i] = isLowest[i] === 1 ? -1 : i - 1
+      next[i] = i + 1 === count || isLowest[i + 1] === 1 ? -1 : i + 1
+    }
+  }
+
+  /** The entries belong to other nodes now: those of nodes that were drawn together are one node's. Everything stands again. */
+  relabel(newOf: Int32Array, nodeCount: number): void {
+    this.node = this.node.map((old) => newOf[old]!)
+    const { start, items } = groupByNode(this.node, nodeCount)
+    this.nodeStart = start
+    this.nodeEntries = items
+    this.restore()
   }
 
   private overlapsAcross(a: number, b: number): boolean {
@@ -175,74 +197,111 @@ export class Columns {
 
 interface Drafts {
   /** Row of the body, or `bodies.count` + row of the stud. */
-  readonly source: number[]
-  readonly column: number[]
-  readonly low: number[]
-  columns: number
+  readonly source: Int32Array
+  readonly column: Int32Array
+  readonly low: Int32Array
+  /** Columns are numbered below this. */
+  readonly columns: number
 }
+
+/** The cells of a box across the axis, ends included: from u, to u, from v, to v. */
+type Cells = [number, number, number, number]
+
+function cellsOf(boxes: Int32Array, row: number, u: Axis, v: Axis, into: Cells): void {
+  const box = row * 6
+  into[0] = Math.floor(boxes[box + u]! / CELL[u])
+  into[1] = Math.ceil(boxes[box + 3 + u]! / CELL[u]) - 1
+  into[2] = Math.floor(boxes[box + v]! / CELL[v])
+  into[3] = Math.ceil(boxes[box + 3 + v]! / CELL[v]) - 1
+}
+
+/** More cells than this for each entry would waste memory; then columns are numbered as they are met. */
+const DENSE = 24
 
 function draftEntries(scene: Scene, axis: Axis): Drafts {
   const [u, v] = LATERAL[axis]!
-  const sideU = CELL[u]
-  const sideV = CELL[v]
-  const ids = new Map<number, number>()
-  const drafts: Drafts = { source: [], column: [], low: [], columns: 0 }
-  const push = (boxes: Int32Array, row: number, source: number): void => {
-    const box = row * 6
-    const lastU = Math.ceil(boxes[box + 3 + u]! / sideU)
-    const lastV = Math.ceil(boxes[box + 3 + v]! / sideV)
-    for (let i = Math.floor(boxes[box + u]! / sideU); i < lastU; i++) {
-      for (let j = Math.floor(boxes[box + v]! / sideV); j < lastV; j++) {
-        const key = (i + 1_000_000) * 4_000_000 + j + 1_000_000
-        let column = ids.get(key)
-        if (column === undefined) ids.set(key, (column = drafts.columns++))
-        drafts.source.push(source)
-        drafts.column.push(column)
-        drafts.low.push(boxes[box + axis]!)
-      }
+  const cells: Cells = [0, 0, 0, 0]
+  // A stud counts only for travel across its own axis: along it, the body below it or the socket above it does.
+  const each = (visit: (source: number, low: number) => void): void => {
+    const { bodies, studs } = scene
+    for (let i = 0; i < bodies.count; i++) {
+      cellsOf(bodies.boxes, i, u, v, cells)
+      visit(i, bodies.boxes[i * 6 + axis]!)
+    }
+    for (let i = 0; i < studs.count; i++) {
+      if (studs.mark[i] === axis) continue
+      cellsOf(studs.boxes, i, u, v, cells)
+      visit(bodies.count + i, studs.boxes[i * 6 + axis]!)
     }
   }
-  for (let i = 0; i < scene.bodies.count; i++) push(scene.bodies.boxes, i, i)
-  // A stud counts only for travel across its own axis: along it, the body below it or the socket above it does.
-  for (let i = 0; i < scene.studs.count; i++) if (scene.studs.mark[i] !== axis) push(scene.studs.boxes, i, scene.bodies.count + i)
-  return drafts
+  let count = 0
+  const bounds: Cells = [Infinity, -Infinity, Infinity, -Infinity]
+  each(() => {
+    count += (cells[1] - cells[0] + 1) * (cells[3] - cells[2] + 1)
+    if (cells[0] < bounds[0]) bounds[0] = cells[0]
+    if (cells[1] > bounds[1]) bounds[1] = cells[1]
+    if (cells[2] < bounds[2]) bounds[2] = cells[2]
+    if (cells[3] > bounds[3]) bounds[3] = cells[3]
+  })
+  const across = count === 0 ? 0 : bounds[3] - bounds[2] + 1
+  const grid = count === 0 ? 0 : (bounds[1] - bounds[0] + 1) * across
+  const met = grid > count * DENSE + 65_536 ? new Map<number, number>() : undefined
+  const source = new Int32Array(count)
+  const column = new Int32Array(count)
+  const lows = new Int32Array(count)
+  let at = 0
+  each((row, low) => {
+    for (let i = cells[0]; i <= cells[1]; i++) {
+      for (let j = cells[2]; j <= cells[3]; j++) {
+        const cell = (i - bounds[0]) * across + j - bounds[2]
+        source[at] = row
+        column[at] = met ? numberOf(met, cell) : cell
+        lows[at++] = low
+      }
+    }
+  })
+  return { source, column, low: lows, columns: met ? met.size : grid }
+}
+
+function numberOf(met: Map<number, number>, cell: number): number {
+  let known = met.get(cell)
+  if (known === undefined) met.set(cell, (known = met.size))
+  return known
 }
 
 /** Two stable counting sorts: by low end, then by column. O(entries + range). */
-function sortedByColumnThenLow(drafts: Drafts): Int32Array {
-  const count = drafts.source.length
+function sortedByColumnThenLow({ source, column, columns, low }: Drafts): Int32Array {
+  const count = source.length
   let least = 0
   let most = 0
-  for (const low of drafts.low) {
-    if (low < least) least = low
-    if (low > most) most = low
+  for (let i = 0; i < count; i++) {
+    if (low[i]! < least) least = low[i]!
+    if (low[i]! > most) most = low[i]!
   }
-  const byLow = countingSort(
-    Int32Array.from({ length: count }, (_, i) => i),
-    (i) => drafts.low[i]! - least,
-    most - least + 1,
-  )
-  return countingSort(byLow, (i) => drafts.column[i]!, drafts.columns)
+  const items = new Int32Array(count)
+  for (let i = 0; i < count; i++) items[i] = i
+  return countingSort(countingSort(items, low, least, most - least + 1), column, 0, columns)
 }
 
-function countingSort(items: Int32Array, key: (item: number) => number, keys: number): Int32Array {
-  const starts = new Int32Array(keys + 1)
-  for (const item of items) starts[key(item) + 1]!++
-  for (let i = 0; i < keys; i++) starts[i + 1]! += starts[i]!
+function countingSort(items: Int32Array, keys: Int32Array, least: number, range: number): Int32Array {
+  const starts = new Int32Array(range + 1)
+  for (let i = 0; i < items.length; i++) starts[keys[items[i]!]! - least + 1]!++
+  for (let i = 0; i < range; i++) starts[i + 1]! += starts[i]!
   const sorted = new Int32Array(items.length)
-  for (const item of items) sorted[starts[key(item)]!++] = item
+  for (let i = 0; i < items.length; i++) {
+    const item = items[i]!
+    sorted[starts[keys[item]! - least]!++] = item
+  }
   return sorted
 }
 
 /** Compressed rows: the entries of node n are items[start[n]] … items[start[n + 1] − 1]. */
 function groupByNode(node: Int32Array, nodes: number): { start: Int32Array; items: Int32Array } {
   const start = new Int32Array(nodes + 1)
-  for (const n of node) start[n + 1]!++
+  for (let i = 0; i < node.length; i++) start[node[i]! + 1]!++
   for (let i = 0; i < nodes; i++) start[i + 1]! += start[i]!
   const fill = start.slice()
   const items = new Int32Array(node.length)
-  node.forEach((n, entry) => {
-    items[fill[n]!++] = entry
-  })
+  for (let entry = 0; entry < node.length; entry++) items[fill[node[entry]!]!++] = entry
   return { start, items }
 }

@@ -6,7 +6,7 @@ import { Geometry, obstacle } from '../../../tests/support/replay'
 import { findJoints } from '../joints'
 import { Flattener, type ModelDocument } from '../model'
 import { buildScene, sectionNodes } from '../scene'
-import { DIRECTION_VECTORS, DIRECTIONS, opposite } from '../space'
+import { DIRECTION_VECTORS, DIRECTIONS, opposite, PLUS_Y } from '../space'
 import { findOverlaps, SpaceLeft } from './index'
 
 function spaceOf(model: ModelDocument): SpaceLeft {
@@ -39,6 +39,16 @@ describe('what is in the way', () => {
       }),
       { numRuns: 150 },
     )
+  })
+
+  it('is a stud in the way of a stud, where no body is', () => {
+    const model = oneSection([
+      part('up', 'bracket-1x2-1x2-up', [0, -4, 5], '+x+z'),
+      part('down', 'bracket-1x2-1x2-down', [0, 0, -4], '+x+y'),
+    ])
+    const things = model.sections[0]!.parts!.map((p) => new Geometry(model).part('main', p.id)!)
+    expect(spaceOf(model).blocker(0, PLUS_Y)).toBe(1)
+    expect(obstacle(things[0]!, [0, -1, 0], [things[1]!])).toBe('down')
   })
 
   it('lets a stud through the cut of a wedge plate, but no body', () => {

@@ -78,15 +78,14 @@ function studFeet(scene: Scene): Vec[] {
 
 const pairKey = (a: number, b: number, parts: number): number => Math.min(a, b) * parts + Math.max(a, b)
 
-function receivedPlaces(joints: Joints, parts: number): Map<number, Vec[]> {
+function receivedPlaces({ held }: Joints, parts: number): Map<number, Vec[]> {
   const places = new Map<number, Vec[]>()
-  for (const joint of joints.list) {
-    joint.pairs.forEach(([a, b], i) => {
-      const key = pairKey(a, b, parts)
-      const known = places.get(key)
-      if (known) known.push(joint.places[i]!)
-      else places.set(key, [joint.places[i]!])
-    })
+  for (let i = 0; i < held.studPart.length; i++) {
+    const key = pairKey(held.studPart[i]!, held.socketPart[i]!, parts)
+    const place: Vec = [held.places[i * 3]!, held.places[i * 3 + 1]!, held.places[i * 3 + 2]!]
+    const known = places.get(key)
+    if (known) known.push(place)
+    else places.set(key, [place])
   }
   return places
 }

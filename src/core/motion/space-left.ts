@@ -36,11 +36,13 @@ export class SpaceLeft {
   private readonly reach: number
   private readonly bodiesOf: readonly (readonly number[])[] | undefined
 
+  /** @param columns columns of the same boxes, when they are known already */
   constructor(
     readonly scene: Scene,
     readonly joints: Joints,
+    columns?: readonly [Columns, Columns, Columns],
   ) {
-    this.columns = [new Columns(scene, 0), new Columns(scene, 1), new Columns(scene, 2)]
+    this.columns = columns ?? [new Columns(scene, 0), new Columns(scene, 1), new Columns(scene, 2)]
     this.count = scene.nodes.length
     this.isThere = new Uint8Array(this.count).fill(1)
     this.group = new Int32Array(this.count)
@@ -63,6 +65,19 @@ export class SpaceLeft {
     this.isThere[node] = 0
     this.count--
     for (const columns of this.columns) columns.remove(node)
+  }
+
+  /** The same space with nodes drawn together, everything there. This one must not be used any more. */
+  contract(scene: Scene, joints: Joints, newOf: Int32Array): SpaceLeft {
+    for (const columns of this.columns) columns.relabel(newOf, scene.nodes.length)
+    return new SpaceLeft(scene, joints, this.columns)
+  }
+
+  /** Everything is there again. */
+  restore(): void {
+    this.count = this.scene.nodes.length
+    this.isThere.fill(1)
+    for (const columns of this.columns) columns.restore()
   }
 
   /** A node in the way of `node` leaving along `travel`, be it in its path or holding it across; −1 when there is none. */
@@ -93,9 +108,10 @@ export class SpaceLeft {
   }
 
   private holderAcross(node: number, travel: Travel): number {
-    for (const index of this.joints.ofNode[node]!) {
-      const joint = this.joints.list[index]!
-      const other = joint.a === node ? joint.b : joint.a
+    const { start, list, joint: jointAt } = this.joints.adjacency
+    for (let k = start[node]!; k < start[node + 1]!; k++) {
+      const other = list[k]!
+      const joint = this.joints.list[jointAt[k]!]!
       if (this.isThere[other] === 0 || this.group[other] === this.stamp) continue
       if (!isAlong(joint.axis, joint.vector, travel)) return other
     }
@@ -107,9 +123,10 @@ export class SpaceLeft {
     this.stamp++
     for (const node of nodes) this.group[node] = this.stamp
     for (const node of nodes) {
-      for (const index of this.joints.ofNode[node]!) {
-        const joint = this.joints.list[index]!
-        const other = joint.a === node ? joint.b : joint.a
+      const { start, list, joint: jointAt } = this.joints.adjacency
+      for (let k = start[node]!; k < start[node + 1]!; k++) {
+        const other = list[k]!
+        const joint = this.joints.list[jointAt[k]!]!
         if (this.isThere[other] === 1 && this.group[other] !== this.stamp && !isAlong(joint.axis, joint.vector, travel)) found(other)
       }
       this.columns[axisOf(travel)].eachBlocker(node, senseOf(travel), this.group, this.stamp, found)

@@ -1,4 +1,4 @@
-import { findJoints } from '../joints'
+import { findJoints, placesOf } from '../joints'
 import { copiesOf, partsOf, sectionById, type Flattener, type ModelDocument, type PlacedPart } from '../model'
 import type { Move, SectionPlan } from '../plan'
 import { buildScene, partHull, type NodeSpec } from '../scene'
@@ -102,10 +102,11 @@ function holdsByStep(specs: readonly NodeSpec[], nodeRanges: readonly (readonly 
   const stepOf = new Int32Array(specs.length)
   nodeRanges.forEach(([from, to], step) => stepOf.fill(step, from, to))
   const holds: Vec[][] = nodeRanges.map(() => [])
-  for (const joint of findJoints(buildScene(specs)).list) {
+  const joints = findJoints(buildScene(specs))
+  joints.list.forEach((joint, i) => {
     const [a, b] = [stepOf[joint.a]!, stepOf[joint.b]!]
-    if (a !== b) holds[Math.max(a, b)]!.push(...joint.places)
-  }
+    if (a !== b) holds[Math.max(a, b)]!.push(...placesOf(joints, i))
+  })
   return holds
 }
 

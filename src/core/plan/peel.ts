@@ -1,4 +1,4 @@
-import { FREE_AXIS } from '../joints'
+import { FREE_AXIS, jointsOf } from '../joints'
 import type { SpaceLeft } from '../motion'
 import { travelVector, type Travel } from '../motion'
 import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, sizeOf, type Direction } from '../space'
@@ -36,18 +36,24 @@ const classOf = (travel: Travel): number => {
 export class Peeler {
   private readonly leaves: Leave[] = []
   private readonly heaps = [new Heap(), new Heap(), new Heap()]
-  /** Waiting (node, travel index) pairs by the node they wait for. */
-  private readonly waiting = new Map<number, [number, number][]>()
+  /** Of each node, the last (node × 8 + travel index) that waits for it, and from each of those the one before; −1 ends. */
+  private readonly lastWaiting: Int32Array
+  private readonly waitingBefore: Int32Array
   private readonly onFloor: Uint8Array
   private floorLeft = 0
   private readonly cutOffs: CutOffSearch
+  private readonly hasFreeJoints: boolean
 
   constructor(
     private readonly space: SpaceLeft,
     private readonly progress: (done: number, all: number) => void = () => undefined,
   ) {
-    this.onFloor = new Uint8Array(space.scene.nodes.length)
+    const count = space.scene.nodes.length
+    this.lastWaiting = new Int32Array(count).fill(-1)
+    this.waitingBefore = new Int32Array(count * 8)
+    this.onFloor = new Uint8Array(count)
     this.findFloor()
+    this.hasFreeJoints = space.joints.list.some((joint) => joint.axis === FREE_AXIS)
     this.cutOffs = new CutOffSearch(space, this.onFloor)
   }
 
@@ -77,8 +83,8 @@ export class Peeler {
 
   /** The ways a node may try: the six directions, or along its joint where that does not lie in the lattice. */
   private travels(node: number): readonly Travel[] {
-    for (const index of this.space.joints.ofNode[node]!) {
-      const joint = this.space.joints.list[index]!
+    if (!this.hasFreeJoints) return DIRECTIONS
+    for (const joint of jointsOf(this.space.joints, node)) {
       if (joint.axis === FREE_AXIS) return [joint.vector, scale(joint.vector, -1)]
     }
     return DIRECTIONS
@@ -93,9 +99,8 @@ export class Peeler {
   }
 
   private wait(blocker: number, node: number, way: number): void {
-    const list = this.waiting.get(blocker)
-    if (list) list.push([node, way])
-    else this.waiting.set(blocker, [[node, way]])
+    this.waitingBefore[node * 8 + way] = this.lastWaiting[blocker]!
+    this.lastWaiting[blocker] = node * 8 + way
   }
 
   /** Upward the highest first. Sideways and downward the smallest: cladding comes off before what carries it. */
@@ -192,10 +197,13 @@ export class Peeler {
     if (this.floorLeft === 0) this.findFloor()
     this.leaves.push(block ? { nodes, travel, block } : { nodes, travel })
     for (const node of nodes) {
-      const list = this.waiting.get(node)
-      if (!list) continue
-      this.waiting.delete(node)
-      for (const [waiter, way] of list) if (this.space.isThere[waiter] === 1) this.look(waiter, way)
+      let waiter = this.lastWaiting[node]!
+      this.lastWaiting[node] = -1
+      while (waiter >= 0) {
+        const before = this.waitingBefore[waiter]!
+        if (this.space.isThere[waiter >> 3] === 1) this.look(waiter >> 3, waiter & 7)
+        waiter = before
+      }
     }
   }
 

@@ -3,7 +3,7 @@ import type { Box } from '../space'
 /** Side of a cell, u. */
 const CELL = 80
 /** Rings of cells around a place that count as near. */
-const RINGS = 3
+const RINGS = 2
 
 /**
  * What is ready to be built, by where it stands: those near a place are found without asking all the others. Things wider

@@ -1,7 +1,7 @@
-import { findJoints, neighboursOf, type Joints } from '../joints'
+import { contractJoints, findJoints, FREE_AXIS, jointsOf, neighboursOf, type Joints } from '../joints'
 import { copiesOf, isLoose, partsOf, sectionById, type Flattener, type GivenStep, type ModelDocument } from '../model'
 import { reverseTravel, SpaceLeft, type Travel } from '../motion'
-import { buildScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
+import { buildScene, contractScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
 import { MINUS_Z, PLUS_Z, scale } from '../space'
 import { followHolding, type Holding } from './holding'
 import { Peeler, type Leave } from './peel'
@@ -60,7 +60,8 @@ interface Identity {
 function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { next: number }, options: SectionOptions): BuiltSection[] {
   const scene = buildScene(specs)
   const joints = findJoints(scene)
-  const leaves = new Peeler(new SpaceLeft(scene, joints), options.progress).run()
+  let space = new SpaceLeft(scene, joints)
+  const leaves = new Peeler(space, options.progress).run()
   const derived: BuiltSection[] = []
   const contracted: NodeSpec[] = []
   const leaving: (Travel | undefined)[] = []
@@ -83,9 +84,13 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   }
 
   const hasUnits = leaves.some((leave) => leave.nodes.length > 1)
-  const finalScene = hasUnits ? buildScene(contracted) : scene
-  const finalJoints = hasUnits ? findJoints(finalScene) : joints
-  const precedence = findPrecedence(new SpaceLeft(finalScene, finalJoints), leaving)
+  const newOf = new Int32Array(specs.length)
+  leaves.forEach((leave, i) => leave.nodes.forEach((node) => (newOf[node] = leaveNodes[i]!)))
+  const finalScene = hasUnits ? contractScene(scene, contracted, newOf) : scene
+  const finalJoints = hasUnits ? contractJoints(joints, newOf, contracted.length) : joints
+  if (hasUnits) space = space.contract(finalScene, finalJoints, newOf)
+  else space.restore()
+  const precedence = findPrecedence(space, leaving)
   const index = new Map(contracted.map((spec, node) => [spec, node]))
   const starters = findStarters(finalScene, finalJoints, leaveNodes)
   const frame: Frame = { scene: finalScene, joints: finalJoints, order: precedence, starters }
@@ -229,6 +234,6 @@ function waysIn(space: SpaceLeft): { arrives: Travel[]; blocks: Block[] } {
 }
 
 function waysOut(space: SpaceLeft, node: number): readonly Travel[] {
-  const free = space.joints.ofNode[node]!.map((i) => space.joints.list[i]!).find((joint) => joint.axis > 2)
+  const free = jointsOf(space.joints, node).find((joint) => joint.axis === FREE_AXIS)
   return free ? [free.vector, scale(free.vector, -1)] : WAYS_OUT
 }

@@ -1,22 +1,19 @@
 import type { PlacedPart } from '../model'
 import {
+  add,
   apply,
-  axisOf,
-  boxAt,
-  directionOf,
   DIRECTION_VECTORS,
   isLatticePose,
   orientedBox,
   posed,
   posedBox,
-  STUD_HEIGHT,
-  STUD_WIDTH,
   unite,
   type Box,
-  type Direction,
   type OrientedBox,
   type Vec,
 } from '../space'
+import { attitudeOf, type Attitude } from './attitudes'
+import { studBox } from './stud-box'
 
 /** What moves as one body while a section is built: a part, a copy, or a derived section. */
 export interface NodeSpec {
@@ -83,130 +80,163 @@ export interface Scene {
   readonly floor: number
 }
 
-/** The box of a stud that stands on `at` and points along `facing`, in the frame of both. */
-export function studBox(at: Vec, facing: Direction): Box {
-  const half = STUD_WIDTH / 2
-  const axis = axisOf(facing)
-  const size: [number, number, number] = [STUD_WIDTH, STUD_WIDTH, STUD_WIDTH]
-  size[axis] = STUD_HEIGHT
-  const min: [number, number, number] = [at[0] - half, at[1] - half, at[2] - half]
-  min[axis] = at[axis] - ((facing & 1) === 0 ? 0 : STUD_HEIGHT)
-  return boxAt(min, size)
-}
+/** Tables of known size, filled part by part. */
+class SceneTables {
+  readonly bodies: BoxTable
+  readonly studs: BoxTable
+  readonly connectors: ConnectorTable
+  private body = 0
+  private stud = 0
+  private connector = 0
 
-class BoxList {
-  private readonly node: number[] = []
-  private readonly part: number[] = []
-  private readonly boxes: number[] = []
-  private readonly mark: number[] = []
-
-  push(node: number, part: number, box: Box, mark: number): void {
-    this.node.push(node)
-    this.part.push(part)
-    this.boxes.push(...box.min, ...box.max)
-    this.mark.push(mark)
-  }
-
-  table(): BoxTable {
-    return {
-      count: this.node.length,
-      node: Int32Array.from(this.node),
-      part: Int32Array.from(this.part),
-      boxes: Int32Array.from(this.boxes),
-      mark: Uint8Array.from(this.mark),
+  constructor(attitudes: readonly (Attitude | undefined)[]) {
+    let bodies = 0
+    let studs = 0
+    let connectors = 0
+    for (const attitude of attitudes) {
+      if (!attitude) continue
+      bodies += attitude.isOpen.length
+      studs += attitude.studAxes.length
+      connectors += attitude.facing.length
+    }
+    this.bodies = boxTable(bodies)
+    this.studs = boxTable(studs)
+    this.connectors = {
+      count: connectors,
+      node: new Int32Array(connectors),
+      part: new Int32Array(connectors),
+      at: new Int32Array(connectors * 3),
+      facing: new Uint8Array(connectors),
+      isStud: new Uint8Array(connectors),
     }
   }
+
+  add(attitude: Attitude, at: Vec, node: number, part: number): void {
+    this.body = addBoxes(this.bodies, this.body, attitude.bodies, attitude.isOpen, at, node, part)
+    this.stud = addBoxes(this.studs, this.stud, attitude.studs, attitude.studAxes, at, node, part)
+    const { places, facing, isStud } = attitude
+    const { connectors } = this
+    let row = this.connector
+    connectors.node.fill(node, row, row + facing.length)
+    connectors.part.fill(part, row, row + facing.length)
+    connectors.facing.set(facing, row)
+    connectors.isStud.set(isStud, row)
+    for (let i = 0; i < places.length; i += 3, row++) shift(places, i, connectors.at, row * 3, at)
+    this.connector = row
+  }
 }
 
-class ConnectorList {
-  private readonly node: number[] = []
-  private readonly part: number[] = []
-  private readonly at: number[] = []
-  private readonly facing: number[] = []
-  private readonly isStud: number[] = []
+const boxTable = (count: number): BoxTable => ({
+  count,
+  node: new Int32Array(count),
+  part: new Int32Array(count),
+  boxes: new Int32Array(count * 6),
+  mark: new Uint8Array(count),
+})
 
-  push(node: number, part: number, at: Vec, facing: Direction, isStud: boolean): void {
-    this.node.push(node)
-    this.part.push(part)
-    this.at.push(...at)
-    this.facing.push(facing)
-    this.isStud.push(isStud ? 1 : 0)
-  }
+/** Writes boxes relative to `at` from row `first` on. @returns the next free row */
+function addBoxes(table: BoxTable, first: number, boxes: Int32Array, marks: Uint8Array, at: Vec, node: number, part: number): number {
+  const end = first + marks.length
+  table.node.fill(node, first, end)
+  table.part.fill(part, first, end)
+  table.mark.set(marks, first)
+  for (let i = 0; i < boxes.length; i += 3) shift(boxes, i, table.boxes, first * 6 + i, at)
+  return end
+}
 
-  table(): ConnectorTable {
-    return {
-      count: this.node.length,
-      node: Int32Array.from(this.node),
-      part: Int32Array.from(this.part),
-      at: Int32Array.from(this.at),
-      facing: Uint8Array.from(this.facing),
-      isStud: Uint8Array.from(this.isStud),
-    }
-  }
+function shift(from: Int32Array, i: number, to: Int32Array, j: number, at: Vec): void {
+  to[j] = from[i]! + at[0]
+  to[j + 1] = from[i + 1]! + at[1]
+  to[j + 2] = from[i + 2]! + at[2]
 }
 
 /** Puts the nodes of a section into flat tables. O(boxes and connectors). */
 export function buildScene(nodes: readonly NodeSpec[]): Scene {
-  const bodies = new BoxList()
-  const studs = new BoxList()
-  const connectors = new ConnectorList()
-  const freeBodies: FreeBody[] = []
-  const freeConnectors: FreeConnector[] = []
   const parts: PlacedPart[] = []
-  const partNode: number[] = []
-  const nodeBoxes: Box[] = []
-  let floor = Infinity
-
-  nodes.forEach((spec, node) => {
+  const attitudes: (Attitude | undefined)[] = []
+  for (const spec of nodes) {
+    for (const placed of spec.parts) {
+      parts.push(placed)
+      attitudes.push(isLatticePose(placed.pose) ? attitudeOf(placed.shape, placed.pose.matrix) : undefined)
+    }
+  }
+  const tables = new SceneTables(attitudes)
+  const free: FreeTables = { bodies: [], connectors: [] }
+  const partNode = new Int32Array(parts.length)
+  let part = 0
+  const nodeBoxes = nodes.map((spec, node) => {
     let hull: Box | undefined
     for (const placed of spec.parts) {
-      const part = parts.push(placed) - 1
-      partNode.push(node)
-      const box = partHull(placed)
+      const attitude = attitudes[part]
+      const { at } = placed.pose
+      if (attitude) tables.add(attitude, at, node, part)
+      else addFree(placed, node, part, free)
+      const box = attitude ? { min: add(attitude.hull.min, at), max: add(attitude.hull.max, at) } : partHull(placed)
       hull = hull ? unite(hull, box) : box
-      if (isLatticePose(placed.pose)) addLattice(placed, node, part)
-      else addFree(placed, node, part)
+      partNode[part++] = node
     }
-    const around = hull ?? { min: [0, 0, 0], max: [0, 0, 0] }
-    nodeBoxes.push(around)
-    if (hull) floor = Math.min(floor, hull.min[2])
+    return hull ?? NOWHERE
   })
-
-  function addLattice(placed: PlacedPart, node: number, part: number): void {
-    const { shape, pose } = placed
-    for (const body of shape.bodies) bodies.push(node, part, posedBox(pose, body), body.open ? 1 : 0)
-    for (const connector of shape.connectors) {
-      const at = posed(pose, connector.at)
-      const facing = directionOf(apply(pose.matrix, DIRECTION_VECTORS[connector.facing]!))!
-      connectors.push(node, part, at, facing, connector.kind === 'stud')
-      if (connector.kind === 'stud') studs.push(node, part, studBox(at, facing), axisOf(facing))
-    }
-  }
-
-  function addFree(placed: PlacedPart, node: number, part: number): void {
-    const { shape, pose } = placed
-    const push = (box: Box, isStud: boolean, isOpen: boolean, axis: Vec): void => {
-      freeBodies.push({ node, part, shape: orientedBox(pose, box), hull: posedBox(pose, box), isStud, isOpen, axis })
-    }
-    for (const body of shape.bodies) push(body, false, body.open === true, [0, 0, 0])
-    for (const connector of shape.connectors) {
-      const facing = apply(pose.matrix, DIRECTION_VECTORS[connector.facing]!)
-      freeConnectors.push({ node, part, at: posed(pose, connector.at), facing, isStud: connector.kind === 'stud' })
-      if (connector.kind === 'stud') push(studBox(connector.at, connector.facing), true, false, facing)
-    }
-  }
-
   return {
     nodes,
     parts,
-    partNode: Int32Array.from(partNode),
+    partNode,
     nodeBoxes,
-    bodies: bodies.table(),
-    studs: studs.table(),
-    connectors: connectors.table(),
-    freeBodies,
-    freeConnectors,
-    floor: floor === Infinity ? 0 : floor,
+    bodies: tables.bodies,
+    studs: tables.studs,
+    connectors: tables.connectors,
+    freeBodies: free.bodies,
+    freeConnectors: free.connectors,
+    floor: floorOf(nodeBoxes),
+  }
+}
+
+const NOWHERE: Box = { min: [0, 0, 0], max: [0, 0, 0] }
+
+function floorOf(boxes: readonly Box[]): number {
+  const floor = boxes.reduce((least, box) => (box === NOWHERE ? least : Math.min(least, box.min[2])), Infinity)
+  return floor === Infinity ? 0 : floor
+}
+
+interface FreeTables {
+  readonly bodies: FreeBody[]
+  readonly connectors: FreeConnector[]
+}
+
+function addFree({ shape, pose }: PlacedPart, node: number, part: number, into: FreeTables): void {
+  const push = (box: Box, isStud: boolean, isOpen: boolean, axis: Vec): void => {
+    into.bodies.push({ node, part, shape: orientedBox(pose, box), hull: posedBox(pose, box), isStud, isOpen, axis })
+  }
+  for (const body of shape.bodies) push(body, false, body.open === true, [0, 0, 0])
+  for (const connector of shape.connectors) {
+    const facing = apply(pose.matrix, DIRECTION_VECTORS[connector.facing]!)
+    into.connectors.push({ node, part, at: posed(pose, connector.at), facing, isStud: connector.kind === 'stud' })
+    if (connector.kind === 'stud') push(studBox(connector.at, connector.facing), true, false, facing)
+  }
+}
+
+/**
+ * The same scene with some of its nodes drawn together: the parts stay where they are, they only belong to others.
+ * @param newOf the new node of each old one
+ */
+export function contractScene(scene: Scene, nodes: readonly NodeSpec[], newOf: Int32Array): Scene {
+  const relabel = (node: Int32Array): Int32Array => node.map((old) => newOf[old]!)
+  const nodeBoxes: Box[] = []
+  scene.nodeBoxes.forEach((box, old) => {
+    const node = newOf[old]!
+    const known = nodeBoxes[node]
+    nodeBoxes[node] = known ? unite(known, box) : box
+  })
+  return {
+    ...scene,
+    nodes,
+    nodeBoxes,
+    partNode: relabel(scene.partNode),
+    bodies: { ...scene.bodies, node: relabel(scene.bodies.node) },
+    studs: { ...scene.studs, node: relabel(scene.studs.node) },
+    connectors: { ...scene.connectors, node: relabel(scene.connectors.node) },
+    freeBodies: scene.freeBodies.map((body) => ({ ...body, node: newOf[body.node]! })),
+    freeConnectors: scene.freeConnectors.map((connector) => ({ ...connector, node: newOf[connector.node]! })),
   }
 }
 
