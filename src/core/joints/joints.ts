@@ -75,7 +75,17 @@ class Collector {
 
   constructor(private readonly nodeCount: number) {}
 
-  add(studNode: number, studPart: number, socketNode: number, socketPart: number, axis: number, vector: Vec, x: number, y: number, z: number): void {
+  add(
+    studNode: number,
+    studPart: number,
+    socketNode: number,
+    socketPart: number,
+    axis: number,
+    vector: Vec,
+    x: number,
+    y: number,
+    z: number,
+  ): void {
     if (studNode === socketNode) return
     const joint = this.jointFor(Math.min(studNode, socketNode), Math.max(studNode, socketNode), axis, vector)
     this.joints[joint]!.studs++

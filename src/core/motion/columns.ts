@@ -22,6 +22,8 @@ const LATERAL: readonly (readonly [Axis, Axis])[] = [
 export class Columns {
   readonly count: number
   node: Int32Array
+  /** Of each entry, the row of the body, or `bodies.count` + the row of the stud. */
+  private readonly source: Int32Array
   private readonly kind: Uint8Array
   private readonly low: Int32Array
   private readonly high: Int32Array
@@ -43,6 +45,7 @@ export class Columns {
     const count = order.length
     this.count = count
     this.node = new Int32Array(count)
+    this.source = new Int32Array(count)
     this.kind = new Uint8Array(count)
     this.low = new Int32Array(count)
     this.high = new Int32Array(count)
@@ -61,6 +64,7 @@ export class Columns {
       const row = isStud ? source - bodies.count : source
       const box = row * 6
       const { boxes } = table
+      this.source[i] = source
       this.node[i] = table.node[row]!
       this.kind[i] = isStud ? STUD : table.mark[row] === 1 ? OPEN : SOLID
       this.low[i] = boxes[box + axis]!
@@ -179,6 +183,17 @@ export class Columns {
       for (let other = this.next[entry]!; other >= 0 && this.low[other]! <= this.high[entry]!; other = this.next[other]!) {
         if (this.low[other] !== this.high[entry] || this.kind[other] === STUD) continue
         if (this.node[other] !== this.node[entry] && this.overlapsAcross(entry, other)) touch(this.node[entry]!, this.node[other]!)
+      }
+    }
+  }
+
+  /** Calls `meet` for each pair of entries of different nodes that share space, by their rows: bodies first, then studs. */
+  eachMeeting(meet: (source: number, other: number) => void): void {
+    const { node, low, high, next, source } = this
+    for (let entry = 0; entry < this.count; entry++) {
+      for (let other = next[entry]!; other >= 0 && low[other]! < high[entry]!; other = next[other]!) {
+        if (node[other] !== node[entry] && low[entry]! < high[other]! && this.overlapsAcross(entry, other))
+          meet(source[entry]!, source[other]!)
       }
     }
   }

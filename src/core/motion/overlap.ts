@@ -1,6 +1,7 @@
 import type { Joints } from '../joints'
-import { asOriented, tableBox, type BoxTable, type Scene } from '../scene'
-import { boxesMeet, FREE_TOLERANCE, length, subtract, sweptMeets, type Box, type OrientedBox, type Vec } from '../space'
+import { asOriented, tableBox, type BoxTable, type FreeBody, type Scene } from '../scene'
+import { boxesMeet, FREE_TOLERANCE, length, subtract, sweptMeets, type Vec } from '../space'
+import { Columns } from './columns'
 
 /** Two parts, by index into the scene, whose bodies share space, or of which one's stud is inside the other. */
 export interface Overlap {
@@ -8,64 +9,55 @@ export interface Overlap {
   readonly b: number
 }
 
+/**
+ * All overlaps between different nodes, by part. A stud in a socket that receives it is none.
+ *
+ * In the lattice they are neighbours in columns: columns along z hold bodies and the studs that lie sideways, columns along x
+ * hold bodies and the studs that stand up. Near-linear. Bodies in free poses are tested against all, by their hulls first.
+ */
+export function findOverlaps(scene: Scene, joints: Joints): Overlap[] {
+  const received = receivedPlaces(joints, scene.parts.length)
+  const found = new Map<number, Overlap>()
+  const note = (a: Item, b: Item): void => {
+    const key = pairKey(a.part, b.part, scene.parts.length)
+    if (found.has(key) || isReceived(a, b, received.get(key))) return
+    found.set(key, { a: Math.min(a.part, b.part), b: Math.max(a.part, b.part) })
+  }
+  const rows = new LatticeRows(scene)
+  for (const axis of [2, 0] as const) new Columns(scene, axis).eachMeeting((one, other) => note(rows.item(one), rows.item(other)))
+  if (scene.freeBodies.length > 0) meetFree(scene, rows, note)
+  return [...found.values()].sort((one, other) => one.a - other.a || one.b - other.b)
+}
+
 interface Item {
   readonly node: number
   readonly part: number
-  readonly hull: Box
-  readonly isStud: boolean
   readonly isOpen: boolean
-  readonly free: OrientedBox | undefined
   /** Of a stud: where it stands. */
   readonly foot: Vec | undefined
 }
 
-/** Side of a bucket, u: wider than most parts, so that few stand in many buckets. */
-const BUCKET = 40
+/** Bodies, then studs, by one running number. */
+class LatticeRows {
+  private readonly feet: readonly Vec[]
+  readonly count: number
 
-/** All overlaps between different nodes. A stud in a socket that receives it is none. O(bodies) for models without heaps. */
-export function findOverlaps(scene: Scene, joints: Joints): Overlap[] {
-  const items = collect(scene)
-  const received = receivedPlaces(joints, scene.parts.length)
-  const buckets = new Map<number, number[]>()
-  const found = new Map<number, Overlap>()
-  items.forEach((item, i) => {
-    eachBucket(item.hull, (key) => {
-      const bucket = buckets.get(key)
-      if (!bucket) {
-        buckets.set(key, [i])
-        return
-      }
-      for (const j of bucket) {
-        const other = items[j]!
-        if (other.node === item.node || !itemsMeet(item, other)) continue
-        const pair = pairKey(item.part, other.part, scene.parts.length)
-        if (found.has(pair) || isReceived(item, other, received.get(pair))) continue
-        found.set(pair, { a: Math.min(item.part, other.part), b: Math.max(item.part, other.part) })
-      }
-      bucket.push(i)
-    })
-  })
-  return [...found.values()]
-}
+  constructor(private readonly scene: Scene) {
+    this.feet = studFeet(scene)
+    this.count = scene.bodies.count + scene.studs.count
+  }
 
-function collect(scene: Scene): Item[] {
-  const items: Item[] = []
-  const push = (table: BoxTable, feet: readonly Vec[] | undefined): void => {
-    for (let i = 0; i < table.count; i++) {
-      const isOpen = !feet && table.mark[i] === 1
-      const own = { node: table.node[i]!, part: table.part[i]!, hull: tableBox(table, i) }
-      items.push({ ...own, isStud: feet !== undefined, isOpen, free: undefined, foot: feet?.[i] })
-    }
+  row(source: number): { table: BoxTable; row: number; isStud: boolean } {
+    const { bodies, studs } = this.scene
+    const isStud = source >= bodies.count
+    return { table: isStud ? studs : bodies, row: isStud ? source - bodies.count : source, isStud }
   }
-  push(scene.bodies, undefined)
-  push(scene.studs, studFeet(scene))
-  // Free studs stand in the order of their connectors, as the scene lists both part by part.
-  const freeFeet = scene.freeConnectors.filter((connector) => connector.isStud).map((connector) => connector.at)
-  let stud = 0
-  for (const body of scene.freeBodies) {
-    items.push({ ...body, free: body.shape, foot: body.isStud ? freeFeet[stud++] : undefined })
+
+  item(source: number): Item {
+    const { table, row, isStud } = this.row(source)
+    const isOpen = !isStud && table.mark[row] === 1
+    return { node: table.node[row]!, part: table.part[row]!, isOpen, foot: isStud ? this.feet[row]! : undefined }
   }
-  return items
 }
 
 /** Where each row of the stud table stands: the rows are in the order of the studs among the connectors. */
@@ -92,22 +84,40 @@ function receivedPlaces({ held }: Joints, parts: number): Map<number, Vec[]> {
 
 function isReceived(a: Item, b: Item, places: readonly Vec[] | undefined): boolean {
   const foot = a.foot ?? b.foot
-  if (!foot || !places || (a.isStud && b.isStud)) return false
+  if (!foot || !places || (a.foot && b.foot)) return false
   return places.some((place) => length(subtract(place, foot)) <= FREE_TOLERANCE)
 }
 
 const STILL: Vec = [0, 0, 0]
 
-function itemsMeet(a: Item, b: Item): boolean {
-  if ((a.isStud && b.isOpen) || (b.isStud && a.isOpen) || !boxesMeet(a.hull, b.hull)) return false
-  if (!a.free && !b.free) return true
-  return sweptMeets(a.free ?? asOriented(a.hull), b.free ?? asOriented(b.hull), STILL)
+/** Free bodies against each other and against everything in the lattice. */
+function meetFree(scene: Scene, rows: LatticeRows, note: (a: Item, b: Item) => void): void {
+  const free = freeItems(scene)
+  free.forEach(({ body, item }, i) => {
+    for (let source = 0; source < rows.count; source++) {
+      const { table, row, isStud } = rows.row(source)
+      if (table.node[row] === item.node) continue
+      const hull = tableBox(table, row)
+      if (!boxesMeet(body.hull, hull) || passes(item, rows.item(source), body.isStud, isStud)) continue
+      if (sweptMeets(body.shape, asOriented(hull), STILL)) note(item, rows.item(source))
+    }
+    for (const other of free.slice(i + 1)) {
+      if (other.item.node === item.node || !boxesMeet(body.hull, other.body.hull)) continue
+      if (passes(item, other.item, body.isStud, other.body.isStud)) continue
+      if (sweptMeets(body.shape, other.body.shape, STILL)) note(item, other.item)
+    }
+  })
 }
 
-function eachBucket(box: Box, visit: (key: number) => void): void {
-  const from = box.min.map((value) => Math.floor(value / BUCKET))
-  const to = box.max.map((value) => Math.ceil(value / BUCKET))
-  for (let x = from[0]!; x < to[0]!; x++)
-    for (let y = from[1]!; y < to[1]!; y++)
-      for (let z = from[2]!; z < to[2]!; z++) visit(((x + 8192) * 16384 + (y + 8192)) * 16384 + (z + 8192))
+/** A stud passes the cut cells of a wedge plate. */
+const passes = (a: Item, b: Item, aIsStud: boolean, bIsStud: boolean): boolean => (aIsStud && b.isOpen) || (bIsStud && a.isOpen)
+
+/** Free studs stand in the order of their connectors, as the scene lists both part by part. */
+function freeItems(scene: Scene): { body: FreeBody; item: Item }[] {
+  const feet = scene.freeConnectors.filter((connector) => connector.isStud).map((connector) => connector.at)
+  let stud = 0
+  return scene.freeBodies.map((body) => {
+    const foot = body.isStud ? feet[stud++] : undefined
+    return { body, item: { node: body.node, part: body.part, isOpen: body.isOpen, foot } }
+  })
 }

@@ -50,16 +50,21 @@ export function drawnSection(
     ranges.push([firstPart, parts])
     nodeRanges.push([firstNode, specs.length])
   }
-  const scene = buildScene(specs)
+  const placed = specs.flatMap((spec) => spec.parts)
+  let holds: Vec[][] | undefined
   return {
     id: sectionId,
-    parts: scene.parts,
-    partNode: scene.partNode,
+    parts: placed,
+    partNode: Int32Array.from(specs.flatMap((spec, node) => spec.parts.map(() => node))),
     nodeIds: specs.map((spec) => spec.id),
     ranges,
     nodeRanges,
-    holds: holdsByStep(specs, nodeRanges),
-    box: scene.parts.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : scene.parts.map(partHull).reduce(unite),
+    // A look at what shows does not ask for them, so they are found when a picture does.
+    get holds() {
+      holds ??= holdsByStep(specs, nodeRanges)
+      return holds
+    },
+    box: placed.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : placed.map(partHull).reduce(unite),
   }
 }
 

@@ -34,7 +34,11 @@ export class Layers {
   private left: Float64Array
   private right: Float64Array
 
-  constructor(readonly size: PictureSize) {
+  /** @param shown when given, kept up to date: of each part, the dots that show it */
+  constructor(
+    readonly size: PictureSize,
+    readonly shown?: Int32Array,
+  ) {
     const dots = size.width * size.height
     this.depth = new Float32Array(dots).fill(Infinity)
     this.part = new Int32Array(dots).fill(NOTHING)
@@ -59,7 +63,7 @@ export class Layers {
     const span = this.outline(facet.corners, x, y)
     if (!span) return
     const { width } = this.size
-    const { left, right, depth: depths, part: parts, surface, tone, used } = this
+    const { left, right, depth: depths, part: parts, surface, tone, used, shown } = this
     if (span.first < used.top) used.top = span.first
     if (span.last > used.bottom) used.bottom = span.last
     for (let row = span.first; row <= span.last; row++) {
@@ -74,6 +78,11 @@ export class Layers {
         // A hair in favour of what is there keeps coplanar faces of neighbours from flickering.
         if (at < depths[dot]! - 1e-3) {
           depths[dot] = at
+          if (shown) {
+            const before = parts[dot]!
+            if (before >= 0) shown[before]!--
+            shown[part]!++
+          }
           parts[dot] = part
           surface[dot] = facet.surface
           tone[dot] = facet.tone

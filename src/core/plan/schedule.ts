@@ -21,6 +21,9 @@ export interface Manner {
   readonly inStepAlready: number
   /** Leaving a cluster before it is finished. */
   readonly leaveCluster: number
+  /** One stud nearer to the reader's eye: what stands behind is built first, so that it shows; between clusters, and inside. */
+  readonly nearerCluster: number
+  readonly nearer: number
   /** Parts that a step holds at least before a new layer opens a new step. */
   readonly closeAtLayer: number
   /** Farther than this from the last part, in studs, a new step begins; like parts may be farther. */
@@ -36,6 +39,8 @@ export const GROUND_UP: Manner = {
   sameLikeness: -5,
   inStepAlready: -2,
   leaveCluster: 60,
+  nearerCluster: 0.8,
+  nearer: 0.08,
   closeAtLayer: 4,
   stretch: 14,
   likeStretch: 22,
@@ -217,7 +222,7 @@ class Scheduler {
       if (this.isSupported(node)) near.push(node)
     })
     const wanted = near.filter((node) => this.isWanted(node))
-    if (wanted.length > 0) return wanted
+    if (wanted.some((node) => this.cluster[node] === this.cluster[this.last])) return wanted
     const all: number[] = []
     const hovering: number[] = []
     this.ready.each((node) => (this.isSupported(node) ? all : hovering).push(node))
@@ -261,8 +266,9 @@ class Scheduler {
     let score = way * (isLike ? manner.likeWay : manner.way) + (isLike ? manner.sameLikeness : 0)
     const rise = (this.planeOf(node) - this.planeOf(last)) / PLATE_HEIGHT
     const newLayer = Math.max(-1, Math.min(1, rise)) * manner.newLayer
-    if (this.cluster[node] === this.cluster[last]) score += manner.layer * rise + newLayer
-    else score += manner.leaveCluster + rise
+    const nearer = nearness(to) - nearness(from)
+    if (this.cluster[node] === this.cluster[last]) score += manner.layer * rise + newLayer + manner.nearer * nearer
+    else score += manner.leaveCluster + rise + manner.nearerCluster * nearer
     if (this.step.some((other) => info[other]!.piece === info[node]!.piece)) score += manner.inStepAlready
     if (this.scene.nodes[node]!.kind !== 'part') score += isLike ? COST.sameCopy : COST.jump
     return score + this.looseness(node)
@@ -378,6 +384,9 @@ function mustPrecede({ order, joints }: Frame, first: number, then: number): boo
   }
   return false
 }
+
+/** How near to the reader's eye, in studs: the usual view is from the front, a little from the right (`picture/view.ts`). */
+const nearness = (at: Vec): number => (0.54 * at[0] - 0.84 * at[1]) / STUD_PITCH
 
 const overlapLength = (a: Box, b: Box, axis: 0 | 1): number =>
   Math.max(0, Math.min(a.max[axis], b.max[axis]) - Math.max(a.min[axis], b.min[axis]))

@@ -1,5 +1,17 @@
 import type { Shape } from '../catalogue'
-import { apply, axisOf, directionOf, DIRECTION_VECTORS, posed, posedBox, unite, type Box, type Direction, type Matrix, type Pose } from '../space'
+import {
+  apply,
+  axisOf,
+  directionOf,
+  DIRECTION_VECTORS,
+  posed,
+  posedBox,
+  unite,
+  type Box,
+  type Direction,
+  type Matrix,
+  type Pose,
+} from '../space'
 import { studBox } from './stud-box'
 
 /** A shape in one lattice attitude, relative to the place of its own origin: worked out once, then only shifted. */
