@@ -9,6 +9,7 @@ const ROOMS = [
   'motion',
   'count',
   'plan',
+  'replay',
   'picture',
   'checks',
   'formats',

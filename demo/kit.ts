@@ -15,7 +15,7 @@ export class SectionBuilder {
   private readonly parts: Part[] = []
   private readonly copies: Copy[] = []
   private readonly counts = new Map<string, number>()
-  /** Places (in studs along a wall) where bricks of the course below end, by wall. */
+  /** Places (in studs along a wall) where bricks of a course end, by wall and height. */
   private lengths: readonly number[] = LENGTHS
   private readonly seams = new Map<string, Set<number>>()
 
@@ -69,10 +69,11 @@ export class SectionBuilder {
     to: number,
     carried: (stud: number) => boolean = () => true,
   ): this {
-    const key = `${run} ${run === 'x' ? origin[1] : origin[0]}`
-    const below = this.seams.get(key) ?? new Set<number>()
+    const lane = `${run} ${run === 'x' ? origin[1] : origin[0]}`
+    const below = this.seams.get(`${lane} ${origin[2] - 12}`) ?? new Set<number>()
     const lengths = layBricks(this.lengths, from, to, below, carried)
-    const now = new Set<number>()
+    // A course may be laid in several runs, on both sides of an opening.
+    const now = this.seams.get(`${lane} ${origin[2]}`) ?? new Set<number>()
     let at = from
     for (const length of lengths) {
       const place: Vec = run === 'x' ? [origin[0] + at * 10, origin[1], origin[2]] : [origin[0], origin[1] + at * 10, origin[2]]
@@ -81,7 +82,7 @@ export class SectionBuilder {
       at += length
       now.add(at)
     }
-    this.seams.set(key, now)
+    this.seams.set(`${lane} ${origin[2]}`, now)
     return this
   }
 

@@ -29,7 +29,7 @@ test('the shelf stands ready with three demos, each with picture, facts and how 
   for (const [name, parts] of [
     ['Bird table', 32],
     ['Ferry house', 225],
-    ['Granary', 1639],
+    ['Granary', 1664],
   ] as const) {
     const place = places.filter({ hasText: name })
     await expect(place).toContainText(`${parts} parts`, { timeout: 45_000 })
@@ -56,7 +56,7 @@ test('brings in a file by the button, and a table by dropping it', async ({ page
 
 test('refuses a broken file with its place, and nothing changes', async ({ page }) => {
   await page.goto('/')
-  await expect(page.getByRole('listitem').filter({ hasText: 'Granary' })).toContainText('1639 parts', { timeout: 45_000 })
+  await expect(page.getByRole('listitem').filter({ hasText: 'Granary' })).toContainText('1664 parts', { timeout: 45_000 })
   const broken = structuredClone(MODEL)
   Object.assign(broken.sections[0]!.parts[1]!, { turn: '+x+x' })
   await bring(page).setInputFiles(file('broken.rail.json', JSON.stringify(broken)))

@@ -6,7 +6,7 @@ import { readModelText, type ModelDocument } from '@core/model'
 import { planModel } from '@core/plan'
 import { DIRECTION_VECTORS } from '@core/space'
 import { connectedHeap } from './support/heaps'
-import { Geometry, groupsOf, lowest, obstacle, replay, type Thing } from './support/replay'
+import { Geometry, groupsOf, lowest, obstacle, replay, type Thing } from '@core/replay'
 
 const demo = (name: string): ModelDocument =>
   readModelText(readFileSync(new URL(`../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))

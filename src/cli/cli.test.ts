@@ -38,6 +38,13 @@ describe('the command line', () => {
     expect(sum).toBe(plan.parts)
   })
 
+  it('proves a plan by replaying it, in each school of builders', () => {
+    const { code, err } = run('plan', demo('bird-table'), '--json', '--verify', '--strategy', 'core-out', '--density', 'easy')
+    expect(code).toBe(0)
+    expect(err).toContain('replay: every step can be built as it is printed')
+    expect(run('plan', demo('bird-table'), '--max-parts', '0').code).toBe(2)
+  })
+
   it('ends with 1 where an error stands, and still prints the plan', () => {
     const hovering = file('hovering.rail.json', oneSection([part('a', 'brick-1x1', [0, 0, 0]), part('b', 'brick-1x1', [50, 0, 40])]))
     const planned = run('plan', hovering, '--json')

@@ -2,10 +2,12 @@ import { readFile, writeFile } from 'node:fs/promises'
 import { basename, extname } from 'node:path'
 import { parseArgs } from 'node:util'
 import { BASE_CATALOGUE, socketCount, studCount } from '@core/catalogue'
-import { hasErrors, reportModel } from '@core/checks'
+import { hasErrors, reportModel, type Report } from '@core/checks'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { csvLosses, readCsv, writeCsv, writeModelText } from '@core/formats'
 import { LIMITS, readModelText, type ModelDocument } from '@core/model'
+import { DENSITIES, STRATEGIES, type Density, type PlanOptions } from '@core/plan'
+import { replay, unproven } from '@core/replay'
 import { writeBooklet } from './booklet'
 import { writePicture } from './picture'
 
@@ -15,6 +17,7 @@ const REFUSED = 2
 
 const USAGE = `Usage: npm run -s cli -- COMMAND FILE [options]
   plan FILE --json              the steps, counts, measures and findings
+       [--strategy ground-up|core-out|sections-first] [--density easy|normal|dense] [--max-parts N] [--max-kinds N] [--verify]
   check FILE --json             the findings alone
   picture FILE --section S --step N -o OUT.png [--width W]
   booklet FILE -o OUT.pdf|OUT.html [--paper a4|letter]
@@ -43,6 +46,10 @@ const say = (line: string): void => {
 const OPTIONS = {
   json: { type: 'boolean' },
   strategy: { type: 'string' },
+  density: { type: 'string' },
+  verify: { type: 'boolean' },
+  'max-parts': { type: 'string' },
+  'max-kinds': { type: 'string' },
   section: { type: 'string' },
   step: { type: 'string' },
   output: { type: 'string', short: 'o' },
@@ -52,15 +59,52 @@ const OPTIONS = {
 
 type Values = { readonly [K in keyof typeof OPTIONS]?: string | boolean | undefined }
 
-async function plan(model: ModelDocument, values: Values, onlyFindings: boolean): Promise<number> {
-  if (values.strategy !== undefined && values.strategy !== 'ground-up') {
-    throw new Fault('unknown-strategy', `There is no strategy “${String(values.strategy)}”.`, { wayOut: 'Known: ground-up.' })
+/** Strategy and limits as the options say. @throws Fault for what is not known */
+function planOptions(values: Values): PlanOptions {
+  const strategy = STRATEGIES.find((known) => known === (values.strategy ?? 'ground-up'))
+  if (!strategy) {
+    throw new Fault('unknown-strategy', `There is no strategy “${String(values.strategy)}”.`, {
+      wayOut: `Known: ${STRATEGIES.join(', ')}.`,
+    })
   }
-  const { report } = reportModel(model)
+  const density = String(values.density ?? 'normal')
+  if (!isDensity(density)) {
+    throw new Fault('unknown-density', `There is no density “${density}”.`, { wayOut: `Known: ${Object.keys(DENSITIES).join(', ')}.` })
+  }
+  const { parts, kinds, inAll } = DENSITIES[density]
+  const mostParts = wholeNumber('max-parts', values['max-parts'], parts)
+  const limits = { parts: mostParts, kinds: wholeNumber('max-kinds', values['max-kinds'], kinds), inAll: Math.max(inAll, mostParts) }
+  return { strategy, limits }
+}
+
+const isDensity = (text: string): text is Density => Object.hasOwn(DENSITIES, text)
+
+function wholeNumber(name: string, value: string | boolean | undefined, otherwise: number): number {
+  if (value === undefined) return otherwise
+  const number = Number(value)
+  if (!Number.isInteger(number) || number < 1 || number > 100) {
+    throw new Fault('bad-number', `--${name} must be a whole number from 1 to 100.`)
+  }
+  return number
+}
+
+async function plan(model: ModelDocument, values: Values, onlyFindings: boolean): Promise<number> {
+  const options = planOptions(values)
+  const { report } = reportModel(model, options)
   print(onlyFindings ? report.findings : report)
   for (const found of report.findings)
     say(`${found.severity}: ${found.code}: ${found.section}${found.step === null ? '' : ` step ${found.step}`}: ${found.message}`)
-  return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
+  const isProven = values.verify !== true || verify(model, report, options.limits)
+  return hasErrors(report.findings) || !isProven ? NOT_BUILDABLE : DONE
+}
+
+/** Replays the printed plan by a second implementation and says what it finds. @returns whether it found nothing */
+function verify(model: ModelDocument, report: Report, limits: PlanOptions['limits']): boolean {
+  const breaches = replay(model, JSON.parse(JSON.stringify(report)) as Report, limits)
+  for (const breach of breaches) say(`replay: ${breach}`)
+  for (const copy of unproven(model)) say(`replay: ${copy} stands in a free pose and was not replayed`)
+  if (breaches.length === 0) say('replay: every step can be built as it is printed')
+  return breaches.length === 0
 }
 
 async function convert(input: string | undefined, output: string | undefined): Promise<number> {

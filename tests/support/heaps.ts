@@ -3,7 +3,7 @@ import { BASE_CATALOGUE } from '@core/catalogue'
 import type { ModelDocument, Part } from '@core/model'
 import { apply, DIRECTION_VECTORS, turnText, TURNS, type Vec } from '@core/space'
 import { oneSection, part } from './models'
-import { Geometry, overlaps, type Thing } from './replay'
+import { Geometry, overlaps, type Thing } from '@core/replay'
 
 const SHAPES = [
   'plate-1x1',

@@ -1,5 +1,6 @@
 /** The catalogue: shapes by family (body, outline mesh, connectors, mirror twin) and colours. */
 export * from './types'
+export { massOf } from './mass'
 export type { Facet, Mesh } from './mesh'
 export type { OwnShape } from './own'
 export { BASE_CATALOGUE, extendCatalogue, nearestIds, socketCount, studCount, type Catalogue } from './registry'

@@ -75,6 +75,45 @@ describe('checks', () => {
     expect(findings(plain)).toEqual([])
   })
 
+  it('weak-joint: a heavy group on one stud, named once and weighed', () => {
+    const tower = (id: string, x: number) => [0, 1, 2].map((i) => part(`${id}${i}`, 'brick-2x4', [x, 0, i * 12]))
+    const model = oneSection([...tower('a', 0), ...tower('b', 50), part('tie', 'plate-1x3', [30, 0, 36])])
+    const weak = findings(model).filter((f) => f.code === 'weak-joint')
+    expect(weak.map((f) => [f.severity, f.parts])).toEqual([
+      ['warning', ['a0', 'a1', 'a2']],
+      ['warning', ['b0', 'b1', 'b2']],
+    ])
+    expect(weak[0]!.message).toMatch(/^“a0”, “a1” and “a2”, \d\.\d g in all, hold to the rest by one stud only\./)
+    const tied = oneSection([...tower('a', 0), ...tower('b', 50), part('tie', 'plate-2x3', [30, 0, 36])])
+    expect(codes(tied)).not.toContain('weak-joint')
+  })
+
+  it('straight-seam: three courses without a lap, and none where a brick laps over', () => {
+    const wall = (shifted: boolean) => [
+      part('base', 'plate-1x8', [0, 0, 0]),
+      ...[0, 1, 2].flatMap((i) => {
+        const z = 4 + i * 12
+        return shifted && i === 1
+          ? [part('l1', 'brick-1x2', [0, 0, z]), part('m1', 'brick-1x4', [20, 0, z]), part('r1', 'brick-1x2', [60, 0, z])]
+          : [part(`l${i}`, 'brick-1x4', [0, 0, z]), part(`r${i}`, 'brick-1x4', [40, 0, z])]
+      }),
+    ]
+    const seam = findings(oneSection(wall(false))).find((f) => f.code === 'straight-seam')!
+    expect(seam.severity).toBe('warning')
+    expect([...seam.parts].sort()).toEqual(['l0', 'l1', 'l2', 'r0', 'r1', 'r2'])
+    expect(seam.message).toContain('3 courses')
+    expect(codes(oneSection(wall(true)))).not.toContain('straight-seam')
+  })
+
+  it('tips-over: weight outside the feet, and a model that falls at a touch', () => {
+    const leaning = oneSection([part('foot', 'brick-2x2', [0, 0, 0]), part('arm', 'plate-2x16', [0, 0, 12])])
+    const found = findings(leaning).find((f) => f.code === 'tips-over')!
+    expect(found).toMatchObject({ severity: 'warning', parts: expect.arrayContaining(['arm']) as unknown })
+    const mast = oneSection(Array.from({ length: 12 }, (_, i) => part(`p${i}`, 'round-brick-1x1', [0, 0, i * 12])))
+    expect(codes(mast)).toContain('tips-over')
+    expect(codes(oneSection([part('a', 'plate-4x4', [0, 0, 0]), part('b', 'brick-2x2', [10, 10, 4])]))).toEqual([])
+  })
+
   it('put errors first and tell errors from warnings', () => {
     const model = oneSection([
       part('a', 'brick-1x1', [0, 0, 0]),

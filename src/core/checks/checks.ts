@@ -1,43 +1,11 @@
 import { findOverlaps, travelVector, type Travel } from '../motion'
 import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, type ModelDocument } from '../model'
-import type { BuiltSection, Finding, FindingCode, PlannedModel, Severity } from '../plan'
+import type { BuiltSection, Finding, PlannedModel, Severity } from '../plan'
 import type { StepLook } from '../picture'
-
-const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
-  overlap: 'error',
-  unheld: 'error',
-  blocked: 'error',
-  rests: 'error',
-  'step-missing': 'error',
-  'step-twice': 'error',
-  'no-mirror-twin': 'error',
-  hidden: 'warning',
-  loose: 'note',
-}
-
-/** Names longer lists of parts by their first few. */
-const MOST_NAMED = 4
-
-export function nameParts(ids: readonly string[]): string {
-  const named = ids.slice(0, MOST_NAMED).map((id) => `“${id}”`)
-  const rest = ids.length - named.length
-  return rest > 0 ? `${named.join(', ')} and ${rest} more` : named.join(', ').replace(/, ([^,]*)$/, ' and $1')
-}
-
-interface Place {
-  readonly section: string
-  readonly step: number | null
-  readonly parts: readonly string[]
-}
-
-const finding = (code: FindingCode, place: Place, message: string): Finding => ({
-  code,
-  severity: SEVERITIES[code],
-  section: place.section,
-  step: place.step,
-  parts: place.parts,
-  message,
-})
+import { tipsOver } from './balance'
+import { finding, idsOf, nameParts, stepNumber } from './place'
+import { straightSeams } from './seams'
+import { weakJoints } from './weak'
 
 /** Everything the checks find, errors first, then in building order. */
 export function findFindings(model: ModelDocument, planned: PlannedModel, looks?: readonly (readonly StepLook[])[]): Finding[] {
@@ -47,6 +15,9 @@ export function findFindings(model: ModelDocument, planned: PlannedModel, looks?
     ...blocked(built),
     ...holding(built),
     ...hidden(built, looks?.[i] ?? []),
+    ...weakJoints(built),
+    ...straightSeams(built),
+    ...tipsOver(built, built.id === model.root),
   ])
   const rank: readonly Severity[] = ['error', 'warning', 'note']
   return findings
@@ -56,14 +27,6 @@ export function findFindings(model: ModelDocument, planned: PlannedModel, looks?
 }
 
 export const hasErrors = (findings: readonly Finding[]): boolean => findings.some((found) => found.severity === 'error')
-
-const idsOf = (built: BuiltSection, nodes: readonly number[]): string[] => nodes.map((node) => built.scene.nodes[node]!.id)
-
-/** Number of the step that brings a node; null when none does. */
-function stepNumber(built: BuiltSection, node: number): number | null {
-  const found = built.steps.findIndex((step) => step.includes(node))
-  return found < 0 ? null : found + 1
-}
 
 /** Overlaps of the section's parts and copies; inside a derived section they are found here too, since it keeps its parts. */
 function overlaps(built: BuiltSection): Finding[] {

@@ -1,3 +1,4 @@
 /** Checks: findings, and the report of a plan with its measures and findings. */
 export * from './checks'
+export { nameParts } from './place'
 export * from './report'

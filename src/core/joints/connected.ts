@@ -2,12 +2,12 @@ import type { Joint, Joints } from './joints'
 
 /** Nodes that hold to `node`; one that holds along two axes comes twice. */
 export function neighboursOf({ adjacency }: Joints, node: number): Int32Array {
-  return adjacency.list.subarray(adjacency.start[node]!, adjacency.start[node + 1]!)
+  return adjacency.list.subarray(adjacency.start[node], adjacency.start[node + 1])
 }
 
 /** The joints of `node`. */
 export function jointsOf({ adjacency, list }: Joints, node: number): Joint[] {
-  return Array.from(adjacency.joint.subarray(adjacency.start[node]!, adjacency.start[node + 1]!), (index) => list[index]!)
+  return Array.from(adjacency.joint.subarray(adjacency.start[node], adjacency.start[node + 1]), (index) => list[index]!)
 }
 
 /** Connected groups among the nodes for which `isThere` holds, joined by joints both of whose ends are there. */

@@ -1,3 +1,4 @@
 /** Joints: what holds what, found by position. */
 export * from './joints'
 export * from './connected'
+export * from './bridges'

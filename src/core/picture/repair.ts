@@ -30,7 +30,8 @@ export function lookAndRepair(built: BuiltSection, draw: (built: BuiltSection) =
     }
     if (wishes.size === before) break
     current = lookOnce(layAgain(built, [...wishes.values()], options), draw)
-    if (poorSteps(current.looks) < poorSteps(best.looks)) best = current
+    const isHeld = current.built.holding.problems.length <= built.holding.problems.length
+    if (isHeld && poorSteps(current.looks) < poorSteps(best.looks)) best = current
   }
   return { built: best.built, looks: lookAtSteps(best.drawn, best.looks) }
 }

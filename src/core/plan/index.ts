@@ -2,6 +2,7 @@
 export * from './types'
 export * from './plan'
 export * from './measures'
+export { STRATEGIES, type Strategy } from './manner'
 export * from './edit'
 export { layAgain, type BuiltSection, type SectionOptions } from './section-plan'
 export type { Wish } from './schedule'

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
-import { replay } from '../../../tests/support/replay'
+import { replay } from '../replay'
 import { reportModel } from '../checks'
 import type { GivenStep, ModelDocument, Part } from '../model'
-import { planModel } from './index'
+import { DENSITIES, planModel, STRATEGIES } from './index'
 
 const codes = (model: ModelDocument): string[] => reportModel(model).report.findings.map((found) => found.code)
 const orderOf = (model: ModelDocument, section = 'main'): string[] =>
@@ -214,5 +214,33 @@ describe('loose parts', () => {
       [{ add: ['l'] }, { add: ['m'] }],
     )
     expect(codes(model)).toEqual(['loose'])
+  })
+})
+
+describe('strategies and limits', () => {
+  const clad = oneSection([
+    part('base', 'plate-4x4', [0, 0, 0]),
+    part('foot', 'plate-1x1', [10, 10, 4]),
+    ...[0, 1].flatMap((i) => [
+      part(`core${i}`, 'brick-1x1-side4', [10, 10, 8 + i * 12]),
+      part(`side${i}`, 'tile-1x1', [10, 6, 9 + i * 12], '+x+z'),
+    ]),
+    part('cap', 'tile-1x1', [10, 10, 32]),
+  ])
+
+  it('put the cladding last from the core out', () => {
+    const { plan } = planModel(clad, { strategy: 'core-out' })
+    const order = plan.sections[0]!.steps.flatMap((step) => step.moves.flatMap((move) => ('parts' in move ? [...move.parts] : [])))
+    expect(order.indexOf('side0')).toBeGreaterThan(order.indexOf('core1'))
+  })
+
+  it('stay buildable in each school and each density, within the limits', () => {
+    for (const strategy of STRATEGIES) {
+      for (const limits of Object.values(DENSITIES)) {
+        const { report } = reportModel(clad, { strategy, limits })
+        expect(report.findings.filter((found) => found.severity === 'error')).toEqual([])
+        expect(replay(clad, report, limits)).toEqual([])
+      }
+    }
   })
 })

@@ -3,11 +3,13 @@ import { buildingOrder, Flattener, partsOf, sectionById, sectionUses, type Model
 import type { Travel } from '../motion'
 import { ownPieceCount } from '../scene'
 import { DIRECTION_TEXTS, type Vec } from '../space'
+import type { Strategy } from './manner'
 import { buildSection, type BuiltSection } from './section-plan'
 import { NORMAL_LIMITS, type DirectionValue, type Move, type PlanStep, type SectionPlan, type StepLimits } from './types'
 
 export interface PlanOptions {
   readonly limits?: StepLimits
+  readonly strategy?: Strategy
   /** Told from 0 to 1. */
   readonly progress?: (fraction: number) => void
   /** Looks at each section as it is built, and may lay its steps anew; what it returns is kept. */
@@ -53,6 +55,7 @@ export class PlanCache {
 /** Plans every section of a model, each before those that use it. */
 export function planModel(model: ModelDocument, options: PlanOptions = {}, cache?: PlanCache): PlannedModel {
   const limits = options.limits ?? NORMAL_LIMITS
+  const strategy = options.strategy ?? 'ground-up'
   const flattener = new Flattener(model)
   const order = buildingOrder(model)
   const sizes = order.map((id) => partsOf(sectionById(model, id)).length + 1)
@@ -61,11 +64,11 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
   const print = (section: BuiltSection): SectionPlan => writeSection(model, section, uses.get(section.base)!)
   let done = 0
   const built = order.flatMap((id, i) => {
-    const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits]
+    const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits, strategy]
     let sections = cache?.recall(id, key)
     if (!sections) {
       const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
-      const plain = buildSection(model, flattener, id, { limits, progress })
+      const plain = buildSection(model, flattener, id, { limits, strategy, progress })
       const { refine } = options
       sections = refine ? refineAll(plain, refine, print) : plain
       cache?.keep(id, key, sections)

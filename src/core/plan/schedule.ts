@@ -4,62 +4,26 @@ import { middle, PLATE_HEIGHT, sizeOf, STUD_PITCH, type Box, type Vec } from '..
 import { findClusters } from './clusters'
 import { Groups } from './groups'
 import { fitsLimits, stepPart, type StepPart } from './limits'
+import { MANNERS, type Manner } from './manner'
 import type { Precedence } from './precede'
 import { ReadyGrid } from './ready-grid'
 import { REST_STEPS, type StepLimits } from './types'
 
-/** What the reader pays, in studs of way: the weights of the next choice. */
-export interface Manner {
-  /** One plate higher or lower than where the work is, and a new layer at all, be it thick or thin. */
-  readonly layer: number
-  readonly newLayer: number
-  /** One stud of way to a part of another likeness, and to one of the same. */
-  readonly way: number
-  readonly likeWay: number
-  /** The same piece, turned the same, as the last part; as any part of the step. */
-  readonly sameLikeness: number
-  readonly inStepAlready: number
-  /** Leaving a cluster before it is finished. */
-  readonly leaveCluster: number
-  /** One stud nearer to the reader's eye: what stands behind is built first, so that it shows; between clusters, and inside. */
-  readonly nearerCluster: number
-  readonly nearer: number
-  /** Parts that a step holds at least before a new layer opens a new step. */
-  readonly closeAtLayer: number
-  /** Farther than this from the last part, in studs, a new step begins; like parts may be farther. */
-  readonly stretch: number
-  readonly likeStretch: number
-}
-
-export const GROUND_UP: Manner = {
-  layer: 2.5,
-  newLayer: 8,
-  way: 0.6,
-  likeWay: 0.3,
-  sameLikeness: -5,
-  inStepAlready: -2,
-  leaveCluster: 60,
-  nearerCluster: 0.8,
-  nearer: 0.08,
-  closeAtLayer: 4,
-  stretch: 14,
-  likeStretch: 22,
-}
-
 const COST = {
-  /** Ties a loose group to the rest. */
-  ties: -40,
+  /** Ties a loose group to the rest; more when it has lain there long. */
+  ties: -60,
+  tiesLate: -400,
   /** Lies loose on the table; less when the next part can hold it at once. */
   loose: 12,
   looseButSoonHeld: 3,
-  /** A copy or a derived section waits until the parts around it are in. */
-  jump: 20,
   /** Copies of one section are joined together, wherever they stand. */
   sameCopy: -80,
 } as const
 
 /** A candidate may cost this much more than the best and still be taken because it fits the open step. */
 const SLACK = 6
+/** More neighbours than this do not make a part more of a core. */
+const MOST_JOINTS = 12
 /** Copies joined in one step. */
 const MOST_COPIES = 4
 /** Placements for which what is ready waits for the wishes of others; then they are given up. */
@@ -77,6 +41,8 @@ export interface Frame {
   readonly joints: Joints
   readonly order: Precedence
   readonly starters: Starters
+  /** 1 for what comes in from a side: cladding, as a rule. */
+  readonly isSideways: Uint8Array
 }
 
 /** Wishes of the eye: the first of each pair comes in an earlier step than the second, as far as the frame allows. */
@@ -132,7 +98,7 @@ class Scheduler {
     const { scene, joints, order } = frame
     const count = scene.nodes.length
     this.scene = scene
-    this.manner = options.manner ?? GROUND_UP
+    this.manner = options.manner ?? MANNERS['ground-up'][0]!
     this.waits = order.waits.slice()
     this.wished = new Int32Array(count)
     this.present = new Uint8Array(count)
@@ -270,19 +236,31 @@ class Scheduler {
     if (this.cluster[node] === this.cluster[last]) score += manner.layer * rise + newLayer + manner.nearer * nearer
     else score += manner.leaveCluster + rise + manner.nearerCluster * nearer
     if (this.step.some((other) => info[other]!.piece === info[node]!.piece)) score += manner.inStepAlready
-    if (this.scene.nodes[node]!.kind !== 'part') score += isLike ? COST.sameCopy : COST.jump
+    if (this.scene.nodes[node]!.kind !== 'part') score += isLike ? COST.sameCopy : manner.jump
+    if (this.frame.isSideways[node] === 1) score += manner.sideways
+    if (manner.perJoint !== 0) score += manner.perJoint * Math.min(MOST_JOINTS, this.jointCount(node))
     return score + this.looseness(node)
+  }
+
+  private jointCount(node: number): number {
+    const { start } = this.frame.joints.adjacency
+    return start[node + 1]! - start[node]!
   }
 
   private looseness(node: number): number {
     if (this.held[node] === 0) {
-      let oldest = this.steps.length
-      for (const group of this.loose) oldest = Math.min(oldest, this.groups.bornIn(group))
-      const isLate = this.loose.size > 0 && this.steps.length - oldest >= REST_STEPS - 1
-      return (isLate ? 4 : 1) * (this.canBeHeldNext(node) ? COST.looseButSoonHeld : COST.loose)
+      const price = this.canBeHeldNext(node) ? COST.looseButSoonHeld : COST.loose
+      return (this.isLate() ? 4 : 1) * price
     }
-    if (this.loose.size === 0) return 0
-    return this.groupsAround(node).size > 1 ? COST.ties : 0
+    if (this.loose.size === 0 || this.groupsAround(node).size < 2) return 0
+    return this.isLate() ? COST.tiesLate : COST.ties
+  }
+
+  /** Whether something has lain loose for so long that it must be held in the next step. */
+  private isLate(): boolean {
+    let oldest = this.steps.length
+    for (const group of this.loose) oldest = Math.min(oldest, this.groups.bornIn(group))
+    return this.loose.size > 0 && this.steps.length - oldest >= REST_STEPS - 1
   }
 
   /** Whether some part that would tie this one to what is there waits for nothing else. */

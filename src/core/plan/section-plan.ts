@@ -2,11 +2,13 @@ import { contractJoints, findJoints, FREE_AXIS, jointsOf, neighboursOf, type Joi
 import { copiesOf, isLoose, partsOf, sectionById, type Flattener, type GivenStep, type ModelDocument } from '../model'
 import { reverseTravel, SpaceLeft, type Travel } from '../motion'
 import { buildScene, contractScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
-import { MINUS_Z, PLUS_Z, scale } from '../space'
+import { axisOf, MINUS_Z, PLUS_Z, scale } from '../space'
 import { followHolding, type Holding } from './holding'
 import { Peeler, type Leave } from './peel'
+import type { Manner, Strategy } from './manner'
 import { findPrecedence } from './precede'
 import { schedule, type Frame, type Starters, type Wish } from './schedule'
+import { searchSchedule } from './search'
 import type { Block, StepLimits } from './types'
 
 /** A section (or derived section) with its steps, before it is written as a plan. */
@@ -18,6 +20,8 @@ export interface BuiltSection {
   readonly derivedFrom: string | undefined
   /** What its schedule must keep; given steps have none, since they are not scheduled. */
   readonly frame?: Frame
+  /** The manner that the search found best. */
+  readonly manner?: Manner
   readonly scene: Scene
   readonly joints: Joints
   /** Nodes of each step, in order of building; nodes are indices into the scene. */
@@ -34,6 +38,7 @@ export interface BuiltSection {
 
 export interface SectionOptions {
   readonly limits: StepLimits
+  readonly strategy?: Strategy
   readonly progress?: (done: number, all: number) => void
 }
 
@@ -93,14 +98,16 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   const precedence = findPrecedence(space, leaving)
   const index = new Map(contracted.map((spec, node) => [spec, node]))
   const starters = findStarters(finalScene, finalJoints, leaveNodes)
-  const frame: Frame = { scene: finalScene, joints: finalJoints, order: precedence, starters }
-  const steps = schedule(frame, options)
+  const isSideways = Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0))
+  const frame: Frame = { scene: finalScene, joints: finalJoints, order: precedence, starters, isSideways }
+  const { manner, steps } = searchSchedule(frame, options)
   const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
   return [
     ...derived,
     {
       ...identity,
       frame,
+      manner,
       scene: finalScene,
       joints: finalJoints,
       steps,
@@ -117,7 +124,7 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
 /** The same section with its steps laid anew, so that wishes of the eye come true as far as they can. */
 export function layAgain(built: BuiltSection, wishes: readonly Wish[], options: SectionOptions): BuiltSection {
   if (!built.frame) return built
-  const steps = schedule(built.frame, { ...options, wishes })
+  const steps = schedule(built.frame, { limits: options.limits, wishes, ...(built.manner ? { manner: built.manner } : {}) })
   const loose = built.looseParts.filter((ids) => ids.length > 0)
   return {
     ...built,

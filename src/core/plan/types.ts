@@ -30,7 +30,19 @@ export interface SectionPlan {
 
 export type Severity = 'error' | 'warning' | 'note'
 
-export type FindingCode = 'overlap' | 'unheld' | 'blocked' | 'rests' | 'hidden' | 'step-missing' | 'step-twice' | 'no-mirror-twin' | 'loose'
+export type FindingCode =
+  | 'overlap'
+  | 'unheld'
+  | 'blocked'
+  | 'rests'
+  | 'hidden'
+  | 'step-missing'
+  | 'step-twice'
+  | 'no-mirror-twin'
+  | 'weak-joint'
+  | 'straight-seam'
+  | 'tips-over'
+  | 'loose'
 
 export interface Finding {
   readonly code: FindingCode
@@ -50,6 +62,14 @@ export interface StepLimits {
 }
 
 export const NORMAL_LIMITS: StepLimits = { parts: 8, kinds: 4, inAll: 16 }
+
+/** How much a step may ask of a reader. */
+export type Density = 'easy' | 'normal' | 'dense'
+export const DENSITIES: Readonly<Record<Density, StepLimits>> = {
+  easy: { parts: 5, kinds: 2, inAll: 10 },
+  normal: NORMAL_LIMITS,
+  dense: { parts: 12, kinds: 6, inAll: 24 },
+}
 
 /** After how many steps at the latest what rests on the table must be held. */
 export const REST_STEPS = 3

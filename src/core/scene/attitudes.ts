@@ -1,17 +1,5 @@
 import type { Shape } from '../catalogue'
-import {
-  apply,
-  axisOf,
-  directionOf,
-  DIRECTION_VECTORS,
-  posed,
-  posedBox,
-  unite,
-  type Box,
-  type Direction,
-  type Matrix,
-  type Pose,
-} from '../space'
+import { apply, axisOf, directionOf, DIRECTION_VECTORS, posed, posedBox, unite, type Box, type Matrix, type Pose } from '../space'
 import { studBox } from './stud-box'
 
 /** A shape in one lattice attitude, relative to the place of its own origin: worked out once, then only shifted. */
@@ -37,7 +25,7 @@ const codeOf = (m: Matrix): number => m.reduce((code, value) => code * 3 + value
 
 export function attitudeOf(shape: Shape, matrix: Matrix): Attitude {
   let ofShape = known.get(shape)
-  if (!ofShape) known.set(shape, (ofShape = new Map()))
+  if (!ofShape) known.set(shape, (ofShape = new Map<number, Attitude>()))
   const code = codeOf(matrix)
   let attitude = ofShape.get(code)
   if (!attitude) ofShape.set(code, (attitude = makeAttitude(shape, matrix)))
@@ -61,7 +49,7 @@ function makeAttitude(shape: Shape, matrix: Matrix): Attitude {
     facing: Uint8Array.from(connectors, (connector) => connector.facing),
     isStud: Uint8Array.from(connectors, (connector) => (connector.isStud ? 1 : 0)),
     studs: flat(studs.map(({ at, facing }) => studBox(at, facing))),
-    studAxes: Uint8Array.from(studs, ({ facing }): number => axisOf(facing as Direction)),
+    studAxes: Uint8Array.from(studs, ({ facing }): number => axisOf(facing)),
   }
 }
 

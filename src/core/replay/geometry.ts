@@ -1,11 +1,10 @@
-import { BASE_CATALOGUE, type Shape } from '@core/catalogue'
-import type { ModelDocument, Part } from '@core/model'
-import { apply, DIRECTION_VECTORS, mirrorMatrix, multiply, rotationMatrix, turnFromText, TURNS, type Matrix, type Vec } from '@core/space'
-import type { Move, SectionPlan } from '@core/plan'
+import { extendCatalogue, type Catalogue, type Shape } from '../catalogue'
+import type { ModelDocument, Part } from '../model'
+import { apply, DIRECTION_VECTORS, mirrorMatrix, multiply, rotationMatrix, turnFromText, TURNS, type Matrix, type Vec } from '../space'
 
 /**
- * Replays a printed plan and reports every breach of "buildable" 1, 2, 3 and 5. It shares nothing with the planner but the
- * catalogue and the turns: bodies, joints and ways are worked out here anew, slowly and plainly.
+ * Where everything stands and what is in the way of it, worked out plainly and slowly: the second implementation that proofs of
+ * plans rest on. It shares nothing with the planner but the catalogue and the turns.
  */
 
 type Corner = [number, number, number]
@@ -29,7 +28,7 @@ export interface Thing {
 
 const plus = (a: Vec, b: Vec): Corner => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 
-function boxBetween(a: Vec, b: Vec, open = false): Brick {
+export function boxBetween(a: Vec, b: Vec, open = false): Brick {
   return {
     min: [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.min(a[2], b[2])],
     max: [Math.max(a[0], b[0]), Math.max(a[1], b[1]), Math.max(a[2], b[2])],
@@ -65,7 +64,7 @@ function moved(thing: Thing, id: string, matrix: Matrix, at: Vec): Thing {
   }
 }
 
-const union = (id: string, things: readonly Thing[]): Thing => ({
+export const union = (id: string, things: readonly Thing[]): Thing => ({
   id,
   boxes: things.flatMap((t) => t.boxes),
   studs: things.flatMap((t) => t.studs),
@@ -74,20 +73,31 @@ const union = (id: string, things: readonly Thing[]): Thing => ({
 
 export class Geometry {
   private readonly sections = new Map<string, Thing>()
+  readonly catalogue: Catalogue
 
-  constructor(private readonly model: ModelDocument) {}
+  constructor(private readonly model: ModelDocument) {
+    this.catalogue = extendCatalogue(model.shapes, model.palette)
+  }
 
   part(sectionId: string, id: string): Thing | undefined {
     const part = this.section(sectionId).parts?.find((candidate) => candidate.id === id)
-    return part?.at ? thingOf(part, BASE_CATALOGUE.shapes.get(part.shape)!) : undefined
+    return part?.at ? thingOf(part, this.catalogue.shapes.get(part.shape)!) : undefined
   }
 
   copy(sectionId: string, id: string): Thing | undefined {
     const copy = this.section(sectionId).copies?.find((candidate) => candidate.id === id)
     if (!copy) return undefined
+    if (this.isFree(sectionId, id)) throw new RangeError(`copy ${id} is in a free pose`)
     const turn = copy.rotate ? rotationMatrix(copy.rotate) : TURNS[turnFromText(copy.turn ?? '+x+y')!]!
     const matrix = copy.mirror ? multiply(turn, mirrorMatrix(copy.mirror)) : turn
     return moved(this.whole(copy.section), copy.id, matrix, copy.at)
+  }
+
+  /** Whether a copy is turned by free angles, or holds one that is: boxes along the axes do not describe it. */
+  isFree(sectionId: string, id: string): boolean {
+    const copy = this.section(sectionId).copies!.find((candidate) => candidate.id === id)!
+    if (copy.rotate?.some((angle) => angle % 90 !== 0) || copy.at.some((value) => !Number.isInteger(value))) return true
+    return (this.section(copy.section).copies ?? []).some((inner) => this.isFree(copy.section, inner.id))
   }
 
   section(id: string) {
@@ -169,7 +179,7 @@ export function obstacle(thing: Thing, direction: Vec, present: readonly Thing[]
   return undefined
 }
 
-const key = (v: Vec, axis: Vec): string => [...v, ...axis].map((value) => value + 0).join()
+export const key = (v: Vec, axis: Vec): string => [...v, ...axis].map((value) => value + 0).join()
 
 /** Axes (0–2) along which two things hold each other by studs in sockets. */
 export function jointAxes(a: Thing, b: Thing): Set<number> {
@@ -209,148 +219,4 @@ export function groupsOf(things: readonly Thing[]): Thing[][] {
   const groups = new Map<number, Thing[]>()
   things.forEach((thing, i) => groups.set(find(i), [...(groups.get(find(i)) ?? []), thing]))
   return [...groups.values()]
-}
-
-interface PrintedPlan {
-  readonly sections: readonly SectionPlan[]
-}
-
-const LIMITS = { parts: 8, kinds: 4, inAll: 16 }
-
-/** Every breach, in words. */
-export function replay(model: ModelDocument, plan: PrintedPlan): string[] {
-  const geometry = new Geometry(model)
-  return plan.sections.flatMap((section) => [...replaySection(model, geometry, plan, section), ...onceEach(model, plan, section)])
-}
-
-function baseOf(plan: PrintedPlan, section: SectionPlan): string {
-  let at = section
-  while (at.derivedFrom !== undefined) at = plan.sections.find((candidate) => candidate.id === at.derivedFrom)!
-  return at.id
-}
-
-function thingsOf(geometry: Geometry, plan: PrintedPlan, section: SectionPlan, move: Move): Thing[] {
-  const base = baseOf(plan, section)
-  if ('parts' in move) return move.parts.flatMap((id) => geometry.part(base, id) ?? [])
-  if ('copy' in move) return [geometry.copy(base, move.copy)!]
-  const derived = plan.sections.find((candidate) => candidate.id === move.section)!
-  return [
-    union(
-      move.section,
-      derived.steps.flatMap((step) => step.moves.flatMap((inner) => thingsOf(geometry, plan, derived, inner))),
-    ),
-  ]
-}
-
-function directionOf(move: Move): Vec {
-  if (typeof move.direction !== 'string') return move.direction
-  return DIRECTION_VECTORS[['+x', '-x', '+y', '-y', '+z', '-z'].indexOf(move.direction)]!
-}
-
-function replaySection(model: ModelDocument, geometry: Geometry, plan: PrintedPlan, section: SectionPlan): string[] {
-  const breaches: string[] = []
-  const present: Thing[] = []
-  const laid = new Map<string, number>()
-  const place = plan.sections.indexOf(section)
-  section.steps.forEach((step, index) => {
-    const where = `${section.id} step ${index + 1}`
-    if (step.number !== index + 1) breaches.push(`${where}: numbered ${step.number}`)
-    for (const move of step.moves) {
-      const joined =
-        'section' in move
-          ? move.section
-          : 'copy' in move
-            ? geometry.section(baseOf(plan, section)).copies!.find((c) => c.id === move.copy)!.section
-            : undefined
-      if (joined !== undefined && plan.sections.findIndex((s) => s.id === joined) >= place)
-        breaches.push(`${where}: ${joined} is not finished`)
-      for (const thing of thingsOf(geometry, plan, section, move)) {
-        const by = obstacle(thing, directionOf(move), present)
-        if (by !== undefined) breaches.push(`${where}: ${thing.id} meets ${by} on its way along ${String(move.direction)}`)
-        present.push(thing)
-        laid.set(thing.id, index)
-      }
-    }
-    breaches.push(...holdingBreaches(where, step, present, laid, index, index === section.steps.length - 1))
-    breaches.push(...limitBreaches(model, plan, section, index))
-  })
-  return breaches
-}
-
-function holdingBreaches(
-  where: string,
-  step: SectionPlan['steps'][number],
-  present: readonly Thing[],
-  laid: ReadonlyMap<string, number>,
-  index: number,
-  isLast: boolean,
-): string[] {
-  if (present.length === 0) return []
-  const table = lowest(present)
-  const first = present[0]!
-  const breaches: string[] = []
-  for (const group of groupsOf(present)) {
-    if (group.includes(first)) continue
-    const names = group.map((t) => t.id).join(', ')
-    if (lowest(group) > table) breaches.push(`${where}: ${names} hangs in the air`)
-    const since = Math.min(...group.map((t) => laid.get(t.id)!))
-    if (index - since >= 3 || isLast) breaches.push(`${where}: ${names} rests since step ${since + 1}`)
-    if (since === index && !group.some((t) => step.rests.includes(t.id))) breaches.push(`${where}: ${names} rests unnamed`)
-  }
-  return breaches
-}
-
-function limitBreaches(model: ModelDocument, plan: PrintedPlan, section: SectionPlan, index: number): string[] {
-  const base = model.sections.find((s) => s.id === baseOf(plan, section))!
-  const ids = section.steps[index]!.moves.flatMap((move) => ('parts' in move ? move.parts : []))
-  const parts = ids.map((id) => base.parts!.find((part) => part.id === id)!)
-  const breaches: string[] = []
-  const where = `${section.id} step ${index + 1}`
-  if (new Set(parts.map((part) => `${part.shape} ${part.colour}`)).size > LIMITS.kinds) breaches.push(`${where}: too many kinds`)
-  if (parts.length > LIMITS.inAll) breaches.push(`${where}: too many parts`)
-  if (parts.length > LIMITS.parts && leastRows(parts) > LIMITS.parts) breaches.push(`${where}: too many rows of parts`)
-  return breaches
-}
-
-/** Each like set once for every line along x or y it needs, whichever are fewer; lines broken by a gap count again. */
-function leastRows(parts: readonly Part[]): number {
-  const sets = new Map<string, Part[]>()
-  for (const part of parts) {
-    const set = `${part.shape} ${part.colour} ${part.turn ?? ''} ${part.at![2]}`
-    sets.set(set, [...(sets.get(set) ?? []), part])
-  }
-  let rows = 0
-  for (const set of sets.values()) {
-    const alongEach = ([0, 1] as const).map((along) => {
-      const lines = new Map<number, number[]>()
-      for (const part of set) lines.set(part.at![1 - along]!, [...(lines.get(part.at![1 - along]!) ?? []), part.at![along]])
-      const size = BASE_CATALOGUE.shapes.get(set[0]!.shape)!.box
-      const turned = boxBetween([0, 0, 0], apply(TURNS[turnFromText(set[0]!.turn ?? '+x+y')!]!, size))
-      const length = turned.max[along] - turned.min[along]
-      return [...lines.values()].reduce((sum, starts) => {
-        starts.sort((a, b) => a - b)
-        const gaps = starts.slice(1).map((s, i) => s - starts[i]!)
-        const isEven = gaps.length > 1 && new Set(gaps).size === 1
-        return sum + (isEven ? 1 : 1 + gaps.filter((gap) => gap !== length).length)
-      }, 0)
-    })
-    rows += Math.min(...alongEach)
-  }
-  return rows
-}
-
-function onceEach(model: ModelDocument, plan: PrintedPlan, section: SectionPlan): string[] {
-  if (section.derivedFrom !== undefined) return []
-  const own = plan.sections.filter((candidate) => baseOf(plan, candidate) === section.id)
-  const counts = new Map<string, number>()
-  for (const candidate of own)
-    for (const step of candidate.steps)
-      for (const move of step.moves) {
-        const ids = 'parts' in move ? move.parts : ['copy' in move ? move.copy : move.section]
-        for (const id of ids) counts.set(id, (counts.get(id) ?? 0) + 1)
-      }
-  const base = model.sections.find((candidate) => candidate.id === section.id)!
-  const wanted = [...(base.parts ?? []), ...(base.copies ?? [])].map((entry) => entry.id)
-  wanted.push(...own.filter((candidate) => candidate !== section).map((candidate) => candidate.id))
-  return wanted.filter((id) => counts.get(id) !== 1).map((id) => `${section.id}: ${id} is added ${counts.get(id) ?? 0} times`)
 }

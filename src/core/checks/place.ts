@@ -1,0 +1,51 @@
+import type { BuiltSection, Finding, FindingCode, Severity } from '../plan'
+
+export const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
+  overlap: 'error',
+  unheld: 'error',
+  blocked: 'error',
+  rests: 'error',
+  'step-missing': 'error',
+  'step-twice': 'error',
+  'no-mirror-twin': 'error',
+  hidden: 'warning',
+  'weak-joint': 'warning',
+  'straight-seam': 'warning',
+  'tips-over': 'warning',
+  loose: 'note',
+}
+
+/** Names longer lists of parts by their first few. */
+const MOST_NAMED = 4
+
+export function nameParts(ids: readonly string[]): string {
+  const named = ids.slice(0, MOST_NAMED).map((id) => `“${id}”`)
+  const rest = ids.length - named.length
+  return rest > 0 ? `${named.join(', ')} and ${rest} more` : named.join(', ').replace(/, ([^,]*)$/, ' and $1')
+}
+
+export interface Place {
+  readonly section: string
+  readonly step: number | null
+  readonly parts: readonly string[]
+}
+
+export const finding = (code: FindingCode, place: Place, message: string): Finding => ({
+  code,
+  severity: SEVERITIES[code],
+  section: place.section,
+  step: place.step,
+  parts: place.parts,
+  message,
+})
+
+export const idsOf = (built: BuiltSection, nodes: readonly number[]): string[] => nodes.map((node) => built.scene.nodes[node]!.id)
+
+/** Number of the step that brings a node; null when none does. */
+export function stepNumber(built: BuiltSection, node: number): number | null {
+  const found = built.steps.findIndex((step) => step.includes(node))
+  return found < 0 ? null : found + 1
+}
+
+/** Grams with a unit, one place where it is little. */
+export const grams = (mass: number): string => `${mass < 10 ? mass.toFixed(1) : Math.round(mass)} g`

@@ -1,0 +1,67 @@
+import { massOf } from '../catalogue'
+import { findBridges } from '../joints'
+import type { BuiltSection, Finding } from '../plan'
+import type { Scene } from '../scene'
+import { length, middle, subtract, type Vec } from '../space'
+import { finding, grams, idsOf, nameParts, stepNumber } from './place'
+
+/** A group on one stud is weak from this mass on, g, … */
+const HEAVY = 4
+/** … or when its middle lies this far from the stud, u. */
+const FAR = 60
+
+/** Groups that hold to the rest by one stud alone: bridges of the joint graph. Of groups within groups the largest is named. */
+export function weakJoints(built: BuiltSection): Finding[] {
+  const { scene, joints } = built
+  const masses = nodeMasses(scene)
+  const total = masses.reduce((a, b) => a + b, 0)
+  const groups = findBridges(joints, scene.nodes.length)
+    .filter(({ joint }) => joints.list[joint]!.studs === 1)
+    .map(({ joint, beyond }) => {
+      const mass = beyond.reduce((sum, node) => sum + masses[node]!, 0)
+      return mass * 2 <= total ? { joint, nodes: beyond, mass } : { joint, nodes: rest(scene, beyond), mass: total - mass }
+    })
+    .filter((group) => group.nodes.length > 1 && isWeak(built, group, masses))
+    .sort((a, b) => b.nodes.length - a.nodes.length || Math.min(...a.nodes) - Math.min(...b.nodes))
+  const named = new Set<number>()
+  return groups.flatMap(({ nodes, mass }) => {
+    if (nodes.every((node) => named.has(node))) return []
+    for (const node of nodes) named.add(node)
+    const ids = idsOf(
+      built,
+      [...nodes].sort((a, b) => a - b),
+    )
+    const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
+    const message = `${nameParts(ids)}, ${grams(mass)} in all, hold to the rest by one stud only. Add a part that ties them at a second place.`
+    return [finding('weak-joint', { section: built.base, step: Math.max(...steps) || null, parts: ids }, message)]
+  })
+}
+
+/** Mass of each node, g. */
+export const nodeMasses = (scene: Scene): number[] =>
+  scene.nodes.map(({ parts }) => parts.reduce((sum, { shape }) => sum + massOf(shape), 0))
+
+function rest(scene: Scene, beyond: readonly number[]): number[] {
+  const inside = new Set(beyond)
+  return scene.nodes.map((_, node) => node).filter((node) => !inside.has(node))
+}
+
+function isWeak(built: BuiltSection, group: { joint: number; nodes: readonly number[]; mass: number }, masses: readonly number[]): boolean {
+  if (group.mass >= HEAVY) return true
+  const { held } = built.joints
+  const at = held.start[group.joint]! * 3
+  const stud: Vec = [held.places[at]!, held.places[at + 1]!, held.places[at + 2]!]
+  return length(subtract(middleOfMass(built.scene, group.nodes, masses), stud)) >= FAR
+}
+
+/** Centre of mass of nodes, u, each taken at the middle of its box. */
+export function middleOfMass(scene: Scene, nodes: readonly number[], masses: readonly number[]): Vec {
+  let sum = 0
+  const at: [number, number, number] = [0, 0, 0]
+  for (const node of nodes) {
+    const place = middle(scene.nodeBoxes[node]!)
+    sum += masses[node]!
+    for (const i of [0, 1, 2] as const) at[i] += masses[node]! * place[i]
+  }
+  return sum === 0 ? at : [at[0] / sum, at[1] / sum, at[2] / sum]
+}

@@ -1,0 +1,68 @@
+/** What the reader pays, in studs of way: the weights of the next choice. */
+export interface Manner {
+  /** One plate higher or lower than where the work is, and a new layer at all, be it thick or thin. */
+  readonly layer: number
+  readonly newLayer: number
+  /** One stud of way to a part of another likeness, and to one of the same. */
+  readonly way: number
+  readonly likeWay: number
+  /** The same piece, turned the same, as the last part; as any part of the step. */
+  readonly sameLikeness: number
+  readonly inStepAlready: number
+  /** Leaving a cluster before it is finished. */
+  readonly leaveCluster: number
+  /** One stud nearer to the reader's eye: what stands behind is built first, so that it shows; between clusters, and inside. */
+  readonly nearerCluster: number
+  readonly nearer: number
+  /** Parts that a step holds at least before a new layer opens a new step. */
+  readonly closeAtLayer: number
+  /** Farther than this from the last part, in studs, a new step begins; like parts may be farther. */
+  readonly stretch: number
+  readonly likeStretch: number
+  /** A finished section that could be joined now. */
+  readonly jump: number
+  /** What comes in from a side. */
+  readonly sideways: number
+  /** Each part that it holds to: a core holds to many. */
+  readonly perJoint: number
+}
+
+/** Three schools of builders: layer after layer; the spine first and the cladding last; every sub-assembly as soon as it fits. */
+export type Strategy = 'ground-up' | 'core-out' | 'sections-first'
+export const STRATEGIES: readonly Strategy[] = ['ground-up', 'core-out', 'sections-first']
+
+const GROUND_UP: Manner = {
+  layer: 2.5,
+  newLayer: 8,
+  way: 0.6,
+  likeWay: 0.3,
+  sameLikeness: -5,
+  inStepAlready: -2,
+  leaveCluster: 60,
+  nearerCluster: 0.8,
+  nearer: 0.08,
+  closeAtLayer: 4,
+  stretch: 14,
+  likeStretch: 22,
+  jump: 20,
+  sideways: 0,
+  perJoint: 0,
+}
+
+const CORE_OUT: Manner = { ...GROUND_UP, layer: 1.6, newLayer: 5, sideways: 40, perJoint: -2.5 }
+const SECTIONS_FIRST: Manner = { ...GROUND_UP, jump: -60 }
+
+/** Settings near each other: the search tries them all and keeps what measures best. */
+const variantsOf = (manner: Manner): readonly Manner[] => [
+  manner,
+  { ...manner, closeAtLayer: 6 },
+  { ...manner, closeAtLayer: 9, likeStretch: 30 },
+  { ...manner, way: 1, likeWay: 0.6 },
+  { ...manner, layer: manner.layer * 0.6, newLayer: manner.newLayer * 0.6 },
+]
+
+export const MANNERS: Readonly<Record<Strategy, readonly Manner[]>> = {
+  'ground-up': variantsOf(GROUND_UP),
+  'core-out': variantsOf(CORE_OUT),
+  'sections-first': variantsOf(SECTIONS_FIRST),
+}

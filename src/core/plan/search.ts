@@ -1,0 +1,44 @@
+import { followHolding } from './holding'
+import { MANNERS, type Manner, type Strategy } from './manner'
+import { measureSteps } from './step-measures'
+import { schedule, type Frame } from './schedule'
+import type { StepLimits } from './types'
+
+/** Larger sections take the first manner: trying them all would cost more than it brings. */
+const MOST_NODES = 6000
+
+/** What a reader is promised (docs/architecture.md, measures): less is not rewarded, more is paid for. */
+const PROMISE = { stepsPer100: 20, meanJump: 6, likeTogether: 0.9 } as const
+
+/** Price of one group that is not held in time: more than all else together. */
+const UNHELD = 1000
+
+/** Tries the manners of a strategy and keeps the schedule that measures best; the first wins where they are equal. */
+export function searchSchedule(
+  frame: Frame,
+  options: { readonly limits: StepLimits; readonly strategy?: Strategy },
+): { manner: Manner; steps: number[][] } {
+  const strategy = options.strategy ?? 'ground-up'
+  const manners = MANNERS[strategy]
+  const tried = frame.scene.nodes.length > MOST_NODES ? manners.slice(0, 1) : manners
+  const all = strategy === 'ground-up' ? tried : [...tried, ...MANNERS['ground-up'].slice(0, 1)]
+  let best: { manner: Manner; steps: number[][]; price: number } | undefined
+  for (const manner of all) {
+    // Layer after layer is what is left when a strategy leaves things lying about.
+    if (best && !tried.includes(manner) && best.price < UNHELD) break
+    const steps = schedule(frame, { limits: options.limits, manner })
+    const price = priceOf(frame, steps) + UNHELD * followHolding(frame.scene, frame.joints, steps).problems.length
+    if (!best || price < best.price - 0.01) best = { manner, steps, price }
+  }
+  return best!
+}
+
+/** Zero where every promise is kept. */
+function priceOf({ scene }: Frame, steps: readonly (readonly number[])[]): number {
+  const { stepsPer100, meanJump, likeTogether } = measureSteps(scene, steps)
+  return (
+    Math.max(0, stepsPer100 / PROMISE.stepsPer100 - 1) +
+    Math.max(0, meanJump / PROMISE.meanJump - 1) +
+    4 * Math.max(0, PROMISE.likeTogether - likeTogether)
+  )
+}

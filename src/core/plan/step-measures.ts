@@ -1,0 +1,115 @@
+import type { Scene } from '../scene'
+import { add, length, middle, scale, sizeOf, STUD_PITCH, subtract, type Box, type Vec } from '../space'
+import { stepPart } from './limits'
+
+/** How well a plan reads (DESIGN.md section 5, measures). */
+export interface Measures {
+  readonly stepsPer100: number
+  /** Between the middles of consecutive steps, in studs. */
+  readonly meanJump: number
+  /** Share of steps with a part less than 20 % visible. */
+  readonly poorlyVisible: number
+  readonly turnsPer100: number
+  /** Share of like neighbours at most one step apart. */
+  readonly likeTogether: number
+}
+
+/** Like parts at one height count as neighbours up to this gap between their bodies, in u: two studs. */
+const NEIGHBOUR = 2 * STUD_PITCH
+
+/** Sums from which measures are made, so that sections add up. */
+export interface Sums {
+  readonly steps: number
+  readonly parts: number
+  readonly way: number
+  readonly jumps: number
+  readonly pairs: number
+  readonly together: number
+}
+
+export const ZERO: Sums = { steps: 0, parts: 0, way: 0, jumps: 0, pairs: 0, together: 0 }
+
+export function sumsOf(scene: Scene, steps: readonly (readonly number[])[]): Sums {
+  const middles = steps.filter((step) => step.length > 0).map((step) => stepMiddle(scene, step))
+  let way = 0
+  for (let i = 1; i < middles.length; i++) way += length(subtract(middles[i]!, middles[i - 1]!)) / STUD_PITCH
+  const parts = scene.nodes.filter((spec) => spec.kind === 'part').length
+  return { steps: steps.length, parts, way, jumps: Math.max(0, middles.length - 1), ...likePairs(scene, steps) }
+}
+
+export const addSums = (a: Sums, b: Sums): Sums => ({
+  steps: a.steps + b.steps,
+  parts: a.parts + b.parts,
+  way: a.way + b.way,
+  jumps: a.jumps + b.jumps,
+  pairs: a.pairs + b.pairs,
+  together: a.together + b.together,
+})
+
+export function measuresOf(sums: Sums, poor: number): Measures {
+  const share = (part: number, whole: number, empty: number): number => Math.round((whole === 0 ? empty : part / whole) * 1000) / 1000
+  return {
+    stepsPer100: share(100 * sums.steps, sums.parts, 0),
+    meanJump: share(sums.way, sums.jumps, 0),
+    poorlyVisible: share(poor, sums.steps, 0),
+    turnsPer100: 0,
+    likeTogether: share(sums.together, sums.pairs, 1),
+  }
+}
+
+/** The measures of one section's steps, but for what shows. */
+export const measureSteps = (scene: Scene, steps: readonly (readonly number[])[]): Measures => measuresOf(sumsOf(scene, steps), 0)
+
+function stepMiddle(scene: Scene, step: readonly number[]): Vec {
+  const sum = step.map((node) => middle(scene.nodeBoxes[node]!)).reduce(add)
+  return scale(sum, 1 / step.length)
+}
+
+/** For each part, its nearest like part (same piece, same turn, same height), within reach; found in buckets of likeness. */
+function likePairs(scene: Scene, steps: readonly (readonly number[])[]): { pairs: number; together: number } {
+  const stepOf = new Map<number, number>()
+  steps.forEach((step, i) => {
+    for (const node of step) stepOf.set(node, i)
+  })
+  const buckets = new Map<string, number[]>()
+  const { nodeBoxes } = scene
+  scene.nodes.forEach((spec, node) => {
+    if (spec.kind !== 'part') return
+    const key = `${stepPart(scene, node).likeness}@${nodeBoxes[node]!.min[2]}`
+    const bucket = buckets.get(key)
+    if (bucket) bucket.push(node)
+    else buckets.set(key, [node])
+  })
+  let pairs = 0
+  let together = 0
+  for (const bucket of buckets.values()) {
+    bucket.sort((a, b) => nodeBoxes[a]!.min[0] - nodeBoxes[b]!.min[0] || nodeBoxes[a]!.min[1] - nodeBoxes[b]!.min[1])
+    bucket.forEach((node, i) => {
+      const near = nearestInLine(nodeBoxes, bucket, i)
+      if (near < 0) return
+      pairs++
+      if (Math.abs(stepOf.get(node)! - stepOf.get(near)!) <= 1) together++
+    })
+  }
+  return { pairs, together }
+}
+
+/** Like parts are equally large, so the gap along an axis follows from where they begin; the search stops where x alone is too far. */
+function nearestInLine(boxes: readonly Box[], bucket: readonly number[], i: number): number {
+  const here = boxes[bucket[i]!]!
+  const [wide, deep] = sizeOf(here)
+  let best = -1
+  let bestGap = NEIGHBOUR + 1
+  for (const way of [-1, 1]) {
+    for (let j = i + way; j >= 0 && j < bucket.length; j += way) {
+      const there = boxes[bucket[j]!]!
+      const gapX = Math.abs(there.min[0] - here.min[0]) - wide
+      if (gapX >= bestGap) break
+      const gap = Math.max(gapX, Math.abs(there.min[1] - here.min[1]) - deep, 0)
+      if (gap >= bestGap) continue
+      best = bucket[j]!
+      bestGap = gap
+    }
+  }
+  return best
+}

@@ -1,0 +1,85 @@
+import { key, lowest, type Thing } from './geometry'
+import type { Vec } from '../space'
+
+/** Things that hold together: how low they reach, since which step the oldest lies there, and who they are. */
+export interface LooseGroup {
+  low: number
+  since: number
+  things: Thing[]
+}
+
+/** What stands and lies on the table: things come and stay, and groups only grow together. */
+export class Table {
+  /** The lowest plane of what is there. */
+  plane = Infinity
+  private readonly things: Thing[] = []
+  private readonly hulls: { min: number[]; max: number[] }[] = []
+  private readonly root: number[] = []
+  private readonly groups = new Map<number, LooseGroup>()
+  private readonly studs = new Map<string, number[]>()
+  private readonly sockets = new Map<string, number[]>()
+
+  put(thing: Thing, step: number): void {
+    const index = this.things.push(thing) - 1
+    this.hulls.push(hullOf(thing))
+    this.root.push(index)
+    const low = lowest([thing])
+    this.plane = Math.min(this.plane, low)
+    this.groups.set(index, { low, since: step, things: [thing] })
+    for (const { foot, axis } of thing.studs) this.meet(index, this.studs, key(foot, axis), this.sockets, key(foot, negated(axis)))
+    for (const { foot, axis } of thing.sockets) this.meet(index, this.sockets, key(foot, axis), this.studs, key(foot, negated(axis)))
+  }
+
+  /** Groups that do not hold to the first thing of all. */
+  looseGroups(): LooseGroup[] {
+    if (this.things.length === 0) return []
+    const first = this.find(0)
+    return [...this.groups].filter(([root]) => root !== first).map(([, group]) => group)
+  }
+
+  /** Things whose hull a thing could touch on its way in along a direction, studs included. */
+  near(thing: Thing, direction: Vec): Thing[] {
+    const hull = hullOf(thing)
+    return this.things.filter((_, i) => {
+      const other = this.hulls[i]!
+      return direction.every((way, k) => {
+        const after = hull.min[k]! - 4 < other.max[k]!
+        const before = other.min[k]! < hull.max[k]! + 4
+        // It comes from far away on the side it travels from.
+        return way > 0 ? before : way < 0 ? after : before && after
+      })
+    })
+  }
+
+  private meet(index: number, own: Map<string, number[]>, ownKey: string, other: Map<string, number[]>, otherKey: string): void {
+    const list = own.get(ownKey)
+    if (list) list.push(index)
+    else own.set(ownKey, [index])
+    for (const met of other.get(otherKey) ?? []) this.join(index, met)
+  }
+
+  private find(index: number): number {
+    while (this.root[index] !== index) index = this.root[index] = this.root[this.root[index]!]!
+    return index
+  }
+
+  private join(a: number, b: number): void {
+    let [kept, gone] = [this.find(a), this.find(b)]
+    if (kept === gone) return
+    if (this.groups.get(kept)!.things.length < this.groups.get(gone)!.things.length) [kept, gone] = [gone, kept]
+    const into = this.groups.get(kept)!
+    const from = this.groups.get(gone)!
+    into.low = Math.min(into.low, from.low)
+    into.since = Math.min(into.since, from.since)
+    for (const thing of from.things) into.things.push(thing)
+    this.root[gone] = kept
+    this.groups.delete(gone)
+  }
+}
+
+const negated = (v: Vec): Vec => [-v[0], -v[1], -v[2]]
+
+function hullOf({ boxes }: Thing): { min: number[]; max: number[] } {
+  const axes = [0, 1, 2] as const
+  return { min: axes.map((k) => Math.min(...boxes.map((b) => b.min[k]))), max: axes.map((k) => Math.max(...boxes.map((b) => b.max[k]))) }
+}
