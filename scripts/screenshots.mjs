@@ -1,7 +1,7 @@
 // Takes the pictures of docs/screenshots/ from the demo data. Starts its own server; run `npm run build` before.
 import { chromium } from '@playwright/test'
 import { execFileSync, spawn } from 'node:child_process'
-import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
@@ -74,6 +74,50 @@ await goToStep('B 12')
 await shot('rail-large')
 
 await openModel('Ferry house')
+await goToStep('B 09')
+await page.getByText('Why this works').click()
+await page
+  .getByRole('group')
+  .getByText(/Goes in/)
+  .first()
+  .waitFor()
+await page.getByText('Why this works').scrollIntoViewIfNeeded()
+await shot('proof')
+await page.getByText('Why this works').click()
+await page.getByRole('button', { name: 'Compare the schools' }).click()
+await page.getByRole('table').waitFor({ timeout: 60_000 })
+await page.getByRole('table').scrollIntoViewIfNeeded()
+await shot('comparison')
+
+// The same house as somebody might bring it: a loft beam too short to be held, a wall without laps, a step list with gaps.
+const flawed = JSON.parse(readFileSync('demo/models/ferry-house.rail.json', 'utf8'))
+flawed.name = 'Ferry house, first draft'
+const landing = flawed.sections.find((section) => section.id === 'landing')
+landing.parts.push({ id: 'beam', shape: 'plate-1x4', colour: 'brown', at: [10, 10, 60] })
+const shed = flawed.sections.find((section) => section.id === 'shed')
+shed.parts.push({ id: 'post', shape: 'brick-1x1', colour: 'teal', at: shed.parts[0].at })
+const lamp = flawed.sections.find((section) => section.id === 'lamp')
+lamp.steps = [{ add: lamp.parts.slice(0, -1).map((part) => part.id) }]
+for (const x of [0, 40])
+  for (const z of [0, 12, 24])
+    flawed.sections
+      .find((section) => section.id === 'boat')
+      .parts.push({ id: `q${x}-${z}`, shape: 'brick-1x4', colour: 'ash', at: [x, 200, z] })
+await page.goto(origin)
+await page.getByLabel('Model files to bring in').setInputFiles({
+  name: 'draft.rail.json',
+  mimeType: 'application/json',
+  buffer: Buffer.from(JSON.stringify(flawed)),
+})
+await page.getByRole('button', { name: 'Open' }).click()
+await page.getByRole('region', { name: 'Rail' }).waitFor({ timeout: 60_000 })
+await page.getByRole('link', { name: /^Checks/ }).click()
+await drawn()
+await shot('checks')
+
+await page.goto(origin)
+await page.getByRole('link', { name: /^Ferry house$/ }).click()
+await page.getByRole('region', { name: 'Rail' }).waitFor({ timeout: 60_000 })
 await page.getByRole('link', { name: 'Booklet' }).click()
 await drawn()
 await shot('booklet')

@@ -3,7 +3,7 @@ import { reportModel, viewsOf, type LookCache, type Report } from '@core/checks'
 import { plainFault, type PlainFault } from '@core/fault'
 import { readCsv } from '@core/formats'
 import { checkModel, readModelText, type ModelDocument, type Section } from '@core/model'
-import { PlanCache } from '@core/plan'
+import { DENSITIES, PlanCache, proveStep, STRATEGIES, type Density, type PlannedModel, type Proof, type Strategy } from '@core/plan'
 
 export interface PlanAnswer {
   readonly report: Report
@@ -11,6 +11,20 @@ export interface PlanAnswer {
 }
 
 export type ReadAnswer = { readonly model: ModelDocument } | { readonly fault: PlainFault }
+
+/** How a designer wants the steps laid. */
+export interface PlanSettings {
+  readonly strategy: Strategy
+  readonly density: Density
+}
+
+/** What one school of builders would make of the model. */
+export interface Comparison {
+  readonly strategy: Strategy
+  readonly steps: number
+  readonly measures: Report['measures']
+  readonly errors: number
+}
 
 const plans = new PlanCache()
 const looks: LookCache = new WeakMap()
@@ -29,16 +43,36 @@ function intern(model: ModelDocument): ModelDocument {
   return { ...model, sections: kept }
 }
 
+let planned: PlannedModel | undefined
+
+const optionsOf = ({ strategy, density }: PlanSettings) => ({ strategy, limits: DENSITIES[density] })
+
 const api = {
-  plan(model: ModelDocument, progress: (fraction: number) => void): PlanAnswer {
+  plan(model: ModelDocument, settings: PlanSettings, progress: (fraction: number) => void): PlanAnswer {
     let last = 0
     const say = (fraction: number): void => {
       if (fraction - last < 0.02 && fraction < 1) return
       last = fraction
       progress(fraction)
     }
-    const { report, looks: seen } = reportModel(intern(model), { progress: say }, plans, looks)
+    const answer = reportModel(intern(model), { ...optionsOf(settings), progress: say }, plans, looks)
+    const { report, looks: seen } = answer
+    planned = answer.planned
     return { report, views: viewsOf(seen) }
+  },
+  /** Why each part of a step (from 0) can go in; of the model that was planned last. */
+  prove(section: string, step: number): Proof[] {
+    const built = planned?.built.find((candidate) => candidate.id === section)
+    return built ? proveStep(built, step) : []
+  },
+  /** Plans the model by each school. */
+  compare(model: ModelDocument, density: Density): Comparison[] {
+    return STRATEGIES.map((strategy) => {
+      const { report } = reportModel(model, optionsOf({ strategy, density }))
+      const steps = report.sections.reduce((sum, section) => sum + section.steps.length, 0)
+      const errors = report.findings.filter((finding) => finding.severity === 'error').length
+      return { strategy, steps, measures: report.measures, errors }
+    })
   },
   /** Reads a file's text; a fault comes back as data. */
   read(text: string, name: string, isTable: boolean): ReadAnswer {

@@ -2,3 +2,4 @@
 export * from './pages'
 export * from './cautions'
 export * from './rail-layout'
+export * from './proof-words'

@@ -2,3 +2,4 @@
 export * from './checks'
 export { nameParts } from './place'
 export * from './report'
+export * from './ways-out'

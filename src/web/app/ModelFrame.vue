@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, onUnmounted, provide, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, provide, ref, watch } from 'vue'
 import { storeToRefs } from 'pinia'
 import { faultLine, plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
@@ -14,6 +14,7 @@ const { source } = storeToRefs(open)
 provide(PAINT_SOURCE, source)
 
 const problem = ref('')
+const findingCount = computed(() => open.report?.findings.length ?? 0)
 
 async function load(): Promise<void> {
   problem.value = ''
@@ -54,6 +55,9 @@ onUnmounted(() => {
       <p class="name" :title="open.model?.name">{{ open.model?.name }}</p>
       <nav aria-label="Rooms of this model">
         <RouterLink :to="{ name: 'rail', params: { id } }">Rail</RouterLink>
+        <RouterLink :to="{ name: 'checks', params: { id } }"
+          >Checks<span v-if="findingCount > 0" class="count">{{ findingCount }}<span class="sr-only"> findings</span></span></RouterLink
+        >
         <RouterLink :to="{ name: 'booklet', params: { id } }">Booklet</RouterLink>
       </nav>
       <div class="state">
@@ -143,6 +147,14 @@ nav a {
 nav a.router-link-active {
   border-bottom-color: var(--accent);
   font-weight: 700;
+}
+.count {
+  margin-left: 8px;
+  padding: 0 7px;
+  border: 1px solid currentcolor;
+  border-radius: 9px;
+  font-size: 0.82rem;
+  font-weight: 400;
 }
 .state {
   display: flex;

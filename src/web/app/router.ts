@@ -11,6 +11,7 @@ export const router = createRouter({
       children: [
         { path: '', redirect: { name: 'rail' } },
         { path: 'rail', name: 'rail', component: () => import('../rail/RailScreen.vue'), meta: { title: 'Rail' } },
+        { path: 'checks', name: 'checks', component: () => import('../checks/ChecksScreen.vue'), meta: { title: 'Checks' } },
         { path: 'booklet', name: 'booklet', component: () => import('../booklet/BookletScreen.vue'), meta: { title: 'Booklet' } },
       ],
     },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { layRail, makePages, walkRail, type StepPage, type Walk } from '@core/booklet'
 import type { PieceCount } from '@core/count'
 import { sectionById, type ModelDocument } from '@core/model'
@@ -17,7 +18,9 @@ import { notify } from '../shared/notices'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
 import FindingList from './FindingList.vue'
+import LayingPanel from './LayingPanel.vue'
 import RailMap from './RailMap.vue'
+import StepProof from './StepProof.vue'
 import StepTray from './StepTray.vue'
 
 const open = useOpenModel()
@@ -47,6 +50,7 @@ const canEdit = computed(() => section.value.derivedFrom === undefined)
 const isGiven = computed(() => canEdit.value && sectionById(open.model!, section.value.id).steps !== undefined)
 
 const findings = computed(() => open.report!.findings)
+const allSteps = computed(() => open.report!.sections.reduce((sum, planned) => sum + planned.steps.length, 0))
 const marks = computed(() => {
   const map = new Map<string, { worst: Finding['severity']; count: number }>()
   for (const finding of findings.value) {
@@ -122,6 +126,10 @@ watch(
     place.value = null
   },
 )
+/** The checks lead here with a place. */
+const route = useRoute()
+const asked = layout.value.lanes.findIndex((lane) => lane.section === route.query['section'])
+if (asked >= 0) go(asked, Math.max(0, Number(route.query['step'] ?? 1) - 1))
 if (!place.value) {
   const root = layout.value.lanes.findIndex((lane) => lane.ties.length > 0)
   if (root >= 0) go(root, 0)
@@ -153,7 +161,15 @@ if (!place.value) {
         @caution="setText('caution', $event)"
         @plan-again="planAgain"
       />
+      <StepProof v-if="page" :section="section.id" :step="step" :version="open.source?.version ?? 0" :ask="open.prove" />
       <FindingList :findings="findings" :name-of="nameOf" @go="goToFinding" />
+      <LayingPanel
+        :settings="open.settings"
+        :measures="open.report!.measures"
+        :steps="allSteps"
+        :compare="open.compare"
+        @change="open.useSettings($event)"
+      />
     </aside>
     <RailMap class="lanes" :layout="layout" :row="row" :step="step" :marks="marks" @go="go" @walk="walk" />
   </main>

@@ -1,7 +1,8 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { Fault, type PlainFault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
-import type { PlanAnswer, PlannerApi, ReadAnswer } from '../../workers/planner.worker'
+import type { Proof } from '@core/plan'
+import type { Comparison, PlanAnswer, PlannerApi, PlanSettings, ReadAnswer } from '../../workers/planner.worker'
 
 /** The planner in a worker. Stopping ends the worker and starts a fresh one. */
 export class PlannerClient {
@@ -19,11 +20,19 @@ export class PlannerClient {
   }
 
   /** @throws Fault `stopped` when `stop` is called meanwhile */
-  plan(model: ModelDocument, progress: (fraction: number) => void): Promise<PlanAnswer> {
+  plan(model: ModelDocument, settings: PlanSettings, progress: (fraction: number) => void): Promise<PlanAnswer> {
     const stopped = new Promise<never>((_, reject) => {
       this.stopWaiting = reject
     })
-    return Promise.race([this.remote.plan(model, proxy(progress)), stopped])
+    return Promise.race([this.remote.plan(model, settings, proxy(progress)), stopped])
+  }
+
+  prove(section: string, step: number): Promise<Proof[]> {
+    return this.remote.prove(section, step)
+  }
+
+  compare(model: ModelDocument, density: PlanSettings['density']): Promise<Comparison[]> {
+    return this.remote.compare(model, density)
   }
 
   /** @throws Fault what the reader refuses */

@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie'
 import { Fault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
+import type { PlanSettings } from '../../workers/planner.worker'
 
 /** What the shelf shows of a model without opening it. */
 export interface ShelfFacts {
@@ -21,7 +22,11 @@ export interface StoredModel {
   readonly deletedAt: number
   readonly facts?: ShelfFacts
   readonly picture?: Blob
+  /** How its steps are laid; the usual way when missing. Not part of the model file. */
+  readonly settings?: PlanSettings
 }
+
+export const USUAL_SETTINGS: PlanSettings = { strategy: 'ground-up', density: 'normal' }
 
 class LibraryDatabase extends Dexie {
   models!: Table<StoredModel, string>
@@ -95,6 +100,10 @@ export class Library {
 
   async describe(id: string, facts: ShelfFacts, picture?: Blob): Promise<void> {
     await this.db.models.update(id, picture ? { facts, picture } : { facts })
+  }
+
+  async keepSettings(id: string, settings: PlanSettings): Promise<void> {
+    await this.db.models.update(id, { settings })
   }
 
   async remove(id: string): Promise<void> {

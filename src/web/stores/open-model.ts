@@ -4,11 +4,13 @@ import type { Report } from '@core/checks'
 import { faultLine, plainFault } from '@core/fault'
 import { makeBundle, writeModelText, type Bundle } from '@core/formats'
 import { catalogueOf, type ModelDocument } from '@core/model'
+import type { Proof } from '@core/plan'
 import { download, fileName } from '../shared/download'
 import { PainterClient } from '../shared/painter-client'
 import type { PaintSource } from '../shared/painter-key'
 import { PlannerClient } from '../shared/planner-client'
-import { library } from '../storage/library'
+import { library, USUAL_SETTINGS } from '../storage/library'
+import type { Comparison, PlanSettings } from '../../workers/planner.worker'
 import { factsOf } from '../storage/facts'
 import { createHistory } from './history'
 
@@ -25,6 +27,7 @@ export const useOpenModel = defineStore('open-model', () => {
   const problem = ref('')
   const save = ref<SaveState>({ kind: 'saved' })
   const source = shallowRef<PaintSource | null>(null)
+  const settings = ref<PlanSettings>(USUAL_SETTINGS)
 
   let planner: PlannerClient | undefined
   let painter: PainterClient | undefined
@@ -44,6 +47,7 @@ export const useOpenModel = defineStore('open-model', () => {
     id.value = modelId
     revision = stored.revision
     history.reset(stored.model)
+    settings.value = stored.settings ?? USUAL_SETTINGS
     save.value = { kind: 'saved' }
     planner = new PlannerClient()
     painter = new PainterClient(new Worker(new URL('../../workers/painter.worker.ts', import.meta.url), { type: 'module' }))
@@ -70,7 +74,7 @@ export const useOpenModel = defineStore('open-model', () => {
     planning.value = 0
     problem.value = ''
     try {
-      const answer = await planner.plan(document, (fraction) => {
+      const answer = await planner.plan(document, { ...settings.value }, (fraction) => {
         if (mine === run) planning.value = fraction
       })
       if (mine !== run) return
@@ -86,6 +90,16 @@ export const useOpenModel = defineStore('open-model', () => {
       if (mine === run) planning.value = null
     }
   }
+
+  /** Lays the steps another way, from now on; given steps stay as they are. */
+  async function useSettings(next: PlanSettings): Promise<void> {
+    settings.value = next
+    await Promise.all([library.keepSettings(id.value, next), plan()])
+  }
+
+  const prove = (section: string, step: number): Promise<Proof[]> => planner?.prove(section, step) ?? Promise.resolve([])
+  const compare = (): Promise<Comparison[]> =>
+    planner && model.value ? planner.compare(model.value, settings.value.density) : Promise.resolve([])
 
   function stopPlanning(): void {
     run++
@@ -150,6 +164,10 @@ export const useOpenModel = defineStore('open-model', () => {
     problem,
     save,
     source,
+    settings,
+    useSettings,
+    prove,
+    compare,
     bundle,
     undoLabel: history.undoLabel,
     redoLabel: history.redoLabel,

@@ -9,7 +9,7 @@ import { LIMITS, type ModelDocument } from '@core/model'
 import { PainterClient } from '../shared/painter-client'
 import { PlannerClient } from '../shared/planner-client'
 import { factsOf } from '../storage/facts'
-import { library, type StoredModel } from '../storage/library'
+import { library, USUAL_SETTINGS, type StoredModel } from '../storage/library'
 
 /** The first shown stands first on the shelf. */
 const DEMOS = [birdTableUrl, ferryHouseUrl, granaryUrl]
@@ -66,7 +66,7 @@ export const useShelf = defineStore('shelf', () => {
     planner ??= new PlannerClient()
     painter ??= new PainterClient(new Worker(new URL('../../workers/painter.worker.ts', import.meta.url), { type: 'module' }))
     try {
-      const answer = await planner.plan(next.model, (fraction) => {
+      const answer = await planner.plan(next.model, next.settings ?? USUAL_SETTINGS, (fraction) => {
         if (working.value) working.value = { name: next.name, fraction }
       })
       const picture = await paint(next.model, answer.report)

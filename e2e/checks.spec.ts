@@ -1,0 +1,83 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie } from './support'
+
+/** A tower of bricks whose given steps forget one and name another twice. */
+async function openFlawed(page: Page): Promise<void> {
+  const parts = [0, 1, 2, 3].map((i) => ({ id: `b${i}`, shape: 'brick-2x2', colour: 'sand', at: [0, 0, i * 12] }))
+  const steps = [{ add: ['b0', 'b1'] }, { add: ['b1', 'b2'] }]
+  const sections = [{ id: 'm', name: 'Tower', parts, steps }]
+  const model = { format: 'jump-rail-model', version: 1, name: 'Flawed', root: 'm', sections }
+  await page.goto('/')
+  const buffer = Buffer.from(JSON.stringify(model))
+  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'f.rail.json', mimeType: 'application/json', buffer })
+  await page.getByRole('button', { name: 'Open' }).click()
+  await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible()
+}
+
+test('a model without findings says so', async ({ page }) => {
+  await openDemo(page, 'Ferry house')
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  await expect(page.getByText('Nothing found.')).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('findings are solved with one click, undone, and lead to their step', async ({ page }) => {
+  await openFlawed(page)
+  await page.getByRole('link', { name: 'Checks 2 findings' }).click()
+  const errors = page.getByRole('region', { name: 'Errors' })
+  await expect(errors.getByRole('button')).toHaveCount(2)
+  await errors.getByRole('button', { name: /In no step/ }).click()
+  const one = page.getByRole('region', { name: 'Finding', exact: true })
+  await expect(one).toContainText('No step adds “b3”')
+  await pictureDrawn(page)
+  await expectAccessible(page)
+
+  await one.getByRole('button', { name: 'Put them into a last step' }).click()
+  await expect(errors.getByRole('button')).toHaveCount(1)
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
+  await expect(errors.getByRole('button')).toHaveCount(2)
+  await errors.getByRole('button', { name: /In no step/ }).click()
+  await one.getByRole('button', { name: 'Put them into a last step' }).click()
+  await errors.getByRole('button', { name: /In two steps/ }).click()
+  await one.getByRole('button', { name: 'Show it on the rail' }).click()
+  await expect(stepLabel(page)).toContainText('A 02')
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  await page.getByRole('button', { name: 'Keep it only where it comes first' }).click()
+  await expect(page.getByText('Nothing found.')).toBeVisible()
+})
+
+test('findings are filtered and walked by keyboard', async ({ page }) => {
+  await openFlawed(page)
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  const entries = page.getByRole('region', { name: 'Errors' }).getByRole('button')
+  await entries.first().focus()
+  await page.keyboard.press('ArrowDown')
+  await expect(entries.nth(1)).toBeFocused()
+  await expect(entries.nth(1)).toHaveAttribute('aria-current', 'true')
+  await page.getByLabel('What').selectOption({ label: 'In two steps' })
+  await expect(entries).toHaveCount(1)
+})
+
+test('a step says why it works', async ({ page }) => {
+  await openDemo(page, 'Ferry house')
+  await tie(page, 'B 02').click()
+  await page.getByText('Why this works').click()
+  const proof = page.getByRole('listitem').filter({ hasText: /Goes in from above; holds on \d+ studs? of “/ })
+  await expect(proof.first()).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('the school and the size of steps are chosen, compared, kept, and leave the model alone', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  const ties = page.getByRole('button', { name: /^Step A \d\d,/ })
+  const before = await ties.count()
+  await page.getByLabel('Step size').selectOption({ label: 'Easy, few parts' })
+  await expect.poll(() => ties.count()).toBeGreaterThan(before)
+  await page.getByRole('button', { name: 'Compare the schools' }).click()
+  await expect(page.getByRole('table').getByRole('row')).toHaveCount(4)
+  await expectAccessible(page)
+  const easy = await ties.count()
+  await page.reload()
+  await expect(ties).toHaveCount(easy)
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled()
+})

@@ -1,0 +1,69 @@
+import { sectionById, type GivenStep, type ModelDocument } from '../model'
+import { forgetSteps, type Finding } from '../plan'
+
+/** Something that can be done about a finding with one click, and undone. */
+export interface WayOut {
+  readonly label: string
+  readonly change: (model: ModelDocument) => ModelDocument
+}
+
+/** What the program can do about a finding; empty where only the designer can. */
+export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
+  const section = model.sections.find((candidate) => candidate.id === finding.section)
+  if (!section?.steps) return []
+  switch (finding.code) {
+    case 'step-missing':
+      return [
+        {
+          label: 'Put them into a last step',
+          change: (now) => changeSteps(now, section.id, (steps) => [...steps, stepOf(now, section.id, finding)]),
+        },
+        planAgain(section.id),
+      ]
+    case 'step-twice':
+      return [
+        {
+          label: 'Keep it only where it comes first',
+          change: (now) => changeSteps(now, section.id, (steps) => keepFirst(steps, finding.parts[0]!)),
+        },
+      ]
+    case 'blocked':
+    case 'unheld':
+    case 'rests':
+    case 'hidden':
+      return [planAgain(section.id)]
+    default:
+      return []
+  }
+}
+
+const planAgain = (section: string): WayOut => ({ label: 'Plan this section again', change: (model) => forgetSteps(model, section) })
+
+function changeSteps(model: ModelDocument, id: string, change: (steps: readonly GivenStep[]) => readonly GivenStep[]): ModelDocument {
+  const sections = model.sections.map((section) => (section.id === id ? { ...section, steps: change(section.steps ?? []) } : section))
+  return { ...model, sections }
+}
+
+function stepOf(model: ModelDocument, sectionId: string, finding: Finding): GivenStep {
+  const copies = new Set((sectionById(model, sectionId).copies ?? []).map((copy) => copy.id))
+  const add = finding.parts.filter((id) => !copies.has(id))
+  const join = finding.parts.filter((id) => copies.has(id))
+  return { ...(add.length > 0 ? { add } : {}), ...(join.length > 0 ? { join } : {}) }
+}
+
+function keepFirst(steps: readonly GivenStep[], id: string): GivenStep[] {
+  let isMet = false
+  const once = (ids: readonly string[] | undefined): string[] | undefined =>
+    ids?.filter((other) => {
+      if (other !== id) return true
+      const isFirst = !isMet
+      isMet = true
+      return isFirst
+    })
+  return steps
+    .map((step) => {
+      const [add, join] = [once(step.add), once(step.join)]
+      return { ...step, ...(add ? { add } : {}), ...(join ? { join } : {}) }
+    })
+    .filter((step) => (step.add?.length ?? 0) + (step.join?.length ?? 0) > 0)
+}

@@ -1,0 +1,275 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { layRail, makePages, type StepPage } from '@core/booklet'
+import { waysOut, type WayOut } from '@core/checks'
+import type { Finding, Severity } from '@core/plan'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+import { notify } from '../shared/notices'
+import StepPicture from '../shared/StepPicture.vue'
+import { useOpenModel } from '../stores/open-model'
+
+const open = useOpenModel()
+const router = useRouter()
+
+const GROUPS: readonly { severity: Severity; sign: string; one: string; title: string; hint: string }[] = [
+  { severity: 'error', sign: '▲', one: 'error', title: 'Errors', hint: 'a builder would get stuck' },
+  { severity: 'warning', sign: '●', one: 'warning', title: 'Warnings', hint: 'it can be built, but look again' },
+  { severity: 'note', sign: '○', one: 'note', title: 'Notes', hint: 'good to know' },
+]
+const CODES: Readonly<Record<Finding['code'], string>> = {
+  overlap: 'Two parts in one place',
+  unheld: 'Nothing holds it',
+  blocked: 'No way in',
+  rests: 'Loose for too long',
+  hidden: 'Cannot be seen',
+  'step-missing': 'In no step',
+  'step-twice': 'In two steps',
+  'no-mirror-twin': 'No mirror image',
+  'weak-joint': 'Weak joint',
+  'straight-seam': 'Straight seam',
+  'tips-over': 'Falls over',
+  loose: 'Without a place',
+}
+
+const section = ref('all')
+const code = ref('all')
+const chosen = ref(0)
+
+const lanes = computed(() => new Map(layRail(open.bundle!).lanes.map((lane) => [lane.section, lane])))
+const findings = computed(() => open.report!.findings)
+const sectionOptions = computed(() => [
+  { value: 'all', label: 'All sections' },
+  ...[...new Set(findings.value.map((found) => found.section))].map((id) => ({ value: id, label: sectionName(id) })),
+])
+const codeOptions = computed(() => [
+  { value: 'all', label: 'Everything' },
+  ...[...new Set(findings.value.map((found) => found.code))].map((value) => ({ value, label: CODES[value] })),
+])
+const shown = computed(() =>
+  findings.value.filter(
+    (found) => (section.value === 'all' || found.section === section.value) && (code.value === 'all' || found.code === code.value),
+  ),
+)
+const groups = computed(() =>
+  GROUPS.map((group) => ({ ...group, list: shown.value.filter((found) => found.severity === group.severity) })).filter(
+    (group) => group.list.length > 0,
+  ),
+)
+const finding = computed<Finding | undefined>(() => shown.value[Math.min(chosen.value, shown.value.length - 1)])
+watch([section, code], () => (chosen.value = 0))
+// A filter whose findings are all solved must not leave an empty list behind.
+watch(findings, () => {
+  if (!sectionOptions.value.some((option) => option.value === section.value)) section.value = 'all'
+  if (!codeOptions.value.some((option) => option.value === code.value)) code.value = 'all'
+})
+
+function sectionName(id: string): string {
+  const lane = lanes.value.get(id)
+  return lane ? `${lane.letter} ${lane.name}` : id
+}
+function placeOf(found: Finding): string {
+  const tie = found.step === null ? undefined : lanes.value.get(found.section)?.ties[found.step - 1]
+  return tie ? `Step ${tie.label}` : sectionName(found.section)
+}
+
+const page = computed<StepPage | undefined>(() => {
+  const found = finding.value
+  if (!found) return undefined
+  const steps = makePages(open.bundle!).filter(
+    (p): p is StepPage => (p.kind === 'step' || p.kind === 'jump') && p.section === found.section,
+  )
+  return found.step === null ? steps[steps.length - 1] : steps[found.step - 1]
+})
+const ways = computed(() => (finding.value && open.model ? waysOut(open.model, finding.value) : []))
+
+function take(way: WayOut): void {
+  const problem = open.edit(way.label.toLowerCase(), way.change)
+  if (problem) notify(problem, { isError: true })
+  else notify(`Done: ${way.label.toLowerCase()}.`, { act: { label: 'Undo', run: () => open.undo() } })
+}
+function toRail(): void {
+  const found = finding.value
+  if (found) void router.push({ name: 'rail', query: { section: found.section, step: String(found.step ?? 1) } })
+}
+function onKey(event: KeyboardEvent): void {
+  const way = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+  if (way === 0) return
+  event.preventDefault()
+  chosen.value = Math.max(0, Math.min(shown.value.length - 1, chosen.value + way))
+  const list = event.currentTarget as HTMLElement
+  list.querySelectorAll<HTMLElement>('.entry')[chosen.value]?.focus()
+}
+</script>
+
+<template>
+  <main class="checks-screen">
+    <section class="list">
+      <h1>Checks</h1>
+      <div v-if="findings.length > 0" class="filters">
+        <ChoiceList v-model="section" label="Where" :options="sectionOptions" />
+        <ChoiceList v-model="code" label="What" :options="codeOptions" />
+      </div>
+      <p v-if="findings.length === 0" class="clear">
+        Nothing found. Every part has a way in, is held in time and shows in its step; nothing overlaps, no joint is weak, and the model
+        stands.
+      </p>
+      <div role="group" aria-label="Findings. Arrow keys walk." @keydown="onKey">
+        <section v-for="group in groups" :key="group.severity" :aria-label="group.title">
+          <h2 :class="group.severity">
+            <span aria-hidden="true">{{ group.sign }}</span> {{ group.list.length }} {{ group.list.length === 1 ? group.one : group.title.toLowerCase() }}
+            <span class="hint">{{ group.hint }}</span>
+          </h2>
+          <ul>
+            <li v-for="found in group.list" :key="`${found.code} ${found.section} ${found.parts.join()}`">
+              <button
+                class="entry"
+                :class="{ here: found === finding }"
+                :aria-current="found === finding ? 'true' : undefined"
+                @click="chosen = shown.indexOf(found)"
+              >
+                <b>{{ CODES[found.code] }}</b>
+                <span class="faint">{{ placeOf(found) }}, {{ found.parts.length }} {{ found.parts.length === 1 ? 'part' : 'parts' }}</span>
+              </button>
+            </li>
+          </ul>
+        </section>
+      </div>
+    </section>
+    <section v-if="finding" class="one" aria-label="Finding" aria-live="polite">
+      <div class="picture">
+        <StepPicture v-if="page" :picture="page.picture" :label="`${placeOf(finding)}. ${page.spoken}`" />
+      </div>
+      <div class="words">
+        <h2>
+          <span class="place">{{ placeOf(finding) }}</span> {{ CODES[finding.code] }}
+        </h2>
+        <p>{{ finding.message }}</p>
+        <div class="acts">
+          <ActionButton v-for="way in ways" :key="way.label" primary @click="take(way)">{{ way.label }}</ActionButton>
+          <ActionButton @click="toRail">Show it on the rail</ActionButton>
+        </div>
+      </div>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.checks-screen {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(320px, 430px) minmax(0, 1fr);
+}
+.list {
+  overflow-y: auto;
+  padding: 18px 20px;
+  border-right: 1px solid var(--rule);
+}
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+  margin: 12px 0 4px;
+}
+.filters :deep(select) {
+  max-width: 180px;
+}
+.clear {
+  font-size: 1.1rem;
+  max-width: 26em;
+}
+h2 {
+  margin: 18px 0 6px;
+  font-size: 1.05rem;
+}
+h2.error {
+  color: var(--error);
+}
+h2.warning {
+  color: var(--warn);
+}
+.hint {
+  color: var(--faint);
+  font-weight: 400;
+  font-size: 0.92rem;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.entry {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-top: 1px solid var(--rule);
+  border-left: 4px solid transparent;
+  width: 100%;
+  min-height: 52px;
+  padding: 5px 10px;
+  text-align: left;
+  cursor: pointer;
+  display: flex;
+  flex-direction: column;
+}
+.entry.here {
+  border-left-color: var(--accent);
+  background: var(--sheet);
+}
+.entry:hover {
+  background: var(--accent-wash);
+}
+.one {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  min-height: 0;
+  background: #fff;
+}
+.picture {
+  min-height: 0;
+  overflow: hidden;
+}
+.picture :deep(.step-picture) {
+  aspect-ratio: auto !important;
+  height: 100%;
+}
+.words {
+  padding: 12px 28px 20px;
+  border-top: 1px solid var(--rule);
+  background: var(--paper);
+}
+.words h2 {
+  font-size: 1.3rem;
+  margin: 0;
+}
+.words .place {
+  border-left: 5px solid var(--accent);
+  padding-left: 10px;
+  margin-right: 10px;
+}
+.words p {
+  max-width: 62ch;
+  overflow-wrap: anywhere;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+@media (max-width: 900px) {
+  .checks-screen {
+    grid-template-columns: 1fr;
+    overflow-y: auto;
+  }
+  .list {
+    border-right: 0;
+    overflow: visible;
+  }
+  .picture {
+    height: 44vh;
+  }
+}
+</style>

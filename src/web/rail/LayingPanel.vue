@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Density, Strategy } from '@core/plan'
+import type { Measures } from '@core/plan'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+import type { Comparison, PlanSettings } from '../../workers/planner.worker'
+
+const props = defineProps<{ settings: PlanSettings; measures: Measures; steps: number; compare: () => Promise<Comparison[]> }>()
+const emit = defineEmits<{ change: [settings: PlanSettings] }>()
+
+const SCHOOLS: Readonly<Record<Strategy, string>> = {
+  'ground-up': 'Layer after layer',
+  'core-out': 'Core first, cladding last',
+  'sections-first': 'Sections as soon as they fit',
+}
+const DENSITY_WORDS: Readonly<Record<Density, string>> = { easy: 'Easy, few parts', normal: 'Normal', dense: 'Dense, many parts' }
+const options = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
+
+const strategy = computed({
+  get: (): string => props.settings.strategy,
+  set: (value) => emit('change', { ...props.settings, strategy: value as Strategy }),
+})
+const density = computed({
+  get: (): string => props.settings.density,
+  set: (value) => emit('change', { ...props.settings, density: value as Density }),
+})
+
+const compared = ref<readonly Comparison[]>([])
+const isComparing = ref(false)
+async function compareAll(): Promise<void> {
+  isComparing.value = true
+  try {
+    compared.value = await props.compare()
+  } finally {
+    isComparing.value = false
+  }
+}
+const percent = (share: number): string => `${Math.round(share * 100)} %`
+</script>
+
+<template>
+  <section class="laying" aria-label="How steps are laid">
+    <h2>How steps are laid</h2>
+    <ChoiceList v-model="strategy" label="School" :options="options(SCHOOLS)" />
+    <ChoiceList v-model="density" label="Step size" :options="options(DENSITY_WORDS)" />
+    <p class="faint">
+      {{ steps }} steps, {{ measures.meanJump.toFixed(1) }} studs from one to the next; like parts together:
+      {{ percent(measures.likeTogether) }}; steps that show poorly: {{ percent(measures.poorlyVisible) }}.
+    </p>
+    <ActionButton :disabled="isComparing" @click="compareAll">{{ isComparing ? 'Comparing…' : 'Compare the schools' }}</ActionButton>
+    <table v-if="compared.length > 0">
+      <thead>
+        <tr>
+          <th scope="col">School</th>
+          <th scope="col">Steps</th>
+          <th scope="col">Way, studs</th>
+          <th scope="col">Like together</th>
+          <th scope="col">Errors</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in compared" :key="row.strategy" :class="{ here: row.strategy === settings.strategy }">
+          <th scope="row">{{ SCHOOLS[row.strategy] }}<span v-if="row.strategy === settings.strategy" class="sr-only">, in use</span></th>
+          <td>{{ row.steps }}</td>
+          <td>{{ row.measures.meanJump.toFixed(1) }}</td>
+          <td>{{ percent(row.measures.likeTogether) }}</td>
+          <td>{{ row.errors }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.laying {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 8px;
+}
+.laying :deep(label) {
+  min-width: 5em;
+}
+.laying :deep(select) {
+  max-width: 250px;
+}
+p {
+  margin: 0;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 0.94rem;
+}
+th,
+td {
+  text-align: right;
+  padding: 6px 4px;
+  border-bottom: 1px solid var(--rule);
+  font-weight: 400;
+}
+th:first-child {
+  text-align: left;
+}
+thead th {
+  color: var(--faint);
+  vertical-align: bottom;
+}
+.here th,
+.here td {
+  font-weight: 700;
+}
+</style>
