@@ -52,13 +52,14 @@ function canBeBuiltSingly(things: readonly Thing[]): boolean {
 }
 
 const RUNS = Number(process.env['FUZZ_RUNS'] ?? 300)
+const PARTS = Number(process.env['FUZZ_PARTS'] ?? 9)
 
 describe('random connected heaps, replayed', () => {
   it('a plan without errors has no breach, and what gets in singly is never called blocked or cut into units', () => {
     let planned = 0
     let single = 0
     fc.assert(
-      fc.property(connectedHeap(9), (model) => {
+      fc.property(connectedHeap(PARTS), (model) => {
         const { report } = reportModel(model)
         const errors = report.findings.filter((found) => found.severity === 'error')
         if (errors.length === 0) {

@@ -47,3 +47,42 @@ export function findBridges(joints: Joints, nodeCount: number): Bridge[] {
   }
   return bridges
 }
+
+/**
+ * Nodes whose loss makes one group more (Tarjan 1972, "Depth-first search and linear graph algorithms"), without recursion.
+ * @returns 1 for each of them
+ */
+export function findCutNodes(joints: Joints, nodeCount: number): Uint8Array {
+  const { start, list } = joints.adjacency
+  const order = new Int32Array(nodeCount).fill(-1)
+  const low = new Int32Array(nodeCount)
+  const cursor = start.slice(0, nodeCount)
+  const isCut = new Uint8Array(nodeCount)
+  let count = 0
+  for (let root = 0; root < nodeCount; root++) {
+    if (order[root]! >= 0) continue
+    const stack = [root]
+    order[root] = low[root] = count++
+    let children = 0
+    while (stack.length > 0) {
+      const node = stack[stack.length - 1]!
+      if (cursor[node]! < start[node + 1]!) {
+        const other = list[cursor[node]!++]!
+        if (order[other]! >= 0) low[node] = Math.min(low[node]!, order[other]!)
+        else {
+          order[other] = low[other] = count++
+          stack.push(other)
+          if (node === root) children++
+        }
+        continue
+      }
+      stack.pop()
+      const parent = stack[stack.length - 1]
+      if (parent === undefined) continue
+      low[parent] = Math.min(low[parent]!, low[node]!)
+      if (parent !== root && low[node]! >= order[parent]!) isCut[parent] = 1
+    }
+    if (children > 1) isCut[root] = 1
+  }
+  return isCut
+}

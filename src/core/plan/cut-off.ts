@@ -7,6 +7,8 @@ export interface CutOff {
 }
 
 const NONE: readonly CutOff[] = []
+/** There is something, and nobody asked what. */
+const SOME: readonly CutOff[] = [{ nodes: [], touchesFloor: false }]
 
 /**
  * Finds what the removal of nodes cuts off from the rest.
@@ -41,8 +43,17 @@ export class CutOffSearch {
     this.next = new Int32Array(count)
   }
 
+  /** Whether anything would be cut off; cheaper than to find what. */
+  cuts(node: number): boolean {
+    return this.search([node], true) === SOME
+  }
+
   /** @returns the groups cut off from the largest rest; none when the rest stays in one piece. */
   find(leaving: readonly number[]): readonly CutOff[] {
+    return this.search(leaving, false)
+  }
+
+  private search(leaving: readonly number[], onlyWhether: boolean): readonly CutOff[] {
     const { start, list } = this.space.joints.adjacency
     const { isThere } = this.space
     const stamp = ++this.stamp
@@ -58,7 +69,7 @@ export class CutOffSearch {
         this.begin(groups++, other)
       }
     }
-    return groups < 2 ? NONE : this.grow(groups, out, grown)
+    return groups < 2 ? NONE : this.grow(groups, out, grown, onlyWhether)
   }
 
   private begin(group: number, node: number): void {
@@ -85,7 +96,7 @@ export class CutOffSearch {
     return group
   }
 
-  private grow(groups: number, out: number, grown: number): readonly CutOff[] {
+  private grow(groups: number, out: number, grown: number, onlyWhether: boolean): readonly CutOff[] {
     let open: number[] = []
     for (let group = 0; group < groups; group++) open.push(group)
     const closed: number[] = []
@@ -94,6 +105,7 @@ export class CutOffSearch {
       open = open.filter((group) => this.root[group] === group)
       const done = open.filter((group) => this.head[group]! < 0)
       if (done.length === 0) continue
+      if (onlyWhether && open.length > 1) return SOME
       // If every group is complete, the largest is the rest.
       const keep = done.length === open.length ? done.reduce((a, b) => (this.size[a]! >= this.size[b]! ? a : b)) : -1
       for (const group of done) if (group !== keep) closed.push(group)

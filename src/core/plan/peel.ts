@@ -1,4 +1,4 @@
-import { FREE_AXIS, jointsOf } from '../joints'
+import { findCutNodes, FREE_AXIS, jointsOf } from '../joints'
 import type { SpaceLeft } from '../motion'
 import { travelVector, type Travel } from '../motion'
 import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, sizeOf, type Direction } from '../space'
@@ -36,6 +36,10 @@ const classOf = (travel: Travel): number => {
 export class Peeler {
   private readonly leaves: Leave[] = []
   private readonly heaps = [new Heap(), new Heap(), new Heap()]
+  /** What is free to go but would leave something loose; by class as in `heaps`. */
+  private readonly parked = [new Heap(), new Heap(), new Heap()]
+  /** A bit for each way of a node that is parked. */
+  private readonly parkedWays: Uint8Array
   /** Of each node, the last (node × 8 + travel index) that waits for it, and from each of those the one before; −1 ends. */
   private readonly lastWaiting: Int32Array
   private readonly waitingBefore: Int32Array
@@ -43,6 +47,8 @@ export class Peeler {
   private floorLeft = 0
   private readonly cutOffs: CutOffSearch
   private readonly hasFreeJoints: boolean
+  /** 1 for what would cut the whole in two as it stands at first; 0 again as soon as a neighbour has left. */
+  private readonly cutAtFirst: Uint8Array
 
   constructor(
     private readonly space: SpaceLeft,
@@ -51,6 +57,8 @@ export class Peeler {
     const count = space.scene.nodes.length
     this.lastWaiting = new Int32Array(count).fill(-1)
     this.waitingBefore = new Int32Array(count * 8)
+    this.parkedWays = new Uint8Array(count)
+    this.cutAtFirst = findCutNodes(space.joints, count)
     this.onFloor = new Uint8Array(count)
     this.findFloor()
     this.hasFreeJoints = space.joints.list.some((joint) => joint.axis === FREE_AXIS)
@@ -113,46 +121,72 @@ export class Peeler {
 
   /** First what leaves the rest in one piece, upward before sideways; then what lays something loose; from below last. */
   private takeNext(): boolean {
-    const [up, aside, down] = this.heaps as [Heap, Heap, Heap]
+    const [up, aside, down] = [0, 1, 2] as const
     return (
-      this.takeFrom(up, true) ||
-      this.takeFrom(aside, true) ||
-      this.takeFrom(up, false) ||
-      this.takeFrom(aside, false) ||
-      this.takeFrom(down, true) ||
-      this.takeFrom(down, false)
+      this.takeHolding(up) ||
+      this.takeHolding(aside) ||
+      this.takeLoosening(up) ||
+      this.takeLoosening(aside) ||
+      this.takeHolding(down) ||
+      this.takeLoosening(down)
     )
   }
 
-  /** @param mustHold pass over what would leave something loose; it stays in the heap for later */
-  private takeFrom(heap: Heap, mustHold: boolean): boolean {
-    const passed: number[] = []
-    let isTaken = false
-    for (let item = heap.pop(); item !== undefined && !isTaken; item = isTaken ? undefined : heap.pop()) {
+  /** Takes the first of a class that leaves the rest in one piece. What would loosen something is parked until a neighbour leaves. */
+  private takeHolding(kind: number): boolean {
+    const heap = this.heaps[kind]!
+    for (let item = heap.pop(); item !== undefined; item = heap.pop()) {
       const node = item >> 3
       if (this.space.isThere[node] === 0) continue
-      const outcome = this.tryTake(node, item & 7, mustHold)
-      if (outcome === 'taken') isTaken = true
-      else if (outcome === 'loosens') passed.push(item)
+      const outcome = this.tryTake(node, item & 7, true)
+      if (outcome === 'taken') return true
+      if (outcome === 'loosens') {
+        this.parkedWays[node]! |= 1 << (item & 7)
+        this.parked[kind]!.push(item, this.priority(node, this.travels(node)[item & 7]!))
+      }
     }
-    for (const item of passed) {
+    return false
+  }
+
+  private takeLoosening(kind: number): boolean {
+    const heap = this.parked[kind]!
+    for (let item = heap.pop(); item !== undefined; item = heap.pop()) {
       const node = item >> 3
-      heap.push(item, this.priority(node, this.travels(node)[item & 7]!))
+      const way = 1 << (item & 7)
+      if (this.space.isThere[node] === 0 || (this.parkedWays[node]! & way) === 0) continue
+      this.parkedWays[node]! &= ~way
+      if (this.tryTake(node, item & 7, false) === 'taken') return true
     }
-    return isTaken
+    return false
+  }
+
+  /** A group that a node would cut off can only vanish when a neighbour of the node leaves: then it is asked again. */
+  private unparkAround(node: number): void {
+    const { start, list } = this.space.joints.adjacency
+    for (let k = start[node]!; k < start[node + 1]!; k++) {
+      const other = list[k]!
+      this.cutAtFirst[other] = 0
+      const ways = this.parkedWays[other]!
+      if (ways === 0 || this.space.isThere[other] === 0) continue
+      this.parkedWays[other] = 0
+      for (let way = 0; way < 8; way++) if ((ways & (1 << way)) !== 0) this.look(other, way)
+    }
   }
 
   /** Takes a node whose way is free, if what it leaves behind is held or can rest. */
   private tryTake(node: number, way: number, mustHold: boolean): 'taken' | 'loosens' | 'waits' {
     const travel = this.travels(node)[way]!
+    if (mustHold) {
+      // Nothing has left yet that could have freed a node which cut the whole from the beginning.
+      if (this.cutAtFirst[node] === 1 || this.cutOffs.cuts(node)) return 'loosens'
+      this.leave([node], travel)
+      return 'taken'
+    }
     const cut = this.cutOffs.find([node])
-    if (cut.length > 0) {
-      const hovering = this.findHovering(node, cut)
-      if (hovering !== undefined) {
-        this.wait(hovering, node, way)
-        return 'waits'
-      }
-      if (mustHold) return 'loosens'
+    const hovering = cut.length > 0 ? this.findHovering(node, cut) : undefined
+    if (hovering !== undefined) {
+      this.wait(hovering, node, way)
+      return 'waits'
     }
     this.leave([node], travel)
     for (const group of cut) {
@@ -204,6 +238,7 @@ export class Peeler {
         if (this.space.isThere[waiter >> 3] === 1) this.look(waiter >> 3, waiter & 7)
         waiter = before
       }
+      this.unparkAround(node)
     }
   }
 

@@ -13,9 +13,12 @@ const COST = {
   /** Ties a loose group to the rest; more when it has lain there long. */
   ties: -60,
   tiesLate: -400,
-  /** Lies loose on the table; less when the next part can hold it at once. */
-  loose: 12,
-  looseButSoonHeld: 3,
+  /** Goes on with what lies loose, until it reaches the rest. */
+  bringsOn: -15,
+  /** Lies loose on the table; less when few parts are missing until it is held, more when much lies about already. */
+  loose: 30,
+  looseForEach: 7,
+  looseGroup: 2,
   /** Copies of one section are joined together, wherever they stand. */
   sameCopy: -80,
 } as const
@@ -24,6 +27,8 @@ const COST = {
 const SLACK = 6
 /** More neighbours than this do not make a part more of a core. */
 const MOST_JOINTS = 12
+/** Two studs, u². */
+const SMALL_PLATE = 200
 /** Copies joined in one step. */
 const MOST_COPIES = 4
 /** Placements for which what is ready waits for the wishes of others; then they are given up. */
@@ -228,7 +233,8 @@ class Scheduler {
     const from = this.middles[last]!
     const to = this.middles[node]!
     const way = (Math.abs(to[0] - from[0]) + Math.abs(to[1] - from[1])) / STUD_PITCH
-    const isLike = info[node]!.likeness === info[last]!.likeness
+    // What would lie loose is chosen by how soon it is held, not by what it looks like.
+    const isLike = info[node]!.likeness === info[last]!.likeness && this.held[node]! > 0
     let score = way * (isLike ? manner.likeWay : manner.way) + (isLike ? manner.sameLikeness : 0)
     const rise = (this.planeOf(node) - this.planeOf(last)) / PLATE_HEIGHT
     const newLayer = Math.max(-1, Math.min(1, rise)) * manner.newLayer
@@ -249,11 +255,13 @@ class Scheduler {
 
   private looseness(node: number): number {
     if (this.held[node] === 0) {
-      const price = this.canBeHeldNext(node) ? COST.looseButSoonHeld : COST.loose
+      const price = Math.min(COST.loose, COST.looseForEach * this.partsUntilHeld(node)) + COST.looseGroup * this.loose.size
       return (this.isLate() ? 4 : 1) * price
     }
-    if (this.loose.size === 0 || this.groupsAround(node).size < 2) return 0
-    return this.isLate() ? COST.tiesLate : COST.ties
+    if (this.loose.size === 0) return 0
+    const around = this.groupsAround(node)
+    if (around.size > 1) return this.isLate() ? COST.tiesLate : COST.ties
+    return [...around].some((group) => this.loose.has(group)) ? COST.bringsOn : 0
   }
 
   /** Whether something has lain loose for so long that it must be held in the next step. */
@@ -263,9 +271,11 @@ class Scheduler {
     return this.loose.size > 0 && this.steps.length - oldest >= REST_STEPS - 1
   }
 
-  /** Whether some part that would tie this one to what is there waits for nothing else. */
-  private canBeHeldNext(node: number): boolean {
-    return this.frame.order.after[node]!.some((next) => this.waits[next] === 1 && this.held[next]! > 0)
+  /** How many parts must come, this one included, until one can come that ties it to others. */
+  private partsUntilHeld(node: number): number {
+    let least: number = COST.loose
+    for (const next of this.frame.order.after[node]!) least = Math.min(least, this.waits[next]!)
+    return least
   }
 
   private fits(node: number): boolean {
@@ -302,8 +312,9 @@ class Scheduler {
     const b = this.scene.nodeBoxes[below]!
     const flat = b.max[2] - b.min[2] <= PLATE_HEIGHT
     if (!flat || a.min[2] !== b.max[2]) return false
-    const shared = overlapLength(a, b, 0) * overlapLength(a, b, 1)
-    return shared * 2 > (b.max[0] - b.min[0]) * (b.max[1] - b.min[1])
+    const area = (b.max[0] - b.min[0]) * (b.max[1] - b.min[1])
+    // Of a small plate the sides show enough.
+    return area > SMALL_PLATE && overlapLength(a, b, 0) * overlapLength(a, b, 1) * 2 > area
   }
 
   private place(node: number): void {

@@ -118,7 +118,8 @@ function onKey(event: KeyboardEvent): void {
       <div role="group" aria-label="Findings. Arrow keys walk." @keydown="onKey">
         <section v-for="group in groups" :key="group.severity" :aria-label="group.title">
           <h2 :class="group.severity">
-            <span aria-hidden="true">{{ group.sign }}</span> {{ group.list.length }} {{ group.list.length === 1 ? group.one : group.title.toLowerCase() }}
+            <span aria-hidden="true">{{ group.sign }}</span> {{ group.list.length }}
+            {{ group.list.length === 1 ? group.one : group.title.toLowerCase() }}
             <span class="hint">{{ group.hint }}</span>
           </h2>
           <ul>
