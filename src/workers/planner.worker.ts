@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { reportModel, viewsOf, type LookCache, type Report } from '@core/checks'
 import { plainFault, type PlainFault } from '@core/fault'
 import { readCsv } from '@core/formats'
-import { checkModel, readModelText, type ModelDocument, type Section } from '@core/model'
+import { checkModel, readModelText, type ModelDocument } from '@core/model'
 import { DENSITIES, PlanCache, proveStep, STRATEGIES, type Density, type PlannedModel, type Proof, type Strategy } from '@core/plan'
 
 export interface PlanAnswer {
@@ -28,19 +28,25 @@ export interface Comparison {
 
 const plans = new PlanCache()
 const looks: LookCache = new WeakMap()
-let sections = new Map<string, Section>()
+/** Everything of the last document that stayed the same, by its text. */
+let known = new Map<string, unknown>()
 
-/** What comes through a worker's door is always new; equal sections are exchanged for the ones known, so that caches hold. */
+/** What comes through a worker's door is always new; equal parts, copies and sections are exchanged for the known ones, so that caches hold. */
 function intern(model: ModelDocument): ModelDocument {
-  const now = new Map<string, Section>()
-  const kept = model.sections.map((section) => {
-    const text = JSON.stringify(section)
-    const known = sections.get(text) ?? section
-    now.set(text, known)
-    return known
+  const now = new Map<string, unknown>()
+  const same = <T>(value: T): T => {
+    const text = JSON.stringify(value)
+    const kept = (known.get(text) as T | undefined) ?? value
+    now.set(text, kept)
+    return kept
+  }
+  const sections = model.sections.map((section) => {
+    const { parts, copies } = section
+    return same({ ...section, ...(parts ? { parts: same(parts) } : {}), ...(copies ? { copies: same(copies) } : {}) })
   })
-  sections = now
-  return { ...model, sections: kept }
+  const shapes = model.shapes ? { shapes: same(model.shapes) } : {}
+  known = now
+  return { ...model, sections, ...shapes }
 }
 
 let planned: PlannedModel | undefined

@@ -1,27 +1,21 @@
 import type { BuiltSection, Finding } from '../plan'
+import { middle } from '../space'
 import { finding } from './place'
-import { middleOfMass, nodeMasses } from './weak'
+import { nodeMasses } from './weak'
 
 /** A finished model that a tilt of less than this brings down is worth a word, degrees. */
 const LEAST_TILT = 6
 
 type Point = readonly [number, number]
 
-/** How a set of nodes stands on the table: by how much it must be tilted to fall; negative when it falls by itself. */
-export interface Stand {
-  readonly tilt: number
-}
-
 /** Whether the work stands after each step, and how firmly when it is finished. Only the first step that falls is named. */
 export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
   // What hovers or lies about has no stand to judge; that is said already.
-  if (built.holding.problems.length > 0) return []
-  const masses = nodeMasses(built.scene)
-  const present: number[] = []
+  if (built.holding.problems.length > 0 || built.scene.nodes.length < 2) return []
+  const stand = new Stand(built)
   for (const [i, step] of built.steps.entries()) {
-    present.push(...step)
-    if (built.scene.nodes.length < 2) return []
-    const { tilt } = standOf(built, present, masses)
+    for (const node of step) stand.put(node)
+    const tilt = stand.tilt()
     const isLast = i === built.steps.length - 1
     const parts = step.map((node) => built.scene.nodes[node]!.id)
     if (tilt < 0) {
@@ -36,24 +30,50 @@ export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
   return []
 }
 
-/** The angle at which the weight passes the edge of the outline of all that touches the table. */
-export function standOf(built: BuiltSection, nodes: readonly number[], masses: readonly number[]): Stand {
-  const { nodeBoxes, bodies } = built.scene
-  const present = new Set(nodes)
-  let table = Infinity
-  for (const node of nodes) table = Math.min(table, nodeBoxes[node]!.min[2])
-  const feet: Point[] = []
-  for (let i = 0; i < bodies.count; i++) {
-    const box = i * 6
-    if (bodies.boxes[box + 2] !== table || !present.has(bodies.node[i]!)) continue
-    const [x0, y0, x1, y1] = [bodies.boxes[box]!, bodies.boxes[box + 1]!, bodies.boxes[box + 3]!, bodies.boxes[box + 4]!]
-    feet.push([x0, y0], [x1, y0], [x1, y1], [x0, y1])
+/** The weight and the feet of what is there, kept up to date as nodes come. */
+class Stand {
+  private readonly masses: readonly number[]
+  private mass = 0
+  private readonly moment: [number, number, number] = [0, 0, 0]
+  private table = Infinity
+  /** Outline of all that touches the table. */
+  private outline: Point[] = []
+  private readonly rows: readonly (readonly number[])[]
+
+  constructor(private readonly built: BuiltSection) {
+    this.masses = nodeMasses(built.scene)
+    const rows: number[][] = built.scene.nodes.map(() => [])
+    built.scene.bodies.node.forEach((node, row) => rows[node]!.push(row))
+    this.rows = rows
   }
-  // What stands in a free pose alone has no flat foot that is known; it is not judged.
-  if (feet.length === 0) return { tilt: 90 }
-  const [x, y, z] = middleOfMass(built.scene, nodes, masses)
-  const inside = distanceInside(convexHull(feet), [x, y])
-  return { tilt: (Math.atan2(inside, Math.max(1, z - table)) * 180) / Math.PI }
+
+  put(node: number): void {
+    const { nodeBoxes, bodies } = this.built.scene
+    const box = nodeBoxes[node]!
+    const mass = this.masses[node]!
+    this.mass += mass
+    middle(box).forEach((value, i) => (this.moment[i]! += mass * value))
+    if (box.min[2] > this.table) return
+    if (box.min[2] < this.table) this.outline = []
+    this.table = box.min[2]
+    const feet = this.outline.slice()
+    for (const row of this.rows[node]!) {
+      const at = row * 6
+      if (bodies.boxes[at + 2] !== this.table) continue
+      const [x0, y0, x1, y1] = [bodies.boxes[at]!, bodies.boxes[at + 1]!, bodies.boxes[at + 3]!, bodies.boxes[at + 4]!]
+      feet.push([x0, y0], [x1, y0], [x1, y1], [x0, y1])
+    }
+    this.outline = convexHull(feet)
+  }
+
+  /** By how many degrees it must be tilted to fall; negative when it falls by itself. */
+  tilt(): number {
+    // What stands in a free pose alone has no flat foot that is known; it is not judged.
+    if (this.outline.length < 3 || this.mass === 0) return 90
+    const [x, y, z] = this.moment.map((value) => value / this.mass) as [number, number, number]
+    const inside = distanceInside(this.outline, [x, y])
+    return (Math.atan2(inside, Math.max(1, z - this.table)) * 180) / Math.PI
+  }
 }
 
 /** Anticlockwise, without points on edges (Andrew 1979, "Another efficient algorithm for convex hulls"). */

@@ -1,4 +1,6 @@
-import { findOverlaps, travelVector, type Travel } from '../motion'
+import type { Joints } from '../joints'
+import { findOverlaps, travelVector, type Overlap, type Travel } from '../motion'
+import type { Scene } from '../scene'
 import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, type ModelDocument } from '../model'
 import type { BuiltSection, Finding, PlannedModel, Severity } from '../plan'
 import type { StepLook } from '../picture'
@@ -32,7 +34,7 @@ export const hasErrors = (findings: readonly Finding[]): boolean => findings.som
 function overlaps(built: BuiltSection): Finding[] {
   const { scene, joints } = built
   const byNodes = new Map<string, { paths: string[]; nodes: [number, number] }>()
-  for (const { a, b } of findOverlaps(scene, joints)) {
+  for (const { a, b } of overlapsOf(scene, joints)) {
     const nodes: [number, number] = [scene.partNode[a]!, scene.partNode[b]!]
     const entry = byNodes.get(nodes.join()) ?? { paths: [], nodes }
     entry.paths.push(scene.parts[a]!.path, scene.parts[b]!.path)
@@ -44,6 +46,15 @@ function overlaps(built: BuiltSection): Finding[] {
     const inside = paths.length > 2 || paths.some((path) => path.includes('/')) ? ` They meet at ${nameParts([...new Set(paths)])}.` : ''
     return finding('overlap', { section: built.base, step, parts: ids }, `${nameParts(ids)} share space.${inside} Move one of them.`)
   })
+}
+
+/** Overlaps do not depend on steps: they are found once for a scene, which lives as long as no part moves. */
+const known = new WeakMap<Scene, Overlap[]>()
+
+function overlapsOf(scene: Scene, joints: Joints): Overlap[] {
+  let found = known.get(scene)
+  if (!found) known.set(scene, (found = findOverlaps(scene, joints)))
+  return found
 }
 
 function mirrorTwins(model: ModelDocument, built: BuiltSection): Finding[] {

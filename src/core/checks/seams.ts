@@ -1,4 +1,5 @@
 import type { BuiltSection, Finding } from '../plan'
+import type { Scene } from '../scene'
 import { finding, idsOf, nameParts, stepNumber } from './place'
 
 /** Courses from which a straight seam is worth a word. */
@@ -19,6 +20,15 @@ interface Seam {
 
 /** Seams that run straight up through three courses or more, so that nothing laps over them. */
 export function straightSeams(built: BuiltSection): Finding[] {
+  // Where seams run does not depend on steps, so it is found once for a scene.
+  let chains = known.get(built.scene)
+  if (!chains) known.set(built.scene, (chains = findChains(built)))
+  return chains.map((chain) => describe(built, chain))
+}
+
+const known = new WeakMap<Scene, Seam[][]>()
+
+function findChains(built: BuiltSection): Seam[][] {
   const seams = [...findSeams(built, 0), ...findSeams(built, 1)]
   const byLow = new Map<string, Seam[]>()
   const key = (seam: Seam, z: number): string => `${seam.axis} ${seam.at} ${z}`
@@ -29,15 +39,15 @@ export function straightSeams(built: BuiltSection): Finding[] {
   }
   const above = (seam: Seam): Seam[] => (byLow.get(key(seam, seam.high)) ?? []).filter((next) => next.from < seam.to && seam.from < next.to)
   const carried = new Set(seams.flatMap(above))
-  const findings: Finding[] = []
+  const chains: Seam[][] = []
   const told = new Set<Seam>()
   for (const seam of seams) {
     if (carried.has(seam) || told.has(seam)) continue
     const chain = longestChain(seam, above)
     for (const part of chain) told.add(part)
-    if (chain.length >= COURSES) findings.push(describe(built, chain))
+    if (chain.length >= COURSES) chains.push(chain)
   }
-  return findings
+  return chains
 }
 
 /** From a lowest piece of seam upward; where it forks, the first way that goes on. */

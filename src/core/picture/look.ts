@@ -73,16 +73,24 @@ export function lookFromHome(section: DrawnSection): HomeLook {
  */
 export function lookAtSteps(section: DrawnSection, fromHome = lookFromHome(section).looks): StepLook[] {
   const scout = scoutsOf(section)
-  return fromHome.map((home, step) => {
-    let best = home
-    if (Math.min(1, ...best.shares) >= ENOUGH) return best
-    for (const view of VIEWS.slice(1)) {
-      const shares = scout(view).sharesAlone(step)
-      if (worth(shares) > worth(best.shares) + 0.02) best = { view, shares }
-      if (Math.min(...best.shares) >= ENOUGH) break
-    }
-    return best
-  })
+  return fromHome.map((home, step) => bestLook(home, step, scout))
+}
+
+/** The same for some steps only, each drawn in its own window. */
+export function lookAtSome(section: DrawnSection, steps: readonly number[]): StepLook[] {
+  const scout = scoutsOf(section)
+  return steps.map((step) => bestLook({ view: HOME, shares: scout(HOME).sharesAlone(step) }, step, scout))
+}
+
+function bestLook(home: StepLook, step: number, scout: (view: ViewNumber) => Scout): StepLook {
+  let best = home
+  if (Math.min(1, ...best.shares) >= ENOUGH) return best
+  for (const view of VIEWS.slice(1)) {
+    const shares = scout(view).sharesAlone(step)
+    if (worth(shares) > worth(best.shares) + 0.02) best = { view, shares }
+    if (Math.min(...best.shares) >= ENOUGH) break
+  }
+  return best
 }
 
 function scoutsOf(section: DrawnSection): (view: ViewNumber) => Scout {

@@ -1,4 +1,4 @@
-import type { BuiltSection } from './section-plan'
+import type { BuiltSection } from './built'
 import { addSums, measuresOf, sumsOf, ZERO, type Measures } from './step-measures'
 
 export type { Measures } from './step-measures'

@@ -4,7 +4,9 @@ import type { Travel } from '../motion'
 import { ownPieceCount } from '../scene'
 import { DIRECTION_TEXTS, type Vec } from '../space'
 import type { Strategy } from './manner'
-import { buildSection, type BuiltSection } from './section-plan'
+import type { BuiltSection } from './built'
+import { GivenSpaces } from './given'
+import { buildSection } from './section-plan'
 import { NORMAL_LIMITS, type DirectionValue, type Move, type PlanStep, type SectionPlan, type StepLimits } from './types'
 
 export interface PlanOptions {
@@ -40,6 +42,7 @@ export interface PlannedModel {
 /** Remembers built sections by their content, so that an edit plans again only what it touches. */
 export class PlanCache {
   private readonly known = new Map<string, { key: unknown[]; built: BuiltSection[] }>()
+  readonly spaces = new GivenSpaces()
 
   /** Sections of a document are never changed in place, so being the same object means being equal. */
   recall(sectionId: string, key: unknown[]): BuiltSection[] | undefined {
@@ -61,14 +64,19 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
   const sizes = order.map((id) => partsOf(sectionById(model, id)).length + 1)
   const all = sizes.reduce((a, b) => a + b, 0)
   const uses = sectionUses(model)
-  const print = (section: BuiltSection): SectionPlan => writeSection(model, section, uses.get(section.base)!)
+  const printed = new Map<BuiltSection, SectionPlan>()
+  const print = (section: BuiltSection): SectionPlan => {
+    let text = printed.get(section)
+    if (!text) printed.set(section, (text = writeSection(model, section, uses.get(section.base)!)))
+    return text
+  }
   let done = 0
   const built = order.flatMap((id, i) => {
     const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits, strategy]
     let sections = cache?.recall(id, key)
     if (!sections) {
       const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
-      const plain = buildSection(model, flattener, id, { limits, strategy, progress })
+      const plain = buildSection(model, flattener, id, { limits, strategy, progress, ...(cache ? { spaces: cache.spaces } : {}) })
       const { refine } = options
       sections = refine ? refineAll(plain, refine, print) : plain
       cache?.keep(id, key, sections)

@@ -1,5 +1,5 @@
 import { reverseTravel, type Travel } from '../motion'
-import type { BuiltSection } from './section-plan'
+import type { BuiltSection } from './built'
 
 /** What one holds the other by. */
 export interface Hold {

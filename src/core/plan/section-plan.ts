@@ -1,52 +1,31 @@
-import { contractJoints, findJoints, FREE_AXIS, jointsOf, neighboursOf, type Joints } from '../joints'
-import { copiesOf, isLoose, partsOf, sectionById, type Flattener, type GivenStep, type ModelDocument } from '../model'
+import { contractJoints, findJoints, neighboursOf, type Joints } from '../joints'
+import { isLoose, partsOf, sectionById, type Flattener, type ModelDocument } from '../model'
 import { reverseTravel, SpaceLeft, type Travel } from '../motion'
 import { buildScene, contractScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
-import { axisOf, MINUS_Z, PLUS_Z, scale } from '../space'
-import { followHolding, type Holding } from './holding'
+import { axisOf, MINUS_Z } from '../space'
+import type { BuiltSection } from './built'
+import { followGiven, type GivenSpaces } from './given'
+import { followHolding } from './holding'
 import { Peeler, type Leave } from './peel'
-import type { Manner, Strategy } from './manner'
+import type { Strategy } from './manner'
 import { findPrecedence } from './precede'
 import { schedule, type Frame, type Starters, type Wish } from './schedule'
 import { searchSchedule } from './search'
 import type { Block, StepLimits } from './types'
 
-/** A section (or derived section) with its steps, before it is written as a plan. */
-export interface BuiltSection {
-  readonly id: string
-  readonly name: string
-  /** The section of the document whose lattice it stands in. */
-  readonly base: string
-  readonly derivedFrom: string | undefined
-  /** What its schedule must keep; given steps have none, since they are not scheduled. */
-  readonly frame?: Frame
-  /** The manner that the search found best. */
-  readonly manner?: Manner
-  readonly scene: Scene
-  readonly joints: Joints
-  /** Nodes of each step, in order of building; nodes are indices into the scene. */
-  readonly steps: readonly (readonly number[])[]
-  /** For each node, where it travels to when it comes in. */
-  readonly arrives: readonly Travel[]
-  readonly blocks: readonly Block[]
-  readonly holding: Holding
-  /** Ids of loose parts for each step; steps beyond `steps` hold loose parts only. */
-  readonly looseParts: readonly (readonly string[])[]
-  readonly missing: readonly string[]
-  readonly twice: readonly { readonly id: string; readonly step: number }[]
-}
-
 export interface SectionOptions {
   readonly limits: StepLimits
   readonly strategy?: Strategy
   readonly progress?: (done: number, all: number) => void
+  /** Where given steps were followed before: kept between edits. */
+  readonly spaces?: GivenSpaces
 }
 
 /** Plans one section of the document: its given steps where it has some, or the program's. Derived sections come first. */
 export function buildSection(model: ModelDocument, flattener: Flattener, sectionId: string, options: SectionOptions): BuiltSection[] {
   const section = sectionById(model, sectionId)
+  if (section.steps) return [followGiven(model, flattener, section, section.steps, options.spaces)]
   const specs = sectionNodes(model, flattener, sectionId)
-  if (section.steps) return [followGiven(model, specs, sectionId, section.steps)]
   const counter = { next: 1 }
   const built = planNodes({ id: sectionId, name: section.name, base: sectionId, derivedFrom: undefined }, specs, counter, options)
   const own = built[built.length - 1]!
@@ -173,74 +152,4 @@ function looseSteps(model: ModelDocument, sectionId: string, limits: StepLimits)
     }
   }
   return steps
-}
-
-/** Ways in that are tried for given steps: from above, from the sides, from below. */
-const WAYS_OUT = [PLUS_Z, 3, 2, 0, 1, 5] as const
-
-/** Keeps given steps as they are and finds, last part first, the way each came in. */
-function followGiven(model: ModelDocument, specs: readonly NodeSpec[], sectionId: string, given: readonly GivenStep[]): BuiltSection {
-  const section = sectionById(model, sectionId)
-  const loose = new Set(
-    partsOf(section)
-      .filter(isLoose)
-      .map((part) => part.id),
-  )
-  const byId = new Map(specs.map((spec) => [spec.id, spec]))
-  const seen = new Set<string>()
-  const twice: { id: string; step: number }[] = []
-  const listed: NodeSpec[] = []
-  const steps: number[][] = []
-  const looseParts: string[][] = []
-  given.forEach((step, i) => {
-    steps.push([])
-    looseParts.push([])
-    for (const id of [...(step.add ?? []), ...(step.join ?? [])]) {
-      if (seen.has(id)) twice.push({ id, step: i })
-      else if (loose.has(id)) looseParts[i]!.push(id)
-      else {
-        steps[i]!.push(listed.length)
-        listed.push(byId.get(id)!)
-      }
-      seen.add(id)
-    }
-  })
-  const everything = [...partsOf(section), ...copiesOf(section)].map((entry) => entry.id)
-  const scene = buildScene(listed)
-  const joints = findJoints(scene)
-  const { arrives, blocks } = waysIn(new SpaceLeft(scene, joints))
-  return {
-    id: sectionId,
-    name: section.name,
-    base: sectionId,
-    derivedFrom: undefined,
-    scene,
-    joints,
-    steps,
-    arrives,
-    blocks,
-    holding: followHolding(scene, joints, steps),
-    looseParts,
-    missing: everything.filter((id) => !seen.has(id)),
-    twice,
-  }
-}
-
-function waysIn(space: SpaceLeft): { arrives: Travel[]; blocks: Block[] } {
-  const count = space.scene.nodes.length
-  const arrives: Travel[] = new Array<Travel>(count).fill(MINUS_Z)
-  const blocks: Block[] = []
-  for (let node = count - 1; node >= 0; node--) {
-    const tried = waysOut(space, node).map((travel) => ({ travel, by: space.blocker(node, travel) }))
-    const free = tried.find(({ by }) => by < 0)
-    if (free) arrives[node] = reverseTravel(free.travel)
-    else blocks.push({ node, blockers: tried })
-    space.remove(node)
-  }
-  return { arrives, blocks }
-}
-
-function waysOut(space: SpaceLeft, node: number): readonly Travel[] {
-  const free = jointsOf(space.joints, node).find((joint) => joint.axis === FREE_AXIS)
-  return free ? [free.vector, scale(free.vector, -1)] : WAYS_OUT
 }

@@ -1,0 +1,31 @@
+import { reportModel, type LookCache } from '../src/core/checks'
+import type { ModelDocument } from '../src/core/model'
+import { keepSteps, mergeWithNext, moveToNeighbour, PlanCache, splitStep } from '../src/core/plan'
+
+/** Milliseconds of each of some edits of one section's rail, findings included, in a session that has planned it once. */
+export function timeEdits(model: ModelDocument, sectionId: string, count: number): number[] {
+  const cache = new PlanCache()
+  const looks: LookCache = new WeakMap()
+  const report = (document: ModelDocument) => reportModel(document, {}, cache, looks).report
+  let plans = report(model).sections
+  let document = keepSteps(model, plans, sectionId)
+  plans = report(document).sections
+  const times: number[] = []
+  for (let i = 0; i < count; i++) {
+    const steps = document.sections.find((section) => section.id === sectionId)!.steps!
+    const at = (i * 7919) % (steps.length - 1)
+    const start = performance.now()
+    document = edited(document, sectionId, at, i)
+    plans = report(document).sections
+    times.push(performance.now() - start)
+  }
+  return times.sort((a, b) => a - b)
+
+  function edited(now: ModelDocument, id: string, at: number, i: number): ModelDocument {
+    const step = now.sections.find((section) => section.id === id)!.steps![at]!
+    const parts = step.add ?? []
+    if (i % 3 === 0 && parts.length > 1) return splitStep(now, plans, id, at)
+    if (i % 3 === 1) return mergeWithNext(now, plans, id, at)
+    return parts.length > 0 ? moveToNeighbour(now, plans, id, at, parts[parts.length - 1]!, 1) : now
+  }
+}

@@ -1,0 +1,32 @@
+import type { Joints } from '../joints'
+import type { Travel } from '../motion'
+import type { Scene } from '../scene'
+import type { Holding } from './holding'
+import type { Manner } from './manner'
+import type { Frame } from './schedule'
+import type { Block } from './types'
+
+/** A section (or derived section) with its steps, before it is written as a plan. */
+export interface BuiltSection {
+  readonly id: string
+  readonly name: string
+  /** The section of the document whose lattice it stands in. */
+  readonly base: string
+  readonly derivedFrom: string | undefined
+  /** What its schedule must keep; given steps have none, since they are not scheduled. */
+  readonly frame?: Frame
+  /** The manner that the search found best. */
+  readonly manner?: Manner
+  readonly scene: Scene
+  readonly joints: Joints
+  /** Nodes of each step, in order of building; nodes are indices into the scene. */
+  readonly steps: readonly (readonly number[])[]
+  /** For each node, where it travels to when it comes in. */
+  readonly arrives: readonly Travel[]
+  readonly blocks: readonly Block[]
+  readonly holding: Holding
+  /** Ids of loose parts for each step; steps beyond `steps` hold loose parts only. */
+  readonly looseParts: readonly (readonly string[])[]
+  readonly missing: readonly string[]
+  readonly twice: readonly { readonly id: string; readonly step: number }[]
+}
