@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process'
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -89,5 +90,22 @@ describe('the server', () => {
       const answer = await server.inject(url)
       expect([answer.statusCode, answer.json<{ code: string }>().code]).toEqual([404, 'no-bundle'])
     }
+  })
+})
+
+describe('the program', () => {
+  it('says where it is, and stops cleanly when it is told to', async () => {
+    const top = new URL('../../', import.meta.url).pathname
+    const env = { ...process.env, PORT: '4196', JUMP_RAIL_DATA: mkdtempSync(join(tmpdir(), 'jump-rail-')) }
+    const child = spawn(process.execPath, ['--import', 'tsx', join(top, 'src/server/main.ts')], { cwd: top, env })
+    const ended = new Promise<number | null>((resolve) => child.on('exit', (code) => resolve(code)))
+    const said = await new Promise<string>((resolve, reject) => {
+      child.stdout.on('data', (data: Buffer) => resolve(data.toString()))
+      child.stderr.on('data', (data: Buffer) => reject(new Error(data.toString())))
+    })
+    expect(said).toBe('Jump Rail is at http://127.0.0.1:4196\n')
+    expect(await (await fetch('http://127.0.0.1:4196/healthz')).json()).toEqual({ status: 'ok' })
+    child.kill('SIGTERM')
+    expect(await ended).toBe(0)
   })
 })

@@ -239,10 +239,13 @@ const WAYS: Readonly<Record<string, string>> = {
   '-x': 'from the right',
 }
 
+const wayWords = ({ direction, press }: Move): string =>
+  `${WAYS[String(direction)] ?? 'along its joint'}${press === undefined ? '' : ', lifted a little, and press it home'}`
+
 /** A step in words, for ears and for those who print without pictures. */
 function spokenStep(label: string, step: PlanStep, joins: readonly Join[]): string {
   const pieces = total(step.callout)
-  const ways = [...new Set(step.moves.map((move) => WAYS[String(move.direction)] ?? 'along its joint'))]
+  const ways = [...new Set(step.moves.map(wayWords))]
   const sentences = [`Step ${label}.`]
   if (pieces > 0) sentences.push(`Add ${pieces === 1 ? 'one piece' : `${pieces} pieces`} ${joinWords(ways)}.`)
   for (const join of joins) {

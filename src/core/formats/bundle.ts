@@ -36,7 +36,8 @@ const count = Joi.number().integer().min(0)
 const pieces = Joi.array().items(Joi.object({ shape: Joi.string().required(), colour: Joi.string().required(), count: count.required() }))
 const direction = Joi.alternatives(Joi.valid('+x', '-x', '+y', '-y', '+z', '-z'), Joi.array().items(Joi.number()).length(3))
 const ids = Joi.array().items(Joi.string())
-const move = Joi.object({ parts: ids, copy: Joi.string(), section: Joi.string(), direction: direction.required() }).xor(
+const press = Joi.valid('+x', '-x', '+y', '-y', '+z', '-z')
+const move = Joi.object({ parts: ids, copy: Joi.string(), section: Joi.string(), direction: direction.required(), press }).xor(
   'parts',
   'copy',
   'section',

@@ -2,3 +2,4 @@
 export * from './space-left'
 export * from './overlap'
 export { Columns } from './columns'
+export * from './press'

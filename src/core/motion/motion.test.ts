@@ -2,12 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { connectedHeap } from '../../../tests/support/heaps'
 import { oneSection, part } from '../../../tests/support/models'
-import { Geometry, obstacle } from '../replay'
+import { Geometry, obstacle, pressObstacle } from '../replay'
 import { findJoints } from '../joints'
 import { Flattener, type ModelDocument } from '../model'
 import { buildScene, sectionNodes } from '../scene'
 import { DIRECTION_VECTORS, DIRECTIONS, opposite, PLUS_Y } from '../space'
-import { findOverlaps, SpaceLeft } from './index'
+import { findOverlaps, pressBlocker, PRESSES, SpaceLeft } from './index'
 
 function spaceOf(model: ModelDocument): SpaceLeft {
   const scene = buildScene(sectionNodes(model, new Flattener(model), 'main'))
@@ -39,6 +39,28 @@ describe('what is in the way', () => {
       }),
       { numRuns: 150 },
     )
+  })
+
+  it('agrees with the plain search about slide and press', () => {
+    let free = 0
+    fc.assert(
+      fc.property(connectedHeap(8), (model) => {
+        const space = spaceOf(model)
+        const geometry = new Geometry(model)
+        const things = model.sections[0]!.parts!.map((p) => geometry.part('main', p.id)!)
+        things.forEach((thing, node) => {
+          const others = things.filter((other) => other !== thing)
+          for (const { out, press } of PRESSES) {
+            const isFree = pressBlocker(space, node, out, press) < 0
+            if (isFree) free++
+            const by = pressObstacle(thing, DIRECTION_VECTORS[opposite(out)]!, DIRECTION_VECTORS[press]!, others)
+            expect(isFree, `${thing.id} out ${out}, home ${press}`).toBe(by === undefined)
+          }
+        })
+      }),
+      { numRuns: 80 },
+    )
+    expect(free).toBeGreaterThan(50)
   })
 
   it('is a stud in the way of a stud, where no body is', () => {

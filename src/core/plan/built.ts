@@ -1,6 +1,7 @@
 import type { Joints } from '../joints'
 import type { Travel } from '../motion'
 import type { Scene } from '../scene'
+import type { Direction } from '../space'
 import type { Holding } from './holding'
 import type { Manner } from './manner'
 import type { Frame } from './schedule'
@@ -23,6 +24,8 @@ export interface BuiltSection {
   readonly steps: readonly (readonly number[])[]
   /** For each node, where it travels to when it comes in. */
   readonly arrives: readonly Travel[]
+  /** Nodes that slide in lifted and are pressed home, and along which direction. */
+  readonly presses: ReadonlyMap<number, Direction>
   readonly blocks: readonly Block[]
   readonly holding: Holding
   /** Ids of loose parts for each step; steps beyond `steps` hold loose parts only. */

@@ -1,8 +1,8 @@
 import { findJoints, FREE_AXIS, jointsOf, type Joints } from '../joints'
 import { copiesOf, isLoose, partsOf, type Flattener, type GivenStep, type ModelDocument, type Section } from '../model'
-import { reverseTravel, SpaceLeft, type Travel } from '../motion'
+import { pressBlocker, PRESSES, reverseTravel, SpaceLeft, type Travel } from '../motion'
 import { buildScene, sectionNodes, type Scene } from '../scene'
-import { MINUS_Z, PLUS_Z, scale } from '../space'
+import { MINUS_Z, PLUS_Z, scale, type Direction } from '../space'
 import type { BuiltSection } from './built'
 import { followHolding } from './holding'
 import { NO_NODES, signatureWith, type Signature } from './signature'
@@ -12,6 +12,7 @@ import type { Block } from './types'
 interface WayIn {
   readonly present: Signature
   readonly arrives: Travel | undefined
+  readonly press?: Direction
   readonly block: Block | undefined
 }
 
@@ -124,7 +125,7 @@ const WAYS_OUT = [PLUS_Z, 3, 2, 0, 1, 5] as const
  * A node before which the same others came as last time came in the same way; only between the first and the last of the
  * others is anything asked of the columns.
  */
-function waysIn({ space, ways, scene }: GivenSpace, order: readonly number[]): { arrives: Travel[]; blocks: Block[] } {
+function waysIn({ space, ways, scene }: GivenSpace, order: readonly number[]): Pick<BuiltSection, 'arrives' | 'presses' | 'blocks'> {
   const before: Signature[] = []
   let present = NO_NODES
   for (const node of order) {
@@ -145,14 +146,19 @@ function waysIn({ space, ways, scene }: GivenSpace, order: readonly number[]): {
     }
   }
   const arrives = ways.map((way) => way?.arrives ?? MINUS_Z)
+  const presses = new Map(order.flatMap((node) => (ways[node]!.press === undefined ? [] : [[node, ways[node]!.press!] as const])))
   const blocks = [...order].reverse().flatMap((node) => ways[node]!.block ?? [])
-  return { arrives, blocks }
+  return { arrives, presses, blocks }
 }
 
 function wayIn(space: SpaceLeft, node: number, present: Signature): WayIn {
   const tried = waysOut(space, node).map((travel) => ({ travel, by: space.blocker(node, travel) }))
   const free = tried.find(({ by }) => by < 0)
-  return { present, arrives: free && reverseTravel(free.travel), block: free ? undefined : { node, blockers: tried } }
+  if (free) return { present, arrives: reverseTravel(free.travel), block: undefined }
+  const pressed =
+    space.scene.freeBodies.length > 0 ? undefined : PRESSES.find(({ out, press }) => pressBlocker(space, node, out, press) < 0)
+  if (pressed) return { present, arrives: reverseTravel(pressed.out), press: pressed.press, block: undefined }
+  return { present, arrives: undefined, block: { node, blockers: tried } }
 }
 
 function waysOut(space: SpaceLeft, node: number): readonly Travel[] {

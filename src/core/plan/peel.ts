@@ -1,6 +1,6 @@
 import { findCutNodes, FREE_AXIS, jointsOf } from '../joints'
 import type { SpaceLeft } from '../motion'
-import { travelVector, type Travel } from '../motion'
+import { pressBlocker, PRESSES, travelVector, type Travel } from '../motion'
 import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, sizeOf, type Direction } from '../space'
 import { CutOffSearch, type CutOff } from './cut-off'
 import { Heap } from './heap'
@@ -12,10 +12,14 @@ export interface Leave {
   readonly nodes: readonly number[]
   /** Where it goes: the reverse of how it comes in. */
   readonly travel: Travel
+  /** Set when it slides and is pressed: the direction it goes home along. */
+  readonly press?: Direction
   /** Set when nothing could leave any more and this was taken by force. */
   readonly block?: Block
 }
 
+/** Pairs of parts that the search for slide and press may compare each time it is asked. */
+const PRESS_BUDGET = 400_000
 /** More parts than this do not stay loose on the table: they are built apart and laid down as one. */
 const MOST_LOOSE = 6
 
@@ -223,13 +227,13 @@ export class Peeler {
     return nodes.reduce((sum, node) => sum + this.onFloor[node]!, 0)
   }
 
-  private leave(nodes: readonly number[], travel: Travel, block?: Block): void {
+  private leave(nodes: readonly number[], travel: Travel, more: Pick<Leave, 'press' | 'block'> = {}): void {
     for (const node of nodes) {
       this.space.remove(node)
       this.floorLeft -= this.onFloor[node]!
     }
     if (this.floorLeft === 0) this.findFloor()
-    this.leaves.push(block ? { nodes, travel, block } : { nodes, travel })
+    this.leaves.push({ nodes, travel, ...more })
     for (const node of nodes) {
       let waiter = this.lastWaiting[node]!
       this.lastWaiting[node] = -1
@@ -243,9 +247,27 @@ export class Peeler {
   }
 
   private takeUnitOrForce(): void {
+    if (this.takePressed()) return
     const unit = findUnit(this.space, this.cutOffs, UPWARD_FIRST)
     if (unit) this.leave(unit.nodes, unit.travel)
     else this.force()
+  }
+
+  /** Where nothing goes straight, one part that slides out when it is lifted off its studs, and leaves the rest held. */
+  private takePressed(): boolean {
+    const { space } = this
+    if (space.scene.freeBodies.length > 0) return false
+    let budget = PRESS_BUDGET
+    for (let node = space.isThere.length - 1; node >= 0 && budget > 0; node--) {
+      if (space.isThere[node] === 0 || this.cutOffs.cuts(node)) continue
+      for (const { out, press } of PRESSES) {
+        budget -= space.count
+        if (pressBlocker(space, node, out, press) >= 0) continue
+        this.leave([node], out, { press })
+        return true
+      }
+    }
+    return false
   }
 
   /** Nothing can leave: the highest part that holds nothing else up goes all the same, and carries who was in its way. */
@@ -259,6 +281,6 @@ export class Peeler {
     const node = there.slice(0, 200).find(isSafe) ?? there[0]!
     const blockers = this.travels(node).map((travel) => ({ travel, by: this.space.blocker(node, travel) }))
     const block: Block = { node, blockers: blockers.filter(({ by }) => by >= 0) }
-    this.leave([node], PLUS_Z, block)
+    this.leave([node], PLUS_Z, { block })
   }
 }

@@ -244,3 +244,37 @@ describe('strategies and limits', () => {
     }
   })
 })
+
+describe('slide and press', () => {
+  // A hood over a floor, all of one piece before the jar comes: it goes in from the front a stud's height up, then down.
+  const hooded: Part[] = [
+    part('floor', 'plate-2x4', [0, 0, 0], '+y-x'),
+    part('back', 'brick-1x2', [0, 30, 4]),
+    part('post', 'brick-1x2', [0, 30, 16]),
+    part('hood', 'plate-2x4', [0, 0, 28], '+y-x'),
+    part('jar', 'round-brick-1x1', [0, 10, 4]),
+  ]
+  it('is found for given steps where nothing goes straight, and is replayed', () => {
+    const model = oneSection(hooded, [{ add: ['floor', 'back', 'post', 'hood'] }, { add: ['jar'] }])
+    buildable(model)
+    const move = planModel(model).plan.sections[0]!.steps[1]!.moves[0]!
+    expect(move.press).toBe('-z')
+    expect(['+x', '-x', '+y', '-y']).toContain(move.direction)
+  })
+
+  it('needs room for the height of a stud', () => {
+    const low = hooded.map((p) => (p.id === 'jar' ? part('jar', 'brick-1x1-tall3', [0, 10, 4]) : p))
+    const tight = low.map((p) => (p.id === 'hood' ? part('hood', 'plate-2x4', [0, 0, 40], '+y-x') : p))
+    const tall = [...tight, part('post2', 'brick-1x2', [0, 30, 28])]
+    const model = oneSection(tall, [{ add: ['floor', 'back', 'post', 'post2', 'hood'] }, { add: ['jar'] }])
+    expect(codes(model)).toContain('blocked')
+  })
+
+  it('is not used where a straight way is', () => {
+    expect(
+      planModel(oneSection(hooded))
+        .plan.sections.flatMap((s) => s.steps.flatMap((step) => step.moves))
+        .some((m) => m.press),
+    ).toBe(false)
+  })
+})

@@ -153,15 +153,22 @@ function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string
 /** Parts that come in one after another the same way share a move. */
 function writeMoves(built: BuiltSection, nodes: readonly number[], loose: readonly string[]): Move[] {
   const moves: Move[] = []
-  let open: { parts: string[]; direction: DirectionValue } | undefined
+  let open: { parts: string[]; way: string } | undefined
   for (const node of nodes) {
     const spec = built.scene.nodes[node]!
-    const direction = directionValue(built.arrives[node]!)
+    const press = built.presses.get(node)
+    const way = { direction: directionValue(built.arrives[node]!), ...(press === undefined ? {} : { press: DIRECTION_TEXTS[press]! }) }
     if (spec.kind !== 'part') {
       open = undefined
-      moves.push(spec.kind === 'copy' ? { copy: spec.id, direction } : { section: spec.id, direction })
-    } else if (open && String(open.direction) === String(direction)) open.parts.push(spec.id)
-    else moves.push((open = { parts: [spec.id], direction }))
+      moves.push(spec.kind === 'copy' ? { copy: spec.id, ...way } : { section: spec.id, ...way })
+      continue
+    }
+    const text = `${String(way.direction)} ${way.press ?? ''}`
+    if (open?.way === text) open.parts.push(spec.id)
+    else {
+      open = { parts: [spec.id], way: text }
+      moves.push({ parts: open.parts, ...way })
+    }
   }
   if (loose.length > 0) moves.push({ parts: [...loose], direction: '-z' })
   return moves

@@ -1,6 +1,13 @@
 import type { SpaceLeft } from '../motion'
-import { isAlong, type Travel } from '../motion'
-import { axisOf, senseOf, type Axis } from '../space'
+import { eachPressObstacle, isAlong, type Travel } from '../motion'
+import { axisOf, senseOf, type Axis, type Direction } from '../space'
+
+/** A node that leaves lifted off its studs: along `out`, having been pressed home along `press`. */
+export interface Pressed {
+  readonly node: number
+  readonly out: Direction
+  readonly press: Direction
+}
 
 /** Who must be in before whom: `after[n]` lists those that wait for n, `waits[n]` says for how many n waits. */
 export interface Precedence {
@@ -13,9 +20,11 @@ export interface Precedence {
  * come after it; in a column, waiting for the nearest leaver is enough. A joint across the way must be closed by the other.
  *
  * @param space all nodes there; nothing is removed
- * @param leaving how each node leaves; undefined for what was taken by force, which waits for nothing of its own
+ * @param leaving how each node leaves; undefined for what was taken by force, which waits for nothing of its own, and for
+ *   what slides and is pressed
+ * @param pressed what slides and is pressed
  */
-export function findPrecedence(space: SpaceLeft, leaving: readonly (Travel | undefined)[]): Precedence {
+export function findPrecedence(space: SpaceLeft, leaving: readonly (Travel | undefined)[], pressed: readonly Pressed[] = []): Precedence {
   const after: number[][] = leaving.map(() => [])
   const waits = new Int32Array(leaving.length)
   const edge = (first: number, then: number): void => {
@@ -40,6 +49,12 @@ export function findPrecedence(space: SpaceLeft, leaving: readonly (Travel | und
     }
     mustPrecede(joint.a, joint.b)
     mustPrecede(joint.b, joint.a)
+  }
+  for (const { node, out, press } of pressed) {
+    eachPressObstacle(space, node, out, press, (other) => {
+      edge(node, other)
+      return false
+    })
   }
   leaving.forEach((travel, node) => {
     if (travel !== undefined) space.eachInFreePath(node, travel, (other) => edge(node, other))

@@ -1,4 +1,5 @@
 import { reverseTravel, type Travel } from '../motion'
+import type { Direction } from '../space'
 import type { BuiltSection } from './built'
 
 /** What one holds the other by. */
@@ -15,6 +16,8 @@ export interface Proof {
   readonly source: string
   /** Where it leaves to: the side it comes in from. */
   readonly from: Travel
+  /** It slides in lifted and is pressed home along this. */
+  readonly press?: Direction
   /** What was there and holds it. */
   readonly holds: readonly Hold[]
   /** It lies on the table, since nothing holds it yet. */
@@ -41,6 +44,7 @@ export function proveStep(built: BuiltSection, step: number): Proof[] {
       kind,
       source,
       from: reverseTravel(built.arrives[node]!),
+      ...(built.presses.has(node) ? { press: built.presses.get(node)! } : {}),
       holds: holds.map(({ other, studs }) => ({ id: name(other), studs })),
       rests: holds.length === 0,
       waitedFor: (before.get(node) ?? []).map(name),

@@ -2,13 +2,13 @@ import { contractJoints, findJoints, neighboursOf, type Joints } from '../joints
 import { isLoose, partsOf, sectionById, type Flattener, type ModelDocument } from '../model'
 import { reverseTravel, SpaceLeft, type Travel } from '../motion'
 import { buildScene, contractScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
-import { axisOf, MINUS_Z } from '../space'
+import { axisOf, MINUS_Z, type Direction } from '../space'
 import type { BuiltSection } from './built'
 import { followGiven, type GivenSpaces } from './given'
 import { followHolding } from './holding'
 import { Peeler, type Leave } from './peel'
 import type { Strategy } from './manner'
-import { findPrecedence } from './precede'
+import { findPrecedence, type Pressed } from './precede'
 import { schedule, type Frame, type Starters, type Wish } from './schedule'
 import { searchSchedule } from './search'
 import type { Block, StepLimits } from './types'
@@ -49,13 +49,15 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   const derived: BuiltSection[] = []
   const contracted: NodeSpec[] = []
   const leaving: (Travel | undefined)[] = []
+  const pressed: Pressed[] = []
   /** For each leave, in the order of the peel, its node in the final scene. */
   const leaveNodes = new Int32Array(leaves.length)
   const rank = new Map(leaves.map((leave, i) => [leave, i]))
   // In the order of the document, so that equal choices fall the same way with and without units.
   for (const leave of [...leaves].sort((a, b) => Math.min(...a.nodes) - Math.min(...b.nodes))) {
     leaveNodes[rank.get(leave)!] = leaving.length
-    leaving.push(leave.block ? undefined : leave.travel)
+    if (leave.press !== undefined) pressed.push({ node: leaving.length, out: leave.travel as Direction, press: leave.press })
+    leaving.push(leave.block || leave.press !== undefined ? undefined : leave.travel)
     contracted.push(leave.nodes.length === 1 ? specs[leave.nodes[0]!]! : derive(leave))
   }
 
@@ -74,9 +76,11 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   const finalJoints = hasUnits ? contractJoints(joints, newOf, contracted.length) : joints
   if (hasUnits) space = space.contract(finalScene, finalJoints, newOf)
   else space.restore()
-  const precedence = findPrecedence(space, leaving)
+  const precedence = findPrecedence(space, leaving, pressed)
   const index = new Map(contracted.map((spec, node) => [spec, node]))
   const starters = findStarters(finalScene, finalJoints, leaveNodes)
+  const presses = new Map(pressed.map(({ node, press }) => [node, press]))
+  for (const { node, out } of pressed) leaving[node] = out
   const isSideways = Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0))
   const frame: Frame = { scene: finalScene, joints: finalJoints, order: precedence, starters, isSideways }
   const { manner, steps } = searchSchedule(frame, options)
@@ -91,6 +95,7 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
       joints: finalJoints,
       steps,
       arrives: leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel))),
+      presses,
       blocks,
       holding: followHolding(finalScene, finalJoints, steps),
       looseParts: [],

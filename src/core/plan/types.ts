@@ -4,11 +4,15 @@ import type { DirectionText, Vec } from '../space'
 
 export type DirectionValue = DirectionText | Vec
 
-/** Parts that come in one after another, a copy or a derived section that comes in as one body; the direction is where to. */
-export type Move =
-  | { readonly parts: readonly string[]; readonly direction: DirectionValue }
-  | { readonly copy: string; readonly direction: DirectionValue }
-  | { readonly section: string; readonly direction: DirectionValue }
+interface Way {
+  /** Where to. */
+  readonly direction: DirectionValue
+  /** Travels lifted by the height of a stud against this, then goes home along it. */
+  readonly press?: DirectionText
+}
+
+/** Parts that come in one after another, a copy or a derived section that comes in as one body. */
+export type Move = (Way & { readonly parts: readonly string[] }) | (Way & { readonly copy: string }) | (Way & { readonly section: string })
 
 export interface PlanStep {
   readonly number: number

@@ -179,6 +179,43 @@ export function obstacle(thing: Thing, direction: Vec, present: readonly Thing[]
   return undefined
 }
 
+/** Why a thing cannot come in lifted against `press`, and then go home along it; undefined when it can. */
+export function pressObstacle(thing: Thing, direction: Vec, press: Vec, present: readonly Thing[]): string | undefined {
+  const lifted = shifted(thing, press.map((value) => -2 * value) as Corner)
+  for (const other of present) for (const axis of jointAxes(thing, other)) if (axis !== axisIndex(press)) return other.id
+  const bare = present.map((other) => ({ ...other, sockets: [] }))
+  return obstacle({ ...lifted, sockets: [] }, direction, bare) ?? homeObstacle(thing, press, present)
+}
+
+/** What stands in the last two u of a thing's way home along `press`. */
+function homeObstacle(thing: Thing, press: Vec, present: readonly Thing[]): string | undefined {
+  const axis = axisIndex(press)
+  const stretched = (box: Brick): Brick =>
+    boxBetween(
+      box.min.map((v, i) => v + Math.min(0, -2 * press[i]!)) as Corner,
+      box.max.map((v, i) => v + Math.max(0, -2 * press[i]!)) as Corner,
+      box.open,
+    )
+  const across = (studs: readonly Stud[]): Brick[] => studs.filter((s) => axisIndex(s.axis) !== axis).map(studBrick)
+  const bodies = thing.boxes.map(stretched)
+  const studs = across(thing.studs).map(stretched)
+  return present.find(
+    (other) =>
+      bodies.some((way) => other.boxes.some((box) => meet(way, box)) || across(other.studs).some((stud) => !way.open && meet(way, stud))) ||
+      studs.some((way) => other.boxes.some((box) => !box.open && meet(way, box)) || across(other.studs).some((stud) => meet(way, stud))),
+  )?.id
+}
+
+function shifted(thing: Thing, by: Vec): Thing {
+  const stud = ({ foot, axis }: Stud): Stud => ({ foot: plus(foot, by), axis })
+  return {
+    id: thing.id,
+    boxes: thing.boxes.map((box) => boxBetween(plus(box.min, by), plus(box.max, by), box.open)),
+    studs: thing.studs.map(stud),
+    sockets: thing.sockets.map(stud),
+  }
+}
+
 export const key = (v: Vec, axis: Vec): string => [...v, ...axis].map((value) => value + 0).join()
 
 /** Axes (0–2) along which two things hold each other by studs in sockets. */

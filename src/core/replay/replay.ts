@@ -1,7 +1,7 @@
 import type { ModelDocument, Part } from '../model'
 import { NORMAL_LIMITS, type Move, type SectionPlan, type StepLimits } from '../plan'
 import { apply, DIRECTION_VECTORS, turnFromText, TURNS, type Vec } from '../space'
-import { boxBetween, Geometry, obstacle, union, type Thing } from './geometry'
+import { boxBetween, Geometry, obstacle, pressObstacle, union, type Thing } from './geometry'
 import { Table } from './table'
 
 /** What of a printed plan is replayed. */
@@ -45,9 +45,9 @@ function thingsOf(geometry: Geometry, plan: PrintedPlan, section: SectionPlan, m
   ]
 }
 
-function directionOf(move: Move): Vec {
-  if (typeof move.direction !== 'string') return move.direction
-  return DIRECTION_VECTORS[['+x', '-x', '+y', '-y', '+z', '-z'].indexOf(move.direction)]!
+function directionOf(direction: Move['direction']): Vec {
+  if (typeof direction !== 'string') return direction
+  return DIRECTION_VECTORS[['+x', '-x', '+y', '-y', '+z', '-z'].indexOf(direction)]!
 }
 
 function replaySection(geometry: Geometry, plan: PrintedPlan, section: SectionPlan, limits: StepLimits): string[] {
@@ -64,7 +64,10 @@ function replaySection(geometry: Geometry, plan: PrintedPlan, section: SectionPl
         breaches.push(`${where}: ${joined} is not finished`)
       if ('copy' in move && geometry.isFree(base, move.copy)) continue
       for (const thing of thingsOf(geometry, plan, section, move)) {
-        const by = obstacle(thing, directionOf(move), table.near(thing, directionOf(move)))
+        const direction = directionOf(move.direction)
+        const near = table.near(thing, direction)
+        const by =
+          move.press === undefined ? obstacle(thing, direction, near) : pressObstacle(thing, direction, directionOf(move.press), near)
         if (by !== undefined) breaches.push(`${where}: ${thing.id} meets ${by} on its way along ${String(move.direction)}`)
         table.put(thing, index)
       }
