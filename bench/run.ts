@@ -7,9 +7,14 @@ import { drawnSection, RailPainter } from '../src/core/picture'
 import { planModel } from '../src/core/plan'
 import { buildScene, sectionNodes } from '../src/core/scene'
 import { town } from './buildings'
+import { timeEdits } from './edits'
+import { HOSTILE } from './hostile'
 import { growth, medianTime, table } from './measure'
 
 /** `npm run bench`: milliseconds of each stage, warm, one process; `npm run bench -- --write` puts them into docs/bench.md. */
+
+/** Steps of one section that are painted at most; a large section shows its mean long before. */
+const MOST_PAINTED = 200
 
 interface Stage {
   readonly name: string
@@ -77,17 +82,35 @@ for (const where of subjects) {
     where,
     medianTime(runs, () => findFindings(model, reported.planned, reported.looks)),
   )
-  if (where.parts < 5000) note('one step picture, 800 × 600, mean over the whole rail', where, picturesOf(model, reported))
+  note('one step picture, 800 × 600, mean over the rails', where, picturesOf(model, reported))
+  const edits = timeEdits(model, model.root, where.parts < 5000 ? 60 : 12)
+  note('one edit of the root rail with its findings, median', where, edits[edits.length >> 1]!)
+  note('the same, 95th percentile', where, edits[Math.floor(edits.length * 0.95)]!)
+  const [probes, entries] = countedWork(jointed)
+  note('counted: hash probes', where, probes)
+  note('counted: entries of columns', where, entries)
 }
 
-/** Every step of every section, painted in order; the mean of one. */
+function countedWork(
+  jointed: readonly { scene: ReturnType<typeof buildScene>; joints: ReturnType<typeof findJoints> }[],
+): [number, number] {
+  let probes = 0
+  let entries = 0
+  for (const { scene, joints } of jointed) {
+    probes += joints.probes
+    for (const columns of new SpaceLeft(scene, joints).columns) entries += columns.count
+  }
+  return [probes, entries]
+}
+
+/** The steps of every section, painted in order; the mean of one. */
 function picturesOf(model: ModelDocument, { report, looks }: ReturnType<typeof reportModel>): number {
   let pictures = 0
   const start = performance.now()
   report.sections.forEach((section, i) => {
     const drawn = drawnSection(model, new Flattener(model), report.sections, section.id)
     const painter = new RailPainter(drawn, catalogueOf(model), { width: 800, height: 600 })
-    section.steps.forEach((_, step) => {
+    section.steps.slice(0, MOST_PAINTED).forEach((_, step) => {
       painter.paint(step, looks[i]![step]!.view)
       pictures++
     })
@@ -104,7 +127,19 @@ const rows = stages.map(({ name, times }) => {
   return [name, ...cells, exponent]
 })
 const head = ['ms, median, warm', ...subjects.map(({ name, parts }) => `${name} (${parts})`), 'growth']
-const text = table(head, rows)
+const hostile = Object.entries(HOSTILE).map(([name, make]) => {
+  const model = checkModel(make(20_000))
+  const start = performance.now()
+  const { built, plan } = planModel(model)
+  const time = performance.now() - start
+  const own = built[built.length - 1]!
+  process.stderr.write(`${name}: ${time.toFixed(0)} ms\n`)
+  const problems = built.reduce((sum, section) => sum + section.blocks.length + section.holding.problems.length, 0)
+  return [name, String(plan.parts), time.toFixed(0), String(own.steps.length), String(built.length - 1), String(problems)]
+})
+const hostileTable = table(['hostile, one section', 'parts', 'ms, once', 'steps', 'units', 'errors'], hostile)
+
+const text = `${table(head, rows)}\n\n${hostileTable}`
 process.stdout.write(`${text}\n`)
 
 if (process.argv.includes('--write')) {
