@@ -6,7 +6,7 @@ const PRESSED = ['to the right', 'to the left', 'backward', 'forward', 'upward',
 /** A proof as a builder would say it: "Goes in from above; holds on 4 studs of “a” and “b”; comes before “roof”." */
 export function proofWords(proof: Proof): string {
   const words = [
-    `Goes in ${wayInWords(proof.from)}${proof.press === undefined ? '' : `, a stud’s height off its place, then is pressed home ${PRESSED[proof.press]!}`}`,
+    `Goes in ${wayInWords(proof.from)}${proof.press === undefined ? '' : `, a stud’s height off its place, then is pressed home ${PRESSED[proof.press]}`}`,
   ]
   const studs = proof.holds.reduce((sum, hold) => sum + hold.studs, 0)
   if (proof.rests) words.push('rests on the table until something holds it')

@@ -66,6 +66,8 @@ describe('reading a model', () => {
       'sections[0].copies[0]',
       (m) => Object.assign(m['sections'][0].copies[0], { turn: '+x+y', rotate: [0, 0, 1] }),
     ],
+    ['a count on a part with a place', 'bad-count', 'sections[0].parts[0].count', (m) => (m['sections'][0].parts[0].count = 2)],
+    ['no section', 'too-few', 'sections', (m) => (m['sections'] = [])],
     ['another version', 'bad-value', 'version', (m) => (m['version'] = 2)],
   ])('refuses %s', (_what, code, place, change) => {
     const fault = refusal(change)

@@ -64,12 +64,23 @@ function shapeFault(detail: Joi.ValidationErrorItem): Fault {
       return new Fault('too-many-sections', `There are more than ${limitOf(detail)} sections.`, at)
     case 'number.integer':
       return new Fault('not-integer', 'A place in a lattice must be a whole number of u.', at)
+    case 'array.min':
+      return new Fault('too-few', `“${String(last)}” must hold at least one entry.`, at)
+    case 'any.only':
+      return last === 'count'
+        ? new Fault('bad-count', 'A part with a place counts once: only a loose part may have a count.', { ...at, wayOut: 'Remove it.' })
+        : new Fault('bad-value', `“${String(last)}” has a value that is not known${known(detail)}.`, at)
     case 'number.min':
     case 'number.max':
       return numberFault(detail, at)
     default:
       return new Fault('bad-value', `${sentence(detail.message)}.`, at)
   }
+}
+
+function known(detail: Joi.ValidationErrorItem): string {
+  const valids = (detail.context as { valids?: readonly unknown[] } | undefined)?.valids
+  return valids ? `; known: ${valids.join(', ')}` : ''
 }
 
 const limitOf = (detail: Joi.ValidationErrorItem): string => String((detail.context as { limit?: unknown }).limit)

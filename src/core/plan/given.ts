@@ -146,7 +146,7 @@ function waysIn({ space, ways, scene }: GivenSpace, order: readonly number[]): P
     }
   }
   const arrives = ways.map((way) => way?.arrives ?? MINUS_Z)
-  const presses = new Map(order.flatMap((node) => (ways[node]!.press === undefined ? [] : [[node, ways[node]!.press!] as const])))
+  const presses = new Map(order.flatMap((node) => (ways[node]!.press === undefined ? [] : [[node, ways[node]!.press] as const])))
   const blocks = [...order].reverse().flatMap((node) => ways[node]!.block ?? [])
   return { arrives, presses, blocks }
 }

@@ -27,11 +27,13 @@ export function followHolding(scene: Scene, joints: Joints, steps: readonly (rea
   const loose = new Map<number, { nodes: number[]; isReported: boolean }>()
   const rests: number[][] = []
   const problems: HoldingProblem[] = []
-  const first = steps.find((step) => step.length > 0)?.[0] ?? -1
+  const first = steps.flat().find((node) => scene.nodes[node]!.parts.length > 0) ?? -1
   let table = Infinity
 
   steps.forEach((step, index) => {
     for (const node of step) {
+      // A copy of a section without parts is joined, but there is nothing to hold.
+      if (scene.nodes[node]!.parts.length === 0) continue
       present[node] = 1
       table = Math.min(table, scene.nodeBoxes[node]!.min[2])
       groups.lay(node, index)

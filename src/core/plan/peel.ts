@@ -73,11 +73,12 @@ export class Peeler {
   private findFloor(): void {
     const { scene, isThere } = this.space
     let floor = Infinity
+    const hasBody = (node: number): boolean => isThere[node] === 1 && scene.nodes[node]!.parts.length > 0
     scene.nodeBoxes.forEach((box, node) => {
-      if (isThere[node] === 1) floor = Math.min(floor, box.min[2])
+      if (hasBody(node)) floor = Math.min(floor, box.min[2])
     })
     scene.nodeBoxes.forEach((box, node) => {
-      this.onFloor[node] = isThere[node] === 1 && box.min[2] === floor ? 1 : 0
+      this.onFloor[node] = hasBody(node) && box.min[2] === floor ? 1 : 0
     })
     this.floorLeft = this.onFloor.reduce((sum, flag) => sum + flag, 0)
   }

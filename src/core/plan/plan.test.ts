@@ -278,3 +278,15 @@ describe('slide and press', () => {
     ).toBe(false)
   })
 })
+
+describe('sections without parts', () => {
+  it('are joined and hold nothing up, wherever their table would be', () => {
+    const model = twoSections(
+      [part('a', 'brick-2x2', [0, 0, 120]), part('b', 'brick-2x2', [0, 0, 132])],
+      [{ id: 'nothing', section: 'inner', at: [0, 0, 0] }],
+      [],
+    )
+    buildable(model)
+    expect(orderOf(model).sort()).toEqual(['a', 'b', 'nothing'])
+  })
+})

@@ -323,9 +323,10 @@ class Scheduler {
     this.step.push(node)
     this.present[node] = 1
     this.last = node
-    this.table = Math.min(this.table, this.planeOf(node))
+    const isEmpty = this.scene.nodes[node]!.parts.length === 0
+    if (!isEmpty) this.table = Math.min(this.table, this.planeOf(node))
     this.groups.lay(node, this.steps.length)
-    if (this.held[node] === 0) {
+    if (this.held[node] === 0 && !isEmpty) {
       if (this.main < 0) this.main = node
       else this.loose.add(node)
     }

@@ -64,6 +64,8 @@ function replaySection(geometry: Geometry, plan: PrintedPlan, section: SectionPl
         breaches.push(`${where}: ${joined} is not finished`)
       if ('copy' in move && geometry.isFree(base, move.copy)) continue
       for (const thing of thingsOf(geometry, plan, section, move)) {
+        // A section without parts is joined, but nothing moves.
+        if (thing.boxes.length === 0) continue
         const direction = directionOf(move.direction)
         const near = table.near(thing, direction)
         const by =
