@@ -40,5 +40,7 @@ function componentsAbove(scene: Scene, adjacency: Adjacency, ground: number): In
     }
     sizes.push(queue.length)
   }
-  return sizes.filter((size) => size >= LEAST_NODES).length >= 2 ? cluster : undefined
+  if (sizes.filter((size) => size >= LEAST_NODES).length < 2) return undefined
+  // What is too small to be a cluster of its own belongs to the ground.
+  return cluster.map((id) => (id >= 0 && sizes[id]! >= LEAST_NODES ? id : -1))
 }

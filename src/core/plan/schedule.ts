@@ -16,9 +16,11 @@ const COST = {
   /** Goes on with what lies loose, until it reaches the rest. */
   bringsOn: -15,
   /** Lies loose on the table; less when few parts are missing until it is held, more when much lies about already. */
-  loose: 30,
-  looseForEach: 7,
+  loose: 22,
+  looseForEach: 3.5,
   looseGroup: 2,
+  /** What lies snugly beside the work costs this share: the next plates of a floor. */
+  touching: 0.4,
   /** Copies of one section are joined together, wherever they stand. */
   sameCopy: -80,
 } as const
@@ -33,6 +35,8 @@ const SMALL_PLATE = 200
 const MOST_COPIES = 4
 /** Placements for which what is ready waits for the wishes of others; then they are given up. */
 const PATIENCE = 80
+/** A finished section can wait longer without harm. */
+const JUMP_PATIENCE = 600
 
 /** What the peel laid down with nothing to hold it: the only nodes that may begin a group, and the plane of the first. */
 export interface Starters {
@@ -204,7 +208,8 @@ class Scheduler {
   }
 
   private isWanted(node: number): boolean {
-    return this.wished[node]! <= 0 || this.placed - this.readySince[node]! > PATIENCE
+    const patience = this.scene.nodes[node]!.kind === 'part' ? PATIENCE : JUMP_PATIENCE
+    return this.wished[node]! <= 0 || this.placed - this.readySince[node]! > patience
   }
 
   private bestThatFits(candidates: readonly number[], bound: number): number {
@@ -256,7 +261,7 @@ class Scheduler {
   private looseness(node: number): number {
     if (this.held[node] === 0) {
       const price = Math.min(COST.loose, COST.looseForEach * this.partsUntilHeld(node)) + COST.looseGroup * this.loose.size
-      return (this.isLate() ? 4 : 1) * price
+      return (this.isLate() ? 4 : this.touchesWork(node) ? COST.touching : 1) * price
     }
     if (this.loose.size === 0) return 0
     const around = this.groupsAround(node)
@@ -269,6 +274,17 @@ class Scheduler {
     let oldest = this.steps.length
     for (const group of this.loose) oldest = Math.min(oldest, this.groups.bornIn(group))
     return this.loose.size > 0 && this.steps.length - oldest >= REST_STEPS - 1
+  }
+
+  /** Whether it lies right beside, over or under a part of the open step, seen from above. */
+  private touchesWork(node: number): boolean {
+    const { nodeBoxes } = this.scene
+    const box = nodeBoxes[node]!
+    const touches = (other: number): boolean => {
+      const b = nodeBoxes[other]!
+      return box.min[0] <= b.max[0] && b.min[0] <= box.max[0] && box.min[1] <= b.max[1] && b.min[1] <= box.max[1]
+    }
+    return this.step.some(touches) || touches(this.last)
   }
 
   /** How many parts must come, this one included, until one can come that ties it to others. */

@@ -1,6 +1,7 @@
 import { followHolding } from './holding'
 import { MANNERS, type Manner, type Strategy } from './manner'
 import { measureSteps } from './step-measures'
+import type { Scene } from '../scene'
 import { schedule, type Frame } from './schedule'
 import type { StepLimits } from './types'
 
@@ -33,12 +34,35 @@ export function searchSchedule(
   return best!
 }
 
-/** Zero where every promise is kept. */
+/** Price of going down once by the height of the whole: a reader builds upward. */
+const DESCENT = 0.6
+
+/** Zero where every promise is kept and the work only rises. */
 function priceOf({ scene }: Frame, steps: readonly (readonly number[])[]): number {
   const { stepsPer100, meanJump, likeTogether } = measureSteps(scene, steps)
   return (
     Math.max(0, stepsPer100 / PROMISE.stepsPer100 - 1) +
     Math.max(0, meanJump / PROMISE.meanJump - 1) +
-    4 * Math.max(0, PROMISE.likeTogether - likeTogether)
+    4 * Math.max(0, PROMISE.likeTogether - likeTogether) +
+    DESCENT * descent(scene, steps)
   )
+}
+
+/** How far the steps go down in all, in heights of the whole. */
+function descent({ nodeBoxes }: Scene, steps: readonly (readonly number[])[]): number {
+  let down = 0
+  let least = Infinity
+  let most = -Infinity
+  let before = -Infinity
+  for (const step of steps) {
+    let plane = Infinity
+    for (const node of step) {
+      plane = Math.min(plane, nodeBoxes[node]!.min[2])
+      most = Math.max(most, nodeBoxes[node]!.max[2])
+    }
+    least = Math.min(least, plane)
+    if (plane < before) down += before - plane
+    before = plane
+  }
+  return most > least ? down / (most - least) : 0
 }

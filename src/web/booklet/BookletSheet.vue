@@ -78,6 +78,9 @@ const title = computed(() => {
   columns: 290px;
   column-gap: 34px;
 }
+.sheet :deep(.step-picture) {
+  flex: none;
+}
 .sheet p {
   margin: 0;
 }
