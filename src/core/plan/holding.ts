@@ -11,6 +11,13 @@ export interface HoldingProblem {
   readonly nodes: readonly number[]
 }
 
+interface LooseGroup {
+  readonly nodes: number[]
+  isReported: boolean
+  /** What was said of it as lying loose for too long. */
+  readonly rests: HoldingProblem[]
+}
+
 export interface Holding {
   /** For each step, one node of every loose group laid down in it; the first group of all is not named. */
   readonly rests: readonly (readonly number[])[]
@@ -24,7 +31,7 @@ export interface Holding {
 export function followHolding(scene: Scene, joints: Joints, steps: readonly (readonly number[])[]): Holding {
   const groups = new Groups(scene.nodes.length)
   const present = new Uint8Array(scene.nodes.length)
-  const loose = new Map<number, { nodes: number[]; isReported: boolean }>()
+  const loose = new Map<number, LooseGroup>()
   const rests: number[][] = []
   const problems: HoldingProblem[] = []
   const first = steps.flat().find((node) => scene.nodes[node]!.parts.length > 0) ?? -1
@@ -37,7 +44,7 @@ export function followHolding(scene: Scene, joints: Joints, steps: readonly (rea
       present[node] = 1
       table = Math.min(table, scene.nodeBoxes[node]!.min[2])
       groups.lay(node, index)
-      loose.set(node, { nodes: [node], isReported: false })
+      loose.set(node, { nodes: [node], isReported: false, rests: [] })
       for (const other of neighboursOf(joints, node)) {
         if (present[other] === 0) continue
         const joined = groups.join(node, other)
@@ -51,6 +58,7 @@ export function followHolding(scene: Scene, joints: Joints, steps: readonly (rea
           const [more, fewer] = kept.nodes.length >= gone.nodes.length ? [kept, gone] : [gone, kept]
           for (const member of fewer.nodes) more.nodes.push(member)
           more.isReported ||= fewer.isReported
+          more.rests.push(...fewer.rests)
           loose.set(joined.kept, more)
         }
       }
@@ -65,14 +73,20 @@ export function followHolding(scene: Scene, joints: Joints, steps: readonly (rea
         problems.push({ code: 'unheld', step: index, nodes: group.nodes.slice() })
         group.isReported = true
       } else if (index - groups.bornIn(root) >= REST_STEPS && index < steps.length - 1) {
-        problems.push({ code: 'rests', step: groups.bornIn(root), nodes: group.nodes.slice() })
+        const problem: HoldingProblem = { code: 'rests', step: groups.bornIn(root), nodes: group.nodes.slice() }
+        problems.push(problem)
+        group.rests.push(problem)
         group.isReported = true
       }
     }
     rests.push(laid.sort((a, b) => a - b))
   })
   for (const [root, group] of loose) {
-    if (!group.isReported) problems.push({ code: 'unheld', step: groups.bornIn(root), nodes: group.nodes })
+    // What lay loose for too long and is never held is not late: nothing holds it.
+    if (group.rests.length > 0) {
+      for (const problem of group.rests) problems.splice(problems.indexOf(problem), 1)
+      problems.push({ code: 'unheld', step: groups.bornIn(root), nodes: group.nodes })
+    } else if (!group.isReported) problems.push({ code: 'unheld', step: groups.bornIn(root), nodes: group.nodes })
   }
   return { rests, problems }
 }

@@ -25,6 +25,11 @@ export interface Manner {
   readonly sideways: number
   /** Each part that it holds to: a core holds to many. */
   readonly perJoint: number
+  /** What lies loose on the table: for each part missing until it is held, and at most. */
+  readonly looseForEach: number
+  readonly looseMost: number
+  /** A plate that lies snugly beside the work, as the next of a floor, costs this share of that. */
+  readonly floorShare: number
 }
 
 /** Three schools of builders: layer after layer; the spine first and the cladding last; every sub-assembly as soon as it fits. */
@@ -47,6 +52,9 @@ const GROUND_UP: Manner = {
   jump: 20,
   sideways: 0,
   perJoint: 0,
+  looseForEach: 3.5,
+  looseMost: 22,
+  floorShare: 0.4,
 }
 
 const CORE_OUT: Manner = { ...GROUND_UP, layer: 1.6, newLayer: 5, sideways: 40, perJoint: -2.5 }
@@ -55,8 +63,6 @@ const SECTIONS_FIRST: Manner = { ...GROUND_UP, jump: -60 }
 /** Settings near each other: the search tries them all and keeps what measures best. */
 const variantsOf = (manner: Manner): readonly Manner[] => [
   manner,
-  { ...manner, closeAtLayer: 6 },
-  { ...manner, closeAtLayer: 9, likeStretch: 30 },
   { ...manner, way: 1, likeWay: 0.6 },
   { ...manner, layer: manner.layer * 0.6, newLayer: manner.newLayer * 0.6 },
 ]
@@ -66,3 +72,12 @@ export const MANNERS: Readonly<Record<Strategy, readonly Manner[]>> = {
   'core-out': variantsOf(CORE_OUT),
   'sections-first': variantsOf(SECTIONS_FIRST),
 }
+
+/** The same, but nothing is laid loose unless it is held at once: for what would else lie about too long. */
+export const withCaution = (manner: Manner): Manner => ({ ...manner, looseForEach: 7, looseMost: 30, floorShare: 1 })
+
+/** The same with larger steps that reach over layers: tried only where there are too many steps, since they hide more. */
+export const withLargerSteps = (manner: Manner): readonly Manner[] => [
+  { ...manner, closeAtLayer: 6 },
+  { ...manner, closeAtLayer: 9, likeStretch: 30 },
+]

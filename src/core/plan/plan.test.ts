@@ -290,3 +290,14 @@ describe('sections without parts', () => {
     expect(orderOf(model).sort()).toEqual(['a', 'b', 'nothing'])
   })
 })
+
+describe('what is never held', () => {
+  it('is not called late, however long the plan is', () => {
+    const tower = Array.from({ length: 40 }, (_, i) => part(`t${i}`, 'brick-2x4', [0, 0, i * 12]))
+    const model = oneSection(
+      [...tower, part('alone', 'brick-2x2', [100, 0, 0])],
+      [{ add: ['t0', 'alone'] }, ...tower.slice(1).map((p) => ({ add: [p.id] }))],
+    )
+    expect(codes(model).filter((code) => code !== 'tips-over')).toEqual(['unheld'])
+  })
+})

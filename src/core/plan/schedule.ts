@@ -15,12 +15,8 @@ const COST = {
   tiesLate: -400,
   /** Goes on with what lies loose, until it reaches the rest. */
   bringsOn: -15,
-  /** Lies loose on the table; less when few parts are missing until it is held, more when much lies about already. */
-  loose: 22,
-  looseForEach: 3.5,
+  /** Each group that lies about already makes another dearer. */
   looseGroup: 2,
-  /** What lies snugly beside the work costs this share: the next plates of a floor. */
-  touching: 0.4,
   /** Copies of one section are joined together, wherever they stand. */
   sameCopy: -80,
 } as const
@@ -29,6 +25,8 @@ const COST = {
 const SLACK = 6
 /** More neighbours than this do not make a part more of a core. */
 const MOST_JOINTS = 12
+/** Plates of a floor that may lie loose side by side at the price of the next one. */
+const MOST_OF_FLOOR = 8
 /** Two studs, u². */
 const SMALL_PLATE = 200
 /** Copies joined in one step. */
@@ -260,8 +258,10 @@ class Scheduler {
 
   private looseness(node: number): number {
     if (this.held[node] === 0) {
-      const price = Math.min(COST.loose, COST.looseForEach * this.partsUntilHeld(node)) + COST.looseGroup * this.loose.size
-      return (this.isLate() ? 4 : this.touchesWork(node) ? COST.touching : 1) * price
+      const price =
+        Math.min(this.manner.looseMost, this.manner.looseForEach * this.partsUntilHeld(node)) + COST.looseGroup * this.loose.size
+      const isNextOfFloor = this.loose.size < MOST_OF_FLOOR && this.isFlat(node) && this.touchesWork(node)
+      return (this.isLate() ? 4 : isNextOfFloor ? this.manner.floorShare : 1) * price
     }
     if (this.loose.size === 0) return 0
     const around = this.groupsAround(node)
@@ -274,6 +274,11 @@ class Scheduler {
     let oldest = this.steps.length
     for (const group of this.loose) oldest = Math.min(oldest, this.groups.bornIn(group))
     return this.loose.size > 0 && this.steps.length - oldest >= REST_STEPS - 1
+  }
+
+  private isFlat(node: number): boolean {
+    const box = this.scene.nodeBoxes[node]!
+    return box.max[2] - box.min[2] <= PLATE_HEIGHT
   }
 
   /** Whether it lies right beside, over or under a part of the open step, seen from above. */
@@ -289,7 +294,7 @@ class Scheduler {
 
   /** How many parts must come, this one included, until one can come that ties it to others. */
   private partsUntilHeld(node: number): number {
-    let least: number = COST.loose
+    let least = this.manner.looseMost
     for (const next of this.frame.order.after[node]!) least = Math.min(least, this.waits[next]!)
     return least
   }
@@ -326,11 +331,13 @@ class Scheduler {
   private covers(node: number, below: number): boolean {
     const a = this.scene.nodeBoxes[node]!
     const b = this.scene.nodeBoxes[below]!
-    const flat = b.max[2] - b.min[2] <= PLATE_HEIGHT
-    if (!flat || a.min[2] !== b.max[2]) return false
+    if (!this.isFlat(below) || a.min[2] !== b.max[2]) return false
     const area = (b.max[0] - b.min[0]) * (b.max[1] - b.min[1])
     // Of a small plate the sides show enough.
-    return area > SMALL_PLATE && overlapLength(a, b, 0) * overlapLength(a, b, 1) * 2 > area
+    if (area <= SMALL_PLATE) return false
+    const shared = (above: Box): number => (above.min[2] === b.max[2] ? overlapLength(above, b, 0) * overlapLength(above, b, 1) : 0)
+    const covered = this.step.reduce((sum, other) => sum + shared(this.scene.nodeBoxes[other]!), shared(a))
+    return shared(a) > 0 && covered * 2 > area
   }
 
   private place(node: number): void {

@@ -1,5 +1,5 @@
 import { followHolding } from './holding'
-import { MANNERS, type Manner, type Strategy } from './manner'
+import { MANNERS, withCaution, withLargerSteps, type Manner, type Strategy } from './manner'
 import { measureSteps } from './step-measures'
 import type { Scene } from '../scene'
 import { schedule, type Frame } from './schedule'
@@ -14,37 +14,50 @@ const PROMISE = { stepsPer100: 20, meanJump: 6, likeTogether: 0.9 } as const
 /** Price of one group that is not held in time: more than all else together. */
 const UNHELD = 1000
 
+interface Tried {
+  readonly manner: Manner
+  readonly steps: number[][]
+  readonly price: number
+}
+
 /** Tries the manners of a strategy and keeps the schedule that measures best; the first wins where they are equal. */
-export function searchSchedule(
-  frame: Frame,
-  options: { readonly limits: StepLimits; readonly strategy?: Strategy },
-): { manner: Manner; steps: number[][] } {
+export function searchSchedule(frame: Frame, options: { readonly limits: StepLimits; readonly strategy?: Strategy }): Tried {
   const strategy = options.strategy ?? 'ground-up'
-  const manners = MANNERS[strategy]
-  const tried = frame.scene.nodes.length > MOST_NODES ? manners.slice(0, 1) : manners
-  const all = strategy === 'ground-up' ? tried : [...tried, ...MANNERS['ground-up'].slice(0, 1)]
-  let best: { manner: Manner; steps: number[][]; price: number } | undefined
-  for (const manner of all) {
-    // Layer after layer is what is left when a strategy leaves things lying about.
-    if (best && !tried.includes(manner) && best.price < UNHELD) break
+  const attempt = (manner: Manner): Tried => {
     const steps = schedule(frame, { limits: options.limits, manner })
-    const price = priceOf(frame, steps) + UNHELD * followHolding(frame.scene, frame.joints, steps).problems.length
-    if (!best || price < best.price - 0.01) best = { manner, steps, price }
+    return { manner, steps, price: priceOf(frame, steps) }
   }
-  return best!
+  const cheaper = (best: Tried, manner: Manner): Tried => {
+    const next = attempt(manner)
+    return next.price < best.price - 0.01 ? next : best
+  }
+  const [first, ...others] = MANNERS[strategy]
+  let best = attempt(first!)
+  if (best.price >= UNHELD) best = cheaper(best, withCaution(first!))
+  if (frame.scene.nodes.length <= MOST_NODES) {
+    best = others.reduce(cheaper, best)
+    if (best.price >= UNHELD) best = others.map(withCaution).reduce(cheaper, best)
+    // Fewer steps also keep shorter what lies about.
+    const hasManySteps = measureSteps(frame.scene, best.steps).stepsPer100 > PROMISE.stepsPer100
+    if (hasManySteps || best.price >= UNHELD) best = withLargerSteps(best.manner).reduce(cheaper, best)
+  }
+  // Layer after layer is what is left when a strategy leaves things lying about.
+  if (best.price >= UNHELD && strategy !== 'ground-up') best = cheaper(best, withCaution(MANNERS['ground-up'][0]!))
+  return best
 }
 
 /** Price of going down once by the height of the whole: a reader builds upward. */
 const DESCENT = 0.6
 
-/** Zero where every promise is kept and the work only rises. */
-function priceOf({ scene }: Frame, steps: readonly (readonly number[])[]): number {
+/** Zero where every promise is kept, everything is held in time, and the work only rises. */
+function priceOf({ scene, joints }: Frame, steps: readonly (readonly number[])[]): number {
   const { stepsPer100, meanJump, likeTogether } = measureSteps(scene, steps)
   return (
     Math.max(0, stepsPer100 / PROMISE.stepsPer100 - 1) +
     Math.max(0, meanJump / PROMISE.meanJump - 1) +
     4 * Math.max(0, PROMISE.likeTogether - likeTogether) +
-    DESCENT * descent(scene, steps)
+    DESCENT * descent(scene, steps) +
+    UNHELD * followHolding(scene, joints, steps).problems.length
   )
 }
 

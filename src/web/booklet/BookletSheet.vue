@@ -78,8 +78,14 @@ const title = computed(() => {
   columns: 290px;
   column-gap: 34px;
 }
+/* The canvas itself gives the height, so that the sheet grows with it. */
 .sheet :deep(.step-picture) {
+  aspect-ratio: auto !important;
+  display: block;
   flex: none;
+}
+.sheet :deep(canvas) {
+  height: auto;
 }
 .sheet p {
   margin: 0;
