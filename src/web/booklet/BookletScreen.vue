@@ -203,6 +203,7 @@ aside h2 {
   grid-template-columns: repeat(auto-fill, minmax(380px, 1fr));
   gap: 22px;
   align-content: start;
+  grid-auto-rows: max-content;
   background: #efede6;
 }
 .more {

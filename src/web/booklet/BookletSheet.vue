@@ -64,11 +64,11 @@ const title = computed(() => {
 .sheet {
   background: #fff;
   padding: 20px 22px;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
   min-height: 500px;
   min-width: 0;
+}
+.sheet > * + * {
+  margin-top: 8px !important;
 }
 .sheet.wide {
   grid-column: 1 / -1;
@@ -94,7 +94,6 @@ const title = computed(() => {
   white-space: pre-line;
 }
 .number {
-  margin-top: auto !important;
   text-align: center;
 }
 </style>
