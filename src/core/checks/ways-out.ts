@@ -1,5 +1,5 @@
 import { sectionById, type GivenStep, type ModelDocument } from '../model'
-import { forgetSteps, type Finding } from '../plan'
+import { forgetSteps, withSteps, type Finding } from '../plan'
 
 /** Something that can be done about a finding with one click, and undone. */
 export interface WayOut {
@@ -16,7 +16,7 @@ export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
       return [
         {
           label: 'Put them into a last step',
-          change: (now) => changeSteps(now, section.id, (steps) => [...steps, stepOf(now, section.id, finding)]),
+          change: (now) => withSteps(now, section.id, (steps) => [...steps, stepOf(now, section.id, finding)]),
         },
         planAgain(section.id),
       ]
@@ -24,7 +24,7 @@ export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
       return [
         {
           label: 'Keep it only where it comes first',
-          change: (now) => changeSteps(now, section.id, (steps) => keepFirst(steps, finding.parts[0]!)),
+          change: (now) => withSteps(now, section.id, (steps) => keepFirst(steps, finding.parts[0]!)),
         },
       ]
     case 'blocked':
@@ -38,11 +38,6 @@ export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
 }
 
 const planAgain = (section: string): WayOut => ({ label: 'Plan this section again', change: (model) => forgetSteps(model, section) })
-
-function changeSteps(model: ModelDocument, id: string, change: (steps: readonly GivenStep[]) => readonly GivenStep[]): ModelDocument {
-  const sections = model.sections.map((section) => (section.id === id ? { ...section, steps: change(section.steps ?? []) } : section))
-  return { ...model, sections }
-}
 
 function stepOf(model: ModelDocument, sectionId: string, finding: Finding): GivenStep {
   const copies = new Set((sectionById(model, sectionId).copies ?? []).map((copy) => copy.id))

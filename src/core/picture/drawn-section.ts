@@ -1,5 +1,5 @@
 import { findJoints, placesOf } from '../joints'
-import { copiesOf, partsOf, sectionById, type Flattener, type ModelDocument, type PlacedPart } from '../model'
+import { copiesOf, sectionById, type Flattener, type ModelDocument, type PlacedPart } from '../model'
 import type { Move, SectionPlan } from '../plan'
 import { buildScene, partHull, type NodeSpec } from '../scene'
 import { boxAt, unite, type Box, type Vec } from '../space'
@@ -113,10 +113,4 @@ function holdsByStep(specs: readonly NodeSpec[], nodeRanges: readonly (readonly 
     if (a !== b) holds[Math.max(a, b)]!.push(...placesOf(joints, i))
   })
   return holds
-}
-
-/** Loose parts have no place and are not drawn; a section of nothing else has no picture. */
-export const hasPicture = (model: ModelDocument, sectionId: string): boolean => {
-  const section = model.sections.find((candidate) => candidate.id === sectionId)
-  return !section || partsOf(section).some((part) => part.at !== undefined) || copiesOf(section).length > 0
 }

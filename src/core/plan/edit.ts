@@ -67,12 +67,18 @@ function stepsOf(plan: SectionPlan): GivenStep[] {
   })
 }
 
-type StepChange = (steps: readonly GivenStep[]) => readonly GivenStep[]
+export type StepChange = (steps: readonly GivenStep[]) => readonly GivenStep[]
 
 function changeSteps(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, change: StepChange): ModelDocument {
-  const kept = keepSteps(model, plans, sectionId)
-  const sections = kept.sections.map((section) => (section.id === sectionId ? { ...section, steps: change(section.steps!) } : section))
-  return { ...kept, sections }
+  return withSteps(keepSteps(model, plans, sectionId), sectionId, change)
+}
+
+/** The document with the given steps of one section changed. */
+export function withSteps(model: ModelDocument, sectionId: string, change: StepChange): ModelDocument {
+  const sections = model.sections.map((section) =>
+    section.id === sectionId ? { ...section, steps: change(section.steps ?? []) } : section,
+  )
+  return { ...model, sections }
 }
 
 const sizeOfStep = (step: GivenStep): number => (step.add?.length ?? 0) + (step.join?.length ?? 0)

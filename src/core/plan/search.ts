@@ -23,9 +23,12 @@ interface Tried {
 /** Tries the manners of a strategy and keeps the schedule that measures best; the first wins where they are equal. */
 export function searchSchedule(frame: Frame, options: { readonly limits: StepLimits; readonly strategy?: Strategy }): Tried {
   const strategy = options.strategy ?? 'ground-up'
+  const isLarge = frame.scene.nodes.length > MOST_NODES
   const attempt = (manner: Manner): Tried => {
     const steps = schedule(frame, { limits: options.limits, manner })
-    return { manner, steps, price: priceOf(frame, steps) }
+    const held = UNHELD * followHolding(frame.scene, frame.joints, steps).problems.length
+    // With one manner to choose from there is nothing to measure it against.
+    return { manner, steps, price: held + (isLarge ? 0 : priceOf(frame, steps)) }
   }
   const cheaper = (best: Tried, manner: Manner): Tried => {
     const next = attempt(manner)
@@ -34,7 +37,7 @@ export function searchSchedule(frame: Frame, options: { readonly limits: StepLim
   const [first, ...others] = MANNERS[strategy]
   let best = attempt(first!)
   if (best.price >= UNHELD) best = cheaper(best, withCaution(first!))
-  if (frame.scene.nodes.length <= MOST_NODES) {
+  if (!isLarge) {
     best = others.reduce(cheaper, best)
     if (best.price >= UNHELD) best = others.map(withCaution).reduce(cheaper, best)
     // Fewer steps also keep shorter what lies about.
@@ -49,15 +52,14 @@ export function searchSchedule(frame: Frame, options: { readonly limits: StepLim
 /** Price of going down once by the height of the whole: a reader builds upward. */
 const DESCENT = 0.6
 
-/** Zero where every promise is kept, everything is held in time, and the work only rises. */
-function priceOf({ scene, joints }: Frame, steps: readonly (readonly number[])[]): number {
+/** Zero where every promise is kept and the work only rises. */
+function priceOf({ scene }: Frame, steps: readonly (readonly number[])[]): number {
   const { stepsPer100, meanJump, likeTogether } = measureSteps(scene, steps)
   return (
     Math.max(0, stepsPer100 / PROMISE.stepsPer100 - 1) +
     Math.max(0, meanJump / PROMISE.meanJump - 1) +
     4 * Math.max(0, PROMISE.likeTogether - likeTogether) +
-    DESCENT * descent(scene, steps) +
-    UNHELD * followHolding(scene, joints, steps).problems.length
+    DESCENT * descent(scene, steps)
   )
 }
 

@@ -76,8 +76,6 @@ export interface Scene {
   readonly connectors: ConnectorTable
   readonly freeBodies: readonly FreeBody[]
   readonly freeConnectors: readonly FreeConnector[]
-  /** Lowest plane of all bodies, u. */
-  readonly floor: number
 }
 
 /** Tables of known size, filled part by part. */
@@ -187,16 +185,10 @@ export function buildScene(nodes: readonly NodeSpec[]): Scene {
     connectors: tables.connectors,
     freeBodies: free.bodies,
     freeConnectors: free.connectors,
-    floor: floorOf(nodeBoxes),
   }
 }
 
 const NOWHERE: Box = { min: [0, 0, 0], max: [0, 0, 0] }
-
-function floorOf(boxes: readonly Box[]): number {
-  const floor = boxes.reduce((least, box) => (box === NOWHERE ? least : Math.min(least, box.min[2])), Infinity)
-  return floor === Infinity ? 0 : floor
-}
 
 interface FreeTables {
   readonly bodies: FreeBody[]
