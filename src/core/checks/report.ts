@@ -1,5 +1,5 @@
-import { Flattener, type ModelDocument } from '../model'
-import { drawnSection, lookAndRepair, type DrawnSection, type StepLook } from '../picture'
+import type { ModelDocument } from '../model'
+import { lookAndRepair, type StepLook } from '../picture'
 import {
   measurePlan,
   NORMAL_LIMITS,
@@ -38,17 +38,14 @@ export function reportModel(
   cache?: PlanCache,
   lookCache: LookCache = new WeakMap(),
 ): Reported {
-  const flattener = new Flattener(model)
   const limits = options.limits ?? NORMAL_LIMITS
-  const refine: Refine = (built, others, print) => {
-    const draw = (section: BuiltSection): DrawnSection =>
-      drawnSection(model, flattener, [...others, print(section)], section.id, section.base)
-    const seen = lookAndRepair(built, draw, { limits })
+  const refine: Refine = (built) => {
+    const seen = lookAndRepair(built, { limits })
     lookCache.set(seen.built, seen.looks)
     return seen.built
   }
   const planned = planModel(model, { ...options, refine }, cache)
-  const looks = planned.built.map((built) => lookCache.get(built)!)
+  const looks = planned.built.map((built) => forAllSteps(lookCache.get(built)!, built))
   const shares = looks.map((steps) => steps.map((step) => step.shares))
   const report: Report = {
     ...planned.plan,
@@ -56,6 +53,12 @@ export function reportModel(
     findings: findFindings(model, planned, looks),
   }
   return { report, planned, looks }
+}
+
+/** Steps that hold loose parts only come last and show nothing: they are seen from the usual side. */
+function forAllSteps(looks: readonly StepLook[], { looseParts }: BuiltSection): readonly StepLook[] {
+  const more = looseParts.length - looks.length
+  return more > 0 ? [...looks, ...Array.from({ length: more }, (): StepLook => ({ view: 0, shares: [] }))] : looks
 }
 
 /** For each section, each step: the number of its view. */

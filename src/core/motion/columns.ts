@@ -25,10 +25,12 @@ export class Columns {
   /** Of each entry, the row of the body, or `bodies.count` + the row of the stud. */
   private readonly source: Int32Array
   private readonly kind: Uint8Array
-  private readonly low: Int32Array
-  private readonly high: Int32Array
-  /** Lateral rectangle of each entry: min u, min v, max u, max v. */
-  private readonly rect: Int32Array
+  /** Boxes of all bodies, then of all studs, six numbers each: read through `source`, which keeps the columns small. */
+  private readonly boxes: Int32Array
+  /** Where the ends of a box stand in its six numbers: along the axis, and across it. */
+  private readonly along: Axis
+  private readonly u: Axis
+  private readonly v: Axis
   private readonly next: Int32Array
   private readonly previous: Int32Array
   private nodeStart: Int32Array
@@ -39,21 +41,21 @@ export class Columns {
   /** 1 for the lowest entry of each column. */
   private readonly isLowest: Uint8Array
 
-  constructor(scene: Scene, axis: Axis) {
+  /** @param boxes those of `allBoxes`, to be shared by the columns of all axes */
+  constructor(scene: Scene, axis: Axis, boxes = allBoxes(scene)) {
     const drafts = draftEntries(scene, axis)
     const order = sortedByColumnThenLow(drafts)
     const count = order.length
     this.count = count
+    this.boxes = boxes
+    this.along = axis
+    ;[this.u, this.v] = LATERAL[axis]!
     this.node = new Int32Array(count)
     this.source = new Int32Array(count)
     this.kind = new Uint8Array(count)
-    this.low = new Int32Array(count)
-    this.high = new Int32Array(count)
-    this.rect = new Int32Array(count * 4)
     this.next = new Int32Array(count)
     this.previous = new Int32Array(count)
     this.isLowest = new Uint8Array(count)
-    const [u, v] = LATERAL[axis]!
     const { bodies, studs } = scene
     let lastColumn = -1
     for (let i = 0; i < count; i++) {
@@ -62,17 +64,9 @@ export class Columns {
       const isStud = source >= bodies.count
       const table = isStud ? studs : bodies
       const row = isStud ? source - bodies.count : source
-      const box = row * 6
-      const { boxes } = table
       this.source[i] = source
       this.node[i] = table.node[row]!
       this.kind[i] = isStud ? STUD : table.mark[row] === 1 ? OPEN : SOLID
-      this.low[i] = boxes[box + axis]!
-      this.high[i] = boxes[box + 3 + axis]!
-      this.rect[i * 4] = boxes[box + u]!
-      this.rect[i * 4 + 1] = boxes[box + v]!
-      this.rect[i * 4 + 2] = boxes[box + 3 + u]!
-      this.rect[i * 4 + 3] = boxes[box + 3 + v]!
       const column = drafts.column[draft]!
       if (column !== lastColumn) this.isLowest[i] = 1
       lastColumn = column
@@ -102,37 +96,48 @@ export class Columns {
   }
 
   private overlapsAcross(a: number, b: number): boolean {
-    const { rect, kind } = this
-    const i = a * 4
-    const j = b * 4
-    if (rect[i]! >= rect[j + 2]! || rect[j]! >= rect[i + 2]! || rect[i + 1]! >= rect[j + 3]! || rect[j + 1]! >= rect[i + 3]!) return false
+    const { boxes, source, kind, u, v } = this
+    const i = source[a]! * 6
+    const j = source[b]! * 6
+    if (boxes[i + u]! >= boxes[j + 3 + u]! || boxes[j + u]! >= boxes[i + 3 + u]!) return false
+    if (boxes[i + v]! >= boxes[j + 3 + v]! || boxes[j + v]! >= boxes[i + 3 + v]!) return false
     return kind[a]! + kind[b]! !== OPEN + STUD
   }
 
   /** Whether all that `inner` could meet across is met by `outer` too. */
   private covers(outer: number, inner: number): boolean {
-    const { rect, kind } = this
-    const i = outer * 4
-    const j = inner * 4
+    const { boxes, source, kind, u, v } = this
+    if (kind[outer] !== SOLID && kind[outer] !== kind[inner]) return false
+    const i = source[outer]! * 6
+    const j = source[inner]! * 6
     return (
-      (kind[outer] === SOLID || kind[outer] === kind[inner]) &&
-      rect[i]! <= rect[j]! &&
-      rect[i + 1]! <= rect[j + 1]! &&
-      rect[i + 2]! >= rect[j + 2]! &&
-      rect[i + 3]! >= rect[j + 3]!
+      boxes[i + u]! <= boxes[j + u]! &&
+      boxes[i + v]! <= boxes[j + v]! &&
+      boxes[i + 3 + u]! >= boxes[j + 3 + u]! &&
+      boxes[i + 3 + v]! >= boxes[j + 3 + v]!
     )
+  }
+
+  private lowOf(entry: number): number {
+    return this.boxes[this.source[entry]! * 6 + this.along]!
+  }
+
+  private highOf(entry: number): number {
+    return this.boxes[this.source[entry]! * 6 + 3 + this.along]!
   }
 
   /**
    * The nearest node in the way of `node` when it leaves up (`sense` 1) or down (−1) the axis; −1 when the way is free.
-   * Nodes with `group[n] === stamp` leave together with it and are never in the way.
+   * Nodes with `group[n] === stamp` leave together with it and are never in the way; nor are those with `isThere[n] === 0`,
+   * which may still stand in their columns.
    */
-  blocker(node: number, sense: 1 | -1, group: Int32Array, stamp: number): number {
+  blocker(node: number, sense: 1 | -1, isThere: Uint8Array, group: Int32Array, stamp: number): number {
     const link = sense === 1 ? this.next : this.previous
     for (let k = this.nodeStart[node]!; k < this.nodeStart[node + 1]!; k++) {
       const entry = this.nodeEntries[k]!
       for (let other = link[entry]!; other >= 0; other = link[other]!) {
         this.visits++
+        if (isThere[this.node[other]!] === 0) continue
         if (group[this.node[other]!] === stamp) {
           if (this.covers(other, entry)) break
         } else if (this.overlapsAcross(entry, other)) return this.node[other]!
@@ -142,12 +147,13 @@ export class Columns {
   }
 
   /** Calls `found` with each present node that stands right in the way of `node`, once a column. */
-  eachBlocker(node: number, sense: 1 | -1, group: Int32Array, stamp: number, found: (other: number) => void): void {
+  eachBlocker(node: number, sense: 1 | -1, isThere: Uint8Array, group: Int32Array, stamp: number, found: (other: number) => void): void {
     const link = sense === 1 ? this.next : this.previous
     for (let k = this.nodeStart[node]!; k < this.nodeStart[node + 1]!; k++) {
       const entry = this.nodeEntries[k]!
       for (let other = link[entry]!; other >= 0; other = link[other]!) {
         this.visits++
+        if (isThere[this.node[other]!] === 0) continue
         if (group[this.node[other]!] === stamp) {
           if (this.covers(other, entry)) break
         } else if (this.overlapsAcross(entry, other)) {
@@ -180,8 +186,9 @@ export class Columns {
   eachContact(touch: (below: number, above: number) => void): void {
     for (let entry = 0; entry < this.count; entry++) {
       if (this.kind[entry] === STUD) continue
-      for (let other = this.next[entry]!; other >= 0 && this.low[other]! <= this.high[entry]!; other = this.next[other]!) {
-        if (this.low[other] !== this.high[entry] || this.kind[other] === STUD) continue
+      const high = this.highOf(entry)
+      for (let other = this.next[entry]!; other >= 0 && this.lowOf(other) <= high; other = this.next[other]!) {
+        if (this.lowOf(other) !== high || this.kind[other] === STUD) continue
         if (this.node[other] !== this.node[entry] && this.overlapsAcross(entry, other)) touch(this.node[entry]!, this.node[other]!)
       }
     }
@@ -189,10 +196,12 @@ export class Columns {
 
   /** Calls `meet` for each pair of entries of different nodes that share space, by their rows: bodies first, then studs. */
   eachMeeting(meet: (source: number, other: number) => void): void {
-    const { node, low, high, next, source } = this
+    const { node, next, source } = this
     for (let entry = 0; entry < this.count; entry++) {
-      for (let other = next[entry]!; other >= 0 && low[other]! < high[entry]!; other = next[other]!) {
-        if (node[other] !== node[entry] && low[entry]! < high[other]! && this.overlapsAcross(entry, other))
+      const low = this.lowOf(entry)
+      const high = this.highOf(entry)
+      for (let other = next[entry]!; other >= 0 && this.lowOf(other) < high; other = next[other]!) {
+        if (node[other] !== node[entry] && low < this.highOf(other) && this.overlapsAcross(entry, other))
           meet(source[entry]!, source[other]!)
       }
     }
@@ -208,6 +217,14 @@ export class Columns {
       if (after >= 0) this.previous[after] = before
     }
   }
+}
+
+/** The boxes of all bodies of a scene, then of all its studs. */
+export function allBoxes({ bodies, studs }: Scene): Int32Array {
+  const boxes = new Int32Array((bodies.count + studs.count) * 6)
+  boxes.set(bodies.boxes)
+  boxes.set(studs.boxes, bodies.count * 6)
+  return boxes
 }
 
 interface Drafts {

@@ -14,7 +14,7 @@ import {
   type OrientedBox,
   type Vec,
 } from '../space'
-import { Columns } from './columns'
+import { allBoxes, Columns } from './columns'
 
 /** How something travels: along a lattice direction, or along a unit vector (across a free pose). */
 export type Travel = Direction | Vec
@@ -32,6 +32,8 @@ export class SpaceLeft {
   /** Marks of a group that leaves together; `blocker` calls that name no group use one of their own. */
   private readonly group: Int32Array
   private stamp = 0
+  /** Something was taken out of the columns. */
+  private isUnlinked = false
   private readonly freeOf: ReadonlyMap<number, readonly FreeBody[]>
   private readonly reach: number
   private readonly bodiesOf: readonly (readonly number[])[] | undefined
@@ -42,7 +44,7 @@ export class SpaceLeft {
     readonly joints: Joints,
     columns?: readonly [Columns, Columns, Columns],
   ) {
-    this.columns = columns ?? [new Columns(scene, 0), new Columns(scene, 1), new Columns(scene, 2)]
+    this.columns = columns ?? columnsOf(scene)
     this.count = scene.nodes.length
     this.isThere = new Uint8Array(this.count).fill(1)
     this.group = new Int32Array(this.count)
@@ -62,6 +64,7 @@ export class SpaceLeft {
   }
 
   remove(node: number): void {
+    this.isUnlinked = true
     this.isThere[node] = 0
     this.count--
     for (const columns of this.columns) columns.remove(node)
@@ -77,7 +80,17 @@ export class SpaceLeft {
   restore(): void {
     this.count = this.scene.nodes.length
     this.isThere.fill(1)
-    for (const columns of this.columns) columns.restore()
+    if (this.isUnlinked) for (const columns of this.columns) columns.restore()
+    this.isUnlinked = false
+  }
+
+  /**
+   * Everything is there again; who is not is then told through `isThere` alone. Nothing is taken out of the columns, so that
+   * a few questions about a large section cost little; many are cheaper with `remove`, which keeps neighbours near.
+   */
+  restoreLinked(): Uint8Array {
+    this.restore()
+    return this.isThere
   }
 
   /** A node in the way of `node` leaving along `travel`, be it in its path or holding it across; −1 when there is none. */
@@ -101,7 +114,7 @@ export class SpaceLeft {
     const across = this.holderAcross(node, travel)
     if (across >= 0) return across
     if (typeof travel === 'number') {
-      const found = this.columns[axisOf(travel)].blocker(node, senseOf(travel), this.group, this.stamp)
+      const found = this.columns[axisOf(travel)].blocker(node, senseOf(travel), this.isThere, this.group, this.stamp)
       if (found >= 0) return found
     }
     return this.freeOf.size === 0 ? -1 : this.freeBlocker(node, travel)
@@ -129,7 +142,7 @@ export class SpaceLeft {
         const joint = this.joints.list[jointAt[k]!]!
         if (this.isThere[other] === 1 && this.group[other] !== this.stamp && !isAlong(joint.axis, joint.vector, travel)) found(other)
       }
-      this.columns[axisOf(travel)].eachBlocker(node, senseOf(travel), this.group, this.stamp, found)
+      this.columns[axisOf(travel)].eachBlocker(node, senseOf(travel), this.isThere, this.group, this.stamp, found)
       const free = this.freeOf.size === 0 ? -1 : this.freeBlocker(node, travel)
       if (free >= 0) found(free)
     }
@@ -191,6 +204,11 @@ export class SpaceLeft {
     for (const body of this.freeOf.get(node) ?? []) list.push({ ...body, isFree: true })
     return list
   }
+}
+
+function columnsOf(scene: Scene): [Columns, Columns, Columns] {
+  const boxes = allBoxes(scene)
+  return [new Columns(scene, 0, boxes), new Columns(scene, 1, boxes), new Columns(scene, 2, boxes)]
 }
 
 interface LooseBody {

@@ -1,4 +1,5 @@
 import type { Catalogue, Shape } from '../catalogue'
+import type { PlacedPart } from '../model'
 import { PLATE_HEIGHT, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { Inker, type RgbImage } from './ink'
@@ -107,11 +108,15 @@ interface Drawing {
   readonly isPlain?: boolean
 }
 
-export function drawPart(drawing: Drawing, section: DrawnSection, part: number): void {
-  const { shape, pose } = section.parts[part]!
+function drawPart(drawing: Drawing, section: DrawnSection, part: number): void {
+  drawPlaced(drawing, section.parts[part]!, part)
+}
+
+/** @param left,top where the layers begin in the camera's picture, px */
+export function drawPlaced(drawing: Drawing, { shape, pose }: PlacedPart, part: number, left = 0, top = 0): void {
   const stencil = stencilOf(drawing, shape, pose.matrix)
   const [x, y, depth]: Vec = project(drawing.camera, pose.at)
-  drawing.layers.draw(stencil, part, x, y, depth)
+  drawing.layers.draw(stencil, part, x - left, y - top, depth)
 }
 
 function stencilOf(drawing: Drawing, shape: Shape, attitude: Parameters<typeof cutStencil>[1]): Stencil {

@@ -5,7 +5,7 @@ import { buildScene, sectionNodes, type Scene } from '../scene'
 import { MINUS_Z, PLUS_Z, scale, type Direction } from '../space'
 import type { BuiltSection } from './built'
 import { followHolding } from './holding'
-import { NO_NODES, signatureWith, type Signature } from './signature'
+import { signaturesBefore, type Signature } from './signature'
 import type { Block } from './types'
 
 /** How a node came in when a certain set of others was there. */
@@ -22,8 +22,18 @@ interface GivenSpace {
   readonly joints: Joints
   readonly space: SpaceLeft
   readonly indexOf: ReadonlyMap<string, number>
+  readonly looseIds: ReadonlySet<string>
+  /** Parts and copies, loose ones included. */
+  readonly everything: readonly string[]
   /** Of each node, its way in when it was followed last. */
   readonly ways: (WayIn | undefined)[]
+  /** What each given step brings: an edit leaves most of them as they are. */
+  readonly read: WeakMap<GivenStep, ReadStep>
+}
+
+interface ReadStep {
+  readonly nodes: readonly number[]
+  readonly loose: readonly string[]
 }
 
 /** Spaces of sections with given steps, kept between edits: an edit of the steps moves nothing in space. */
@@ -65,6 +75,13 @@ function makeSpace(model: ModelDocument, flattener: Flattener, section: Section)
     joints,
     space: new SpaceLeft(scene, joints),
     indexOf: new Map(scene.nodes.map((spec, node) => [spec.id, node])),
+    looseIds: new Set(
+      partsOf(section)
+        .filter(isLoose)
+        .map((part) => part.id),
+    ),
+    everything: [...partsOf(section), ...copiesOf(section)].map((entry) => entry.id),
+    read: new WeakMap(),
     ways: new Array<WayIn | undefined>(scene.nodes.length).fill(undefined),
   }
 }
@@ -78,7 +95,7 @@ export function followGiven(
   spaces = new GivenSpaces(),
 ): BuiltSection {
   const around = spaces.of(model, flattener, section)
-  const listed = listSteps(section, given, around)
+  const listed = listSteps(given, around)
   const { scene, joints } = around
   return {
     id: section.id,
@@ -93,62 +110,101 @@ export function followGiven(
   }
 }
 
-function listSteps(section: Section, given: readonly GivenStep[], { indexOf }: GivenSpace) {
-  const loose = new Set(
-    partsOf(section)
-      .filter(isLoose)
-      .map((part) => part.id),
-  )
-  const seen = new Set<string>()
+function listSteps(given: readonly GivenStep[], around: GivenSpace) {
+  const { scene, looseIds, everything } = around
+  const seen = new Uint8Array(scene.nodes.length)
+  const seenLoose = new Set<string>()
   const twice: { id: string; step: number }[] = []
-  const steps: number[][] = []
-  const looseParts: string[][] = []
+  const steps: (readonly number[])[] = []
+  const looseParts: (readonly string[])[] = []
+  const isNew = (node: number): boolean => seen[node] === 0 && (seen[node] = 1) === 1
+  const isNewLoose = (id: string): boolean => !seenLoose.has(id) && seenLoose.add(id) !== undefined
+  let count = 0
   given.forEach((step, i) => {
-    steps.push([])
-    looseParts.push([])
-    for (const id of [...(step.add ?? []), ...(step.join ?? [])]) {
-      if (seen.has(id)) twice.push({ id, step: i })
-      else if (loose.has(id)) looseParts[i]!.push(id)
-      else steps[i]!.push(indexOf.get(id)!)
-      seen.add(id)
-    }
+    const { nodes, loose } = readStep(step, around)
+    const say = (id: string): void => void twice.push({ id, step: i })
+    const fresh = keepIf(nodes, isNew, (node) => say(scene.nodes[node]!.id))
+    const freshLoose = keepIf(loose, isNewLoose, say)
+    steps.push(fresh)
+    looseParts.push(freshLoose)
+    count += fresh.length + freshLoose.length
   })
-  const everything = [...partsOf(section), ...copiesOf(section)].map((entry) => entry.id)
-  return { steps, looseParts, twice, missing: everything.filter((id) => !seen.has(id)) }
+  const isAdded = (id: string): boolean => seenLoose.has(id) || (!looseIds.has(id) && seen[around.indexOf.get(id)!] === 1)
+  const missing = count === everything.length ? [] : everything.filter((id) => !isAdded(id))
+  return { steps, looseParts, twice, missing }
+}
+
+function readStep(step: GivenStep, { read, indexOf, looseIds }: GivenSpace): ReadStep {
+  let known = read.get(step)
+  if (!known) {
+    const ids = [...(step.add ?? []), ...(step.join ?? [])]
+    const loose = ids.filter((id) => looseIds.has(id))
+    const nodes = ids.filter((id) => !looseIds.has(id)).map((id) => indexOf.get(id)!)
+    read.set(step, (known = { nodes, loose }))
+  }
+  return known
+}
+
+/** The list itself where everything passes, so that what is remembered of it holds. */
+function keepIf<T>(list: readonly T[], passes: (item: T) => boolean, otherwise: (item: T) => void): readonly T[] {
+  const kept = list.filter((item) => {
+    const isKept = passes(item)
+    if (!isKept) otherwise(item)
+    return isKept
+  })
+  return kept.length === list.length ? list : kept
 }
 
 /** Ways in that are tried: from above, from the sides, from below. */
 const WAYS_OUT = [PLUS_Z, 3, 2, 0, 1, 5] as const
 
+/** From so many new ways in on, parts are taken out of the columns one after another; fewer are asked with all in place. */
+const MANY = 200
+
 /**
- * The way in of each node of an order, last first: what comes later is taken away, and the node must then be free to leave.
- * A node before which the same others came as last time came in the same way; only between the first and the last of the
- * others is anything asked of the columns.
+ * The way in of each node of an order: what comes later is taken away, and the node must then be free to leave. A node
+ * before which the same others came as last time came in the same way.
  */
-function waysIn({ space, ways, scene }: GivenSpace, order: readonly number[]): Pick<BuiltSection, 'arrives' | 'presses' | 'blocks'> {
-  const before: Signature[] = []
-  let present = NO_NODES
-  for (const node of order) {
-    before.push(present)
-    present = signatureWith(present, node)
-  }
-  const isNew = (i: number): boolean => ways[order[i]!]?.present !== before[i]
-  const firstNew = order.findIndex((_, i) => isNew(i))
-  if (firstNew >= 0) {
-    space.restore()
-    const listed = new Set(order)
-    scene.nodes.forEach((_, node) => {
-      if (!listed.has(node)) space.remove(node)
-    })
-    for (let i = order.length - 1; i >= firstNew; i--) {
-      if (isNew(i)) ways[order[i]!] = wayIn(space, order[i]!, before[i]!)
-      space.remove(order[i]!)
-    }
-  }
+function waysIn(around: GivenSpace, order: readonly number[]): Pick<BuiltSection, 'arrives' | 'presses' | 'blocks'> {
+  const { ways } = around
+  const before = signaturesBefore(order)
+  const fresh: number[] = []
+  for (let i = 0; i < order.length; i++) if (ways[order[i]!]?.present !== before[i]) fresh.push(i)
+  if (fresh.length > MANY) askTakingAway(around, order, before, fresh[0]!)
+  else if (fresh.length > 0) askInPlace(around, order, before, fresh)
   const arrives = ways.map((way) => way?.arrives ?? MINUS_Z)
-  const presses = new Map(order.flatMap((node) => (ways[node]!.press === undefined ? [] : [[node, ways[node]!.press] as const])))
-  const blocks = [...order].reverse().flatMap((node) => ways[node]!.block ?? [])
+  const presses = new Map<number, Direction>()
+  const blocks: Block[] = []
+  for (let i = order.length - 1; i >= 0; i--) {
+    const { press, block } = ways[order[i]!]!
+    if (press !== undefined) presses.set(order[i]!, press)
+    if (block) blocks.push(block)
+  }
   return { arrives, presses, blocks }
+}
+
+function askTakingAway({ space, ways, scene }: GivenSpace, order: readonly number[], before: Float64Array, first: number): void {
+  space.restore()
+  const listed = new Set(order)
+  scene.nodes.forEach((_, node) => {
+    if (!listed.has(node)) space.remove(node)
+  })
+  for (let i = order.length - 1; i >= first; i--) {
+    const node = order[i]!
+    if (ways[node]?.present !== before[i]) ways[node] = wayIn(space, node, before[i]!)
+    space.remove(node)
+  }
+}
+
+function askInPlace({ space, ways }: GivenSpace, order: readonly number[], before: Float64Array, fresh: readonly number[]): void {
+  const isThere = space.restoreLinked()
+  isThere.fill(0)
+  let at = 0
+  for (const i of fresh) {
+    for (; at <= i; at++) isThere[order[at]!] = 1
+    ways[order[i]!] = wayIn(space, order[i]!, before[i]!)
+  }
+  isThere.fill(1)
 }
 
 function wayIn(space: SpaceLeft, node: number, present: Signature): WayIn {

@@ -18,11 +18,7 @@ export interface PlanOptions {
   readonly refine?: Refine
 }
 
-/**
- * @param others the derived sections it may join, as they are printed
- * @param print prints the section as it would be with other steps
- */
-export type Refine = (built: BuiltSection, others: readonly SectionPlan[], print: (built: BuiltSection) => SectionPlan) => BuiltSection
+export type Refine = (built: BuiltSection) => BuiltSection
 
 /** The plan as the command line prints it, without measures and findings. */
 export interface ModelPlan {
@@ -78,7 +74,7 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
       const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
       const plain = buildSection(model, flattener, id, { limits, strategy, progress, ...(cache ? { spaces: cache.spaces } : {}) })
       const { refine } = options
-      sections = refine ? refineAll(plain, refine, print) : plain
+      sections = refine ? plain.map(refine) : plain
       cache?.keep(id, key, sections)
     }
     done += sizes[i]!
@@ -96,16 +92,6 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
     },
     built,
   }
-}
-
-/** A section comes after its derived sections, which its picture needs. */
-function refineAll(sections: readonly BuiltSection[], refine: Refine, print: (built: BuiltSection) => SectionPlan): BuiltSection[] {
-  const printed: SectionPlan[] = []
-  return sections.map((section) => {
-    const refined = refine(section, printed, print)
-    printed.push(print(refined))
-    return refined
-  })
 }
 
 /** The section and all it uses, itself first. */

@@ -1,17 +1,17 @@
 import type { Box } from '../space'
 
-/** Side of a cell, u. */
+/** Side of the cells of the finest level, u; each level's are four times as wide as those of the one before. */
 const CELL = 80
+const COARSER = 4
 /** Rings of cells around a place that count as near. */
 const RINGS = 2
 
 /**
- * What is ready to be built, by where it stands: those near a place are found without asking all the others. Things wider
- * than a cell stand in a list of their own and are always near.
+ * What is ready to be built, by where it stands: those near a place are found without asking all the others. A thing stands
+ * on the finest level whose cells hold it, so that wide things are looked for farther out.
  */
 export class ReadyGrid {
-  private readonly cells = new Map<number, number[]>()
-  private readonly wide: number[] = []
+  private readonly levels: Map<number, number[]>[] = []
   /** Of each node, the list it stands in and where. */
   private readonly home: (number[] | undefined)[]
   private readonly slot: Int32Array
@@ -39,29 +39,38 @@ export class ReadyGrid {
 
   /** Calls `visit` with every node near the box. */
   eachNear(box: Box, visit: (node: number) => void): void {
-    for (const node of this.wide) visit(node)
-    const [x, y] = cellOf(box)
-    for (let i = x - RINGS; i <= x + RINGS; i++)
-      for (let j = y - RINGS; j <= y + RINGS; j++) for (const node of this.cells.get(keyOf(i, j)) ?? []) visit(node)
+    let side = CELL
+    for (const cells of this.levels) {
+      const x = cellAt(box, 0, side)
+      const y = cellAt(box, 1, side)
+      for (let i = x - RINGS; i <= x + RINGS; i++) {
+        for (let j = y - RINGS; j <= y + RINGS; j++) {
+          const list = cells.get(keyOf(i, j))
+          if (list) for (const node of list) visit(node)
+        }
+      }
+      side *= COARSER
+    }
   }
 
   each(visit: (node: number) => void): void {
-    for (const node of this.wide) visit(node)
-    for (const cell of this.cells.values()) for (const node of cell) visit(node)
+    for (const cells of this.levels) for (const list of cells.values()) for (const node of list) visit(node)
   }
 
   private listFor(box: Box): number[] {
-    if (box.max[0] - box.min[0] > CELL || box.max[1] - box.min[1] > CELL) return this.wide
-    const key = keyOf(...cellOf(box))
-    let cell = this.cells.get(key)
-    if (!cell) this.cells.set(key, (cell = []))
-    return cell
+    const width = Math.max(box.max[0] - box.min[0], box.max[1] - box.min[1])
+    let level = 0
+    let side = CELL
+    for (; side < width; side *= COARSER) level++
+    while (this.levels.length <= level) this.levels.push(new Map())
+    const cells = this.levels[level]!
+    const key = keyOf(cellAt(box, 0, side), cellAt(box, 1, side))
+    let list = cells.get(key)
+    if (!list) cells.set(key, (list = []))
+    return list
   }
 }
 
-const cellOf = (box: Box): [number, number] => [
-  Math.floor((box.min[0] + box.max[0]) / (2 * CELL)),
-  Math.floor((box.min[1] + box.max[1]) / (2 * CELL)),
-]
+const cellAt = (box: Box, axis: 0 | 1, side: number): number => Math.floor((box.min[axis] + box.max[axis]) / (2 * side))
 
 const keyOf = (i: number, j: number): number => (i + 32768) * 65536 + j + 32768

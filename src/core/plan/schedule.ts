@@ -1,10 +1,10 @@
 import type { Joints } from '../joints'
 import type { Scene } from '../scene'
-import { middle, PLATE_HEIGHT, sizeOf, STUD_PITCH, type Box, type Vec } from '../space'
-import { findClusters } from './clusters'
+import { PLATE_HEIGHT, sizeOf, type Box } from '../space'
 import { Groups } from './groups'
-import { fitsLimits, stepPart, type StepPart } from './limits'
+import { fitsLimits } from './limits'
 import { MANNERS, type Manner } from './manner'
+import type { NodeFacts } from './node-facts'
 import type { Precedence } from './precede'
 import { ReadyGrid } from './ready-grid'
 import { REST_STEPS, type StepLimits } from './types'
@@ -48,6 +48,7 @@ export interface Frame {
   readonly joints: Joints
   readonly order: Precedence
   readonly starters: Starters
+  readonly facts: NodeFacts
   /** 1 for what comes in from a side: cladding, as a rule. */
   readonly isSideways: Uint8Array
 }
@@ -86,13 +87,14 @@ class Scheduler {
   private readonly loose = new Set<number>()
   private readonly ready: ReadyGrid
   private readonly steps: number[][] = [[]]
-  private readonly info: readonly StepPart[]
-  private readonly middles: readonly Vec[]
-  private readonly cluster: Int32Array
+  private readonly facts: NodeFacts
   private readonly scores: Float64Array
   private readonly manner: Manner
   private readonly readySince: Int32Array
+  /** Of each piece, the number of the last step that brought it. */
+  private readonly pieceInStep: Int32Array
   private placed = 0
+  private isLate = false
   private main = -1
   /** The lowest plane of what is there. */
   private table = Infinity
@@ -102,7 +104,7 @@ class Scheduler {
     private readonly frame: Frame,
     private readonly options: ScheduleOptions,
   ) {
-    const { scene, joints, order } = frame
+    const { scene, order } = frame
     const count = scene.nodes.length
     this.scene = scene
     this.manner = options.manner ?? MANNERS['ground-up'][0]!
@@ -111,12 +113,11 @@ class Scheduler {
     this.present = new Uint8Array(count)
     this.held = new Int32Array(count)
     this.groups = new Groups(count)
-    this.info = scene.nodes.map((_, node) => stepPart(scene, node))
-    this.middles = scene.nodeBoxes.map(middle)
-    this.cluster = findClusters(scene, joints.adjacency)
+    this.facts = frame.facts
     this.scores = new Float64Array(count)
     this.ready = new ReadyGrid(scene.nodeBoxes)
     this.readySince = new Int32Array(count)
+    this.pieceInStep = new Int32Array(count)
     for (const wish of options.wishes ?? []) this.addWish(wish)
     for (let node = 0; node < count; node++) if (this.waits[node] === 0) this.makeReady(node)
   }
@@ -142,12 +143,12 @@ class Scheduler {
   }
 
   private planeOf(node: number): number {
-    return this.scene.nodeBoxes[node]!.min[2]
+    return this.facts.plane[node]!
   }
 
   /** Held by something present, or lying on the table where the peel has found it may. */
   private isSupported(node: number): boolean {
-    if (this.scene.nodes[node]!.parts.length === 0) return true
+    if (this.facts.isEmpty[node] === 1) return true
     const plane = this.planeOf(node)
     // Nothing goes below the table while something lies loose on it, unless it ties all that: the rest would be lifted.
     if (plane < this.table && this.looseBeside(node) > 0) return false
@@ -175,11 +176,16 @@ class Scheduler {
   /** The next node; closes the open step where it does not fit. */
   private choose(): number {
     if (this.last < 0) return this.chooseFirst()
+    this.isLate = this.findLate()
     const candidates = this.candidates()
     let best = candidates[0]!
+    let least = Infinity
     for (const node of candidates) {
-      this.scores[node] = this.score(node)
-      if (this.scores[node] < this.scores[best]! || (this.scores[node] === this.scores[best] && node < best)) best = node
+      const score = this.score(node, least + SLACK)
+      this.scores[node] = score
+      if (score > least || (score === least && node > best)) continue
+      best = node
+      least = score
     }
     if (this.fits(best)) return best
     const other = this.bestThatFits(candidates, this.scores[best]! + SLACK)
@@ -190,12 +196,16 @@ class Scheduler {
 
   /** What can be done now, the better choice first: near and without open wishes, near, anywhere; at last what nothing holds. */
   private candidates(): number[] {
-    const near: number[] = []
+    const wanted: number[] = []
+    const { cluster } = this.facts
+    const here = cluster[this.last]!
+    let staysHere = false
     this.ready.eachNear(this.scene.nodeBoxes[this.last]!, (node) => {
-      if (this.isSupported(node)) near.push(node)
+      if (!this.isSupported(node) || !this.isWanted(node)) return
+      wanted.push(node)
+      if (cluster[node] === here) staysHere = true
     })
-    const wanted = near.filter((node) => this.isWanted(node))
-    if (wanted.some((node) => this.cluster[node] === this.cluster[this.last])) return wanted
+    if (staysHere) return wanted
     const all: number[] = []
     const hovering: number[] = []
     this.ready.each((node) => (this.isSupported(node) ? all : hovering).push(node))
@@ -206,8 +216,7 @@ class Scheduler {
   }
 
   private isWanted(node: number): boolean {
-    const patience = this.scene.nodes[node]!.kind === 'part' ? PATIENCE : JUMP_PATIENCE
-    return this.wished[node]! <= 0 || this.placed - this.readySince[node]! > patience
+    return this.wished[node]! <= 0 || this.placed - this.readySince[node]! > (this.facts.isPart[node] === 1 ? PATIENCE : JUMP_PATIENCE)
   }
 
   private bestThatFits(candidates: readonly number[], bound: number): number {
@@ -231,24 +240,26 @@ class Scheduler {
     return candidates.reduce((a, b) => (area(b) > area(a) || (area(b) === area(a) && b < a) ? b : a))
   }
 
-  private score(node: number): number {
-    const { manner, last, info } = this
-    const from = this.middles[last]!
-    const to = this.middles[node]!
-    const way = (Math.abs(to[0] - from[0]) + Math.abs(to[1] - from[1])) / STUD_PITCH
+  /** What a choice costs the reader. Where it is certain to be more than `most`, the rest is not asked. */
+  private score(node: number, most: number): number {
+    const { manner, last, facts } = this
+    const { x, y, cluster, likeness, piece } = facts
+    const isLike = likeness[node] === likeness[last]
+    const way = Math.abs(x[node]! - x[last]!) + Math.abs(y[node]! - y[last]!)
+    const rise = (facts.plane[node]! - facts.plane[last]!) / PLATE_HEIGHT
+    const nearer = nearness(x[node]!, y[node]!) - nearness(x[last]!, y[last]!)
+    const isHeld = this.held[node]! > 0
     // What would lie loose is chosen by how soon it is held, not by what it looks like.
-    const isLike = info[node]!.likeness === info[last]!.likeness && this.held[node]! > 0
-    let score = way * (isLike ? manner.likeWay : manner.way) + (isLike ? manner.sameLikeness : 0)
-    const rise = (this.planeOf(node) - this.planeOf(last)) / PLATE_HEIGHT
-    const newLayer = Math.max(-1, Math.min(1, rise)) * manner.newLayer
-    const nearer = nearness(to) - nearness(from)
-    if (this.cluster[node] === this.cluster[last]) score += manner.layer * rise + newLayer + manner.nearer * nearer
-    else score += manner.leaveCluster + rise + manner.nearerCluster * nearer
-    if (this.step.some((other) => info[other]!.piece === info[node]!.piece)) score += manner.inStepAlready
-    if (this.scene.nodes[node]!.kind !== 'part') score += isLike ? COST.sameCopy : manner.jump
+    let score = isLike && isHeld ? way * manner.likeWay + manner.sameLikeness : way * manner.way
+    if (cluster[node] === cluster[last]) {
+      score += manner.layer * rise + Math.max(-1, Math.min(1, rise)) * manner.newLayer + manner.nearer * nearer
+    } else score += manner.leaveCluster + rise + manner.nearerCluster * nearer
+    if (this.pieceInStep[piece[node]!] === this.steps.length) score += manner.inStepAlready
+    if (facts.isPart[node] === 0) score += isLike && isHeld ? COST.sameCopy : manner.jump
     if (this.frame.isSideways[node] === 1) score += manner.sideways
     if (manner.perJoint !== 0) score += manner.perJoint * Math.min(MOST_JOINTS, this.jointCount(node))
-    return score + this.looseness(node)
+    if (!isHeld) return score > most ? score : score + this.priceOfLoose(node)
+    return this.loose.size === 0 ? score : score + this.priceOfTies(node)
   }
 
   private jointCount(node: number): number {
@@ -256,40 +267,39 @@ class Scheduler {
     return start[node + 1]! - start[node]!
   }
 
-  private looseness(node: number): number {
-    if (this.held[node] === 0) {
-      const price =
-        Math.min(this.manner.looseMost, this.manner.looseForEach * this.partsUntilHeld(node)) + COST.looseGroup * this.loose.size
-      const isNextOfFloor = this.loose.size < MOST_OF_FLOOR && this.isFlat(node) && this.touchesWork(node)
-      return (this.isLate() ? 4 : isNextOfFloor ? this.manner.floorShare : 1) * price
-    }
-    if (this.loose.size === 0) return 0
+  private priceOfLoose(node: number): number {
+    const { manner } = this
+    const price = Math.min(manner.looseMost, manner.looseForEach * this.partsUntilHeld(node)) + COST.looseGroup * this.loose.size
+    if (this.isLate) return 4 * price
+    const isNextOfFloor = this.loose.size < MOST_OF_FLOOR && this.facts.isFlat[node] === 1 && this.touchesWork(node)
+    return isNextOfFloor ? manner.floorShare * price : price
+  }
+
+  private priceOfTies(node: number): number {
     const around = this.groupsAround(node)
-    if (around.size > 1) return this.isLate() ? COST.tiesLate : COST.ties
-    return [...around].some((group) => this.loose.has(group)) ? COST.bringsOn : 0
+    if (around.size > 1) return this.isLate ? COST.tiesLate : COST.ties
+    for (const group of around) return this.loose.has(group) ? COST.bringsOn : 0
+    return 0
   }
 
   /** Whether something has lain loose for so long that it must be held in the next step. */
-  private isLate(): boolean {
+  private findLate(): boolean {
+    if (this.loose.size === 0) return false
     let oldest = this.steps.length
     for (const group of this.loose) oldest = Math.min(oldest, this.groups.bornIn(group))
-    return this.loose.size > 0 && this.steps.length - oldest >= REST_STEPS - 1
-  }
-
-  private isFlat(node: number): boolean {
-    const box = this.scene.nodeBoxes[node]!
-    return box.max[2] - box.min[2] <= PLATE_HEIGHT
+    return this.steps.length - oldest >= REST_STEPS - 1
   }
 
   /** Whether it lies right beside, over or under a part of the open step, seen from above. */
   private touchesWork(node: number): boolean {
-    const { nodeBoxes } = this.scene
-    const box = nodeBoxes[node]!
-    const touches = (other: number): boolean => {
-      const b = nodeBoxes[other]!
-      return box.min[0] <= b.max[0] && b.min[0] <= box.max[0] && box.min[1] <= b.max[1] && b.min[1] <= box.max[1]
-    }
-    return this.step.some(touches) || touches(this.last)
+    for (const other of this.step) if (this.touches(node, other)) return true
+    return this.touches(node, this.last)
+  }
+
+  private touches(node: number, other: number): boolean {
+    const a = this.scene.nodeBoxes[node]!
+    const b = this.scene.nodeBoxes[other]!
+    return a.min[0] <= b.max[0] && b.min[0] <= a.max[0] && a.min[1] <= b.max[1] && b.min[1] <= a.max[1]
   }
 
   /** How many parts must come, this one included, until one can come that ties it to others. */
@@ -300,38 +310,40 @@ class Scheduler {
   }
 
   private fits(node: number): boolean {
-    const { step, info } = this
-    if (step.length === 0) return true
-    const kind = this.scene.nodes[node]!.kind
-    const first = this.scene.nodes[step[0]!]!
-    if (kind !== 'part' || first.kind !== 'part') {
-      const isLikeCopy = kind === 'copy' && first.kind === 'copy' && info[node]!.piece === info[step[0]!]!.piece
+    const { step, facts } = this
+    const first = step[0]
+    if (first === undefined) return true
+    if (facts.isPart[node] === 0 || facts.isPart[first] === 0) {
+      const isLikeCopy = this.isCopy(node) && this.isCopy(first) && facts.piece[node] === facts.piece[first]
       return isLikeCopy && step.length < MOST_COPIES
     }
     const apart = this.apart.get(node)
     if (apart && step.some((member) => apart.has(member))) return false
-    if (this.cluster[node] !== this.cluster[this.last]) return false
+    if (facts.cluster[node] !== facts.cluster[this.last]) return false
     const isHigher = this.planeOf(node) > this.planeOf(this.last)
     if (isHigher && step.length >= this.manner.closeAtLayer) return false
     if (this.isFar(node) || step.some((below) => this.covers(node, below))) return false
     return fitsLimits(
-      [...step, node].map((member) => info[member]!),
+      [...step, node].map((member) => facts.stepParts[member]!),
       this.options.limits,
     )
   }
 
+  private isCopy(node: number): boolean {
+    return this.scene.nodes[node]!.kind === 'copy'
+  }
+
   private isFar(node: number): boolean {
-    const from = this.middles[this.last]!
-    const to = this.middles[node]!
-    const way = (Math.abs(to[0] - from[0]) + Math.abs(to[1] - from[1])) / STUD_PITCH
-    return way > (this.info[node]!.likeness === this.info[this.last]!.likeness ? this.manner.likeStretch : this.manner.stretch)
+    const { x, y, likeness } = this.facts
+    const way = Math.abs(x[node]! - x[this.last]!) + Math.abs(y[node]! - y[this.last]!)
+    return way > (likeness[node] === likeness[this.last] ? this.manner.likeStretch : this.manner.stretch)
   }
 
   /** Whether `node` would hide most of the flat `below`, so that a reader could not see both in one picture. */
   private covers(node: number, below: number): boolean {
     const a = this.scene.nodeBoxes[node]!
     const b = this.scene.nodeBoxes[below]!
-    if (!this.isFlat(below) || a.min[2] !== b.max[2]) return false
+    if (this.facts.isFlat[below] === 0 || a.min[2] !== b.max[2]) return false
     const area = (b.max[0] - b.min[0]) * (b.max[1] - b.min[1])
     // Of a small plate the sides show enough.
     if (area <= SMALL_PLATE) return false
@@ -344,9 +356,10 @@ class Scheduler {
     this.ready.remove(node)
     this.placed++
     this.step.push(node)
+    this.pieceInStep[this.facts.piece[node]!] = this.steps.length
     this.present[node] = 1
     this.last = node
-    const isEmpty = this.scene.nodes[node]!.parts.length === 0
+    const isEmpty = this.facts.isEmpty[node] === 1
     if (!isEmpty) this.table = Math.min(this.table, this.planeOf(node))
     this.groups.lay(node, this.steps.length)
     if (this.held[node] === 0 && !isEmpty) {
@@ -399,7 +412,7 @@ function mustPrecede({ order, joints }: Frame, first: number, then: number): boo
 }
 
 /** How near to the reader's eye, in studs: the usual view is from the front, a little from the right (`picture/view.ts`). */
-const nearness = (at: Vec): number => (0.54 * at[0] - 0.84 * at[1]) / STUD_PITCH
+const nearness = (x: number, y: number): number => 0.54 * x - 0.84 * y
 
 const overlapLength = (a: Box, b: Box, axis: 0 | 1): number =>
   Math.max(0, Math.min(a.max[axis], b.max[axis]) - Math.max(a.min[axis], b.min[axis]))

@@ -35,8 +35,9 @@ export function searchSchedule(frame: Frame, options: { readonly limits: StepLim
     return next.price < best.price - 0.01 ? next : best
   }
   const [first, ...others] = MANNERS[strategy]
-  let best = attempt(first!)
-  if (best.price >= UNHELD) best = cheaper(best, withCaution(first!))
+  // In a large section something always lies loose too long unless care is taken.
+  let best = attempt(isLarge ? withCaution(first!) : first!)
+  if (best.price >= UNHELD) best = cheaper(best, isLarge ? first! : withCaution(first!))
   if (!isLarge) {
     best = others.reduce(cheaper, best)
     if (best.price >= UNHELD) best = others.map(withCaution).reduce(cheaper, best)

@@ -8,6 +8,7 @@ import { followGiven, type GivenSpaces } from './given'
 import { followHolding } from './holding'
 import { Peeler, type Leave } from './peel'
 import type { Strategy } from './manner'
+import { nodeFacts } from './node-facts'
 import { findPrecedence, type Pressed } from './precede'
 import { schedule, type Frame, type Starters, type Wish } from './schedule'
 import { searchSchedule } from './search'
@@ -82,7 +83,14 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   const presses = new Map(pressed.map(({ node, press }) => [node, press]))
   for (const { node, out } of pressed) leaving[node] = out
   const isSideways = Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0))
-  const frame: Frame = { scene: finalScene, joints: finalJoints, order: precedence, starters, isSideways }
+  const frame: Frame = {
+    scene: finalScene,
+    joints: finalJoints,
+    order: precedence,
+    starters,
+    isSideways,
+    facts: nodeFacts(finalScene, finalJoints.adjacency),
+  }
   const { manner, steps } = searchSchedule(frame, options)
   const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
   return [

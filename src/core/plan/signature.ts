@@ -15,6 +15,19 @@ export function signatureWith(set: Signature, node: number): Signature {
   return high * LANE + low
 }
 
+/** Of each node of an order, the set of those before it. */
+export function signaturesBefore(order: readonly number[]): Float64Array {
+  const before = new Float64Array(order.length)
+  let high = 0
+  let low = 0
+  for (let i = 0; i < order.length; i++) {
+    before[i] = high * LANE + low
+    high ^= scramble(order[i]! * 2 + 1) >>> 6
+    low ^= scramble(order[i]! * 2 + 2) >>> 6
+  }
+  return before
+}
+
 /** Spreads a small number over 32 bits (the finaliser of MurmurHash3, Appleby 2011). */
 function scramble(value: number): number {
   let h = Math.imul(value, 0x9e3779b1)

@@ -1,0 +1,31 @@
+import { partHull, type Scene } from '../scene'
+import { boxAt, unite, type Box } from '../space'
+
+/** A scene as the eye needs it: which parts each node has, and how far all reaches. */
+export interface Stage {
+  readonly scene: Scene
+  /** The parts of node n are list[start[n]] … list[start[n + 1] − 1]. */
+  readonly start: Int32Array
+  readonly list: Int32Array
+  readonly box: Box
+}
+
+const known = new WeakMap<Scene, Stage>()
+
+export function stageOf(scene: Scene): Stage {
+  let stage = known.get(scene)
+  if (!stage) known.set(scene, (stage = makeStage(scene)))
+  return stage
+}
+
+function makeStage(scene: Scene): Stage {
+  const start = new Int32Array(scene.nodes.length + 1)
+  for (const node of scene.partNode) start[node + 1]!++
+  for (let node = 0; node < scene.nodes.length; node++) start[node + 1]! += start[node]!
+  const fill = start.slice()
+  const list = new Int32Array(scene.parts.length)
+  scene.partNode.forEach((node, part) => (list[fill[node]!++] = part))
+  return { scene, start, list, box: boxAround(scene) }
+}
+
+const boxAround = ({ parts }: Scene): Box => (parts.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : parts.map(partHull).reduce(unite))
