@@ -1,5 +1,5 @@
 import type { BuiltSection, Finding } from '../plan'
-import { middle } from '../space'
+import { flatNodeBoxes, type Scene } from '../scene'
 import { finding } from './place'
 import { nodeMasses } from './weak'
 
@@ -17,45 +17,45 @@ export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
     for (const node of step) stand.put(node)
     const tilt = stand.tilt()
     const isLast = i === built.steps.length - 1
+    if (tilt >= 0 && !(isLast && isRoot && tilt < LEAST_TILT)) continue
     const parts = step.map((node) => built.scene.nodes[node]!.id)
     if (tilt < 0) {
       const message = `After this step the work falls over: its weight lies ${Math.abs(tilt).toFixed(0)}° outside what it stands on. Hold it, or add its feet sooner.`
       return [finding('tips-over', { section: built.id, step: i + 1, parts }, message)]
     }
-    if (isLast && isRoot && tilt < LEAST_TILT) {
-      const message = `The finished model falls when it is tilted by ${tilt.toFixed(1)}°. Widen its foot, or make it heavier below.`
-      return [finding('tips-over', { section: built.id, step: null, parts }, message)]
-    }
+    const message = `The finished model falls when it is tilted by ${tilt.toFixed(1)}°. Widen its foot, or make it heavier below.`
+    return [finding('tips-over', { section: built.id, step: null, parts }, message)]
   }
   return []
 }
 
 /** The weight and the feet of what is there, kept up to date as nodes come. */
 class Stand {
-  private readonly masses: readonly number[]
+  private readonly masses: Float64Array
   private mass = 0
   private readonly moment: [number, number, number] = [0, 0, 0]
   private table = Infinity
   /** Outline of all that touches the table. */
   private outline: Point[] = []
   private readonly rows: readonly (readonly number[])[]
+  private readonly boxes: Float64Array
 
   constructor(private readonly built: BuiltSection) {
     this.masses = nodeMasses(built.scene)
-    const rows: number[][] = built.scene.nodes.map(() => [])
-    built.scene.bodies.node.forEach((node, row) => rows[node]!.push(row))
-    this.rows = rows
+    this.rows = bodyRows(built.scene)
+    this.boxes = flatNodeBoxes(built.scene)
   }
 
   put(node: number): void {
-    const { nodeBoxes, bodies } = this.built.scene
-    const box = nodeBoxes[node]!
+    const { bodies } = this.built.scene
+    const { boxes } = this
     const mass = this.masses[node]!
     this.mass += mass
-    middle(box).forEach((value, i) => (this.moment[i]! += mass * value))
-    if (box.min[2] > this.table) return
-    if (box.min[2] < this.table) this.outline = []
-    this.table = box.min[2]
+    for (const i of [0, 1, 2] as const) this.moment[i] += (mass * (boxes[node * 6 + i]! + boxes[node * 6 + 3 + i]!)) / 2
+    const plane = boxes[node * 6 + 2]!
+    if (plane > this.table) return
+    if (plane < this.table) this.outline = []
+    this.table = plane
     const feet = this.outline.slice()
     for (const row of this.rows[node]!) {
       const at = row * 6
@@ -70,10 +70,23 @@ class Stand {
   tilt(): number {
     // What stands in a free pose alone has no flat foot that is known; it is not judged.
     if (this.outline.length < 3 || this.mass === 0) return 90
-    const [x, y, z] = this.moment.map((value) => value / this.mass) as [number, number, number]
-    const inside = distanceInside(this.outline, [x, y])
-    return (Math.atan2(inside, Math.max(1, z - this.table)) * 180) / Math.PI
+    const { moment, mass } = this
+    const inside = distanceInside(this.outline, moment[0] / mass, moment[1] / mass)
+    return (Math.atan2(inside, Math.max(1, moment[2] / mass - this.table)) * 180) / Math.PI
   }
+}
+
+const rowTables = new WeakMap<Scene, readonly (readonly number[])[]>()
+
+/** Of each node, the rows of its bodies. */
+function bodyRows(scene: Scene): readonly (readonly number[])[] {
+  let known = rowTables.get(scene)
+  if (!known) {
+    const rows: number[][] = scene.nodes.map(() => [])
+    scene.bodies.node.forEach((node, row) => rows[node]!.push(row))
+    rowTables.set(scene, (known = rows))
+  }
+  return known
 }
 
 /** Anticlockwise, without points on edges (Andrew 1979, "Another efficient algorithm for convex hulls"). */
@@ -93,12 +106,14 @@ export function convexHull(points: readonly Point[]): Point[] {
 }
 
 /** How far a point lies inside a convex outline: the least distance to its edges; negative outside. */
-function distanceInside(hull: readonly Point[], [x, y]: Point): number {
+function distanceInside(hull: readonly Point[], x: number, y: number): number {
   let least = Infinity
-  hull.forEach((a, i) => {
-    const b = hull[(i + 1) % hull.length]!
-    const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
+  for (let i = 0; i < hull.length; i++) {
+    const a = hull[i]!
+    const b = hull[i + 1 < hull.length ? i + 1 : 0]!
+    const dx = b[0] - a[0]
+    const dy = b[1] - a[1]
     least = Math.min(least, (dx * (y - a[1]) - dy * (x - a[0])) / Math.hypot(dx, dy))
-  })
+  }
   return least
 }

@@ -42,10 +42,18 @@ export const finding = (code: FindingCode, place: Place, message: string): Findi
 export const idsOf = (built: BuiltSection, nodes: readonly number[]): string[] => nodes.map((node) => built.scene.nodes[node]!.id)
 
 /** Number of the step that brings a node; null when none does. */
-export function stepNumber(built: BuiltSection, node: number): number | null {
-  const found = built.steps.findIndex((step) => step.includes(node))
-  return found < 0 ? null : found + 1
+export function stepNumber({ scene, steps }: BuiltSection, node: number): number | null {
+  let known = stepNumbers.get(steps)
+  if (!known) {
+    known = new Int32Array(scene.nodes.length)
+    for (let i = 0; i < steps.length; i++) for (const member of steps[i]!) known[member] = i + 1
+    stepNumbers.set(steps, known)
+  }
+  return known[node]! || null
 }
+
+/** Of each node its step, from 1; 0 for none. */
+const stepNumbers = new WeakMap<BuiltSection['steps'], Int32Array>()
 
 /** Grams with a unit, one place where it is little. */
 export const grams = (mass: number): string => `${mass < 10 ? mass.toFixed(1) : Math.round(mass)} g`

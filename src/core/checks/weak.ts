@@ -10,8 +10,32 @@ const HEAVY = 4
 /** … or when its middle lies this far from the stud, u. */
 const FAR = 60
 
+/** A group that hangs on one stud. */
+interface WeakGroup {
+  readonly joint: number
+  readonly nodes: readonly number[]
+  readonly mass: number
+}
+
 /** Groups that hold to the rest by one stud alone: bridges of the joint graph. Of groups within groups the largest is named. */
 export function weakJoints(built: BuiltSection): Finding[] {
+  // What hangs on what does not depend on steps, so it is found once for a scene.
+  let groups = known.get(built.scene)
+  if (!groups) known.set(built.scene, (groups = findWeakGroups(built)))
+  return groups.map(({ nodes, mass }) => {
+    const ids = idsOf(
+      built,
+      [...nodes].sort((a, b) => a - b),
+    )
+    const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
+    const message = `${nameParts(ids)}, ${grams(mass)} in all, hold to the rest by one stud only. Add a part that ties them at a second place.`
+    return finding('weak-joint', { section: built.base, step: Math.max(...steps) || null, parts: ids }, message)
+  })
+}
+
+const known = new WeakMap<Scene, readonly WeakGroup[]>()
+
+function findWeakGroups(built: BuiltSection): WeakGroup[] {
   const { scene, joints } = built
   const masses = nodeMasses(scene)
   const total = masses.reduce((a, b) => a + b, 0)
@@ -24,29 +48,31 @@ export function weakJoints(built: BuiltSection): Finding[] {
     .filter((group) => group.nodes.length > 1 && isWeak(built, group, masses))
     .sort((a, b) => b.nodes.length - a.nodes.length || Math.min(...a.nodes) - Math.min(...b.nodes))
   const named = new Set<number>()
-  return groups.flatMap(({ nodes, mass }) => {
-    if (nodes.every((node) => named.has(node))) return []
+  return groups.filter(({ nodes }) => {
+    if (nodes.every((node) => named.has(node))) return false
     for (const node of nodes) named.add(node)
-    const ids = idsOf(
-      built,
-      [...nodes].sort((a, b) => a - b),
-    )
-    const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
-    const message = `${nameParts(ids)}, ${grams(mass)} in all, hold to the rest by one stud only. Add a part that ties them at a second place.`
-    return [finding('weak-joint', { section: built.base, step: Math.max(...steps) || null, parts: ids }, message)]
+    return true
   })
 }
 
+const massTables = new WeakMap<Scene, Float64Array>()
+
 /** Mass of each node, g. */
-export const nodeMasses = (scene: Scene): number[] =>
-  scene.nodes.map(({ parts }) => parts.reduce((sum, { shape }) => sum + massOf(shape), 0))
+export function nodeMasses(scene: Scene): Float64Array {
+  let masses = massTables.get(scene)
+  if (!masses) {
+    masses = Float64Array.from(scene.nodes, ({ parts }) => parts.reduce((sum, { shape }) => sum + massOf(shape), 0))
+    massTables.set(scene, masses)
+  }
+  return masses
+}
 
 function rest(scene: Scene, beyond: readonly number[]): number[] {
   const inside = new Set(beyond)
   return scene.nodes.map((_, node) => node).filter((node) => !inside.has(node))
 }
 
-function isWeak(built: BuiltSection, group: { joint: number; nodes: readonly number[]; mass: number }, masses: readonly number[]): boolean {
+function isWeak(built: BuiltSection, group: WeakGroup, masses: Float64Array): boolean {
   if (group.mass >= HEAVY) return true
   const { held } = built.joints
   const at = held.start[group.joint]! * 3
@@ -55,7 +81,7 @@ function isWeak(built: BuiltSection, group: { joint: number; nodes: readonly num
 }
 
 /** Centre of mass of nodes, u, each taken at the middle of its box. */
-export function middleOfMass(scene: Scene, nodes: readonly number[], masses: readonly number[]): Vec {
+export function middleOfMass(scene: Scene, nodes: readonly number[], masses: Float64Array): Vec {
   let sum = 0
   const at: [number, number, number] = [0, 0, 0]
   for (const node of nodes) {

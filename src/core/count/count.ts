@@ -57,12 +57,21 @@ export function mirrorTray(model: ModelDocument, pieces: readonly PieceCount[]):
 const times = (pieces: readonly PieceCount[], factor: number): PieceCount[] =>
   pieces.map((piece) => ({ ...piece, count: piece.count * factor }))
 
+/** Lists of parts are never changed in place: the tray of one is made once. */
+const trays = new WeakMap<readonly Part[], PieceCount[]>()
+
+function sectionTray(parts: readonly Part[]): PieceCount[] {
+  let known = trays.get(parts)
+  if (!known) trays.set(parts, (known = trayOf(parts)))
+  return known
+}
+
 /** Every piece of one whole model, copies and mirrored copies included. */
 export function inventoryOf(model: ModelDocument): PieceCount[] {
   const uses = sectionUses(model)
   return tally(
     model.sections.flatMap((section) => {
-      const own = trayOf(partsOf(section))
+      const own = sectionTray(partsOf(section))
       const use = uses.get(section.id)!
       return [...times(own, use.times), ...(use.mirrored === 0 ? [] : times(mirrorTray(model, own), use.mirrored))]
     }),

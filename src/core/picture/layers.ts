@@ -11,9 +11,9 @@ export interface Window {
   bottom: number
 }
 
-export const EMPTY_WINDOW: Window = { left: Infinity, right: -1, top: Infinity, bottom: -1 }
+export const EMPTY_WINDOW: Readonly<Window> = { left: Infinity, right: -1, top: Infinity, bottom: -1 }
 
-export const uniteWindows = (a: Window, b: Window): Window => ({
+export const uniteWindows = (a: Readonly<Window>, b: Readonly<Window>): Window => ({
   left: Math.min(a.left, b.left),
   right: Math.max(a.right, b.right),
   top: Math.min(a.top, b.top),
@@ -30,7 +30,7 @@ export class Layers {
   readonly surface: Uint16Array
   readonly tone: Uint8Array
   /** The rows and columns drawn into since `startWindow`. */
-  private used: Window = EMPTY_WINDOW
+  private used: Window = { ...EMPTY_WINDOW }
   private left: Float64Array
   private right: Float64Array
 

@@ -1,12 +1,12 @@
-import type { Catalogue, Shape } from '../catalogue'
+import type { Catalogue } from '../catalogue'
 import type { PlacedPart } from '../model'
-import { PLATE_HEIGHT, type Vec } from '../space'
+import { PLATE_HEIGHT } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { Inker, type RgbImage } from './ink'
 import { Layers, uniteWindows, type Window } from './layers'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { drawRings } from './rings'
-import { cutStencil, type Stencil } from './stencil'
+import { StencilCutter } from './stencil'
 import { fitCamera, project, type Camera, type PictureSize, type ViewNumber } from './view'
 
 /** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
@@ -29,7 +29,7 @@ interface ViewState {
   windows: Window[]
   /** The step whose picture was inked last; −1 when none was, or the finished section. */
   inked: number
-  readonly stencils: Map<string, Stencil>
+  readonly cutter: StencilCutter
 }
 
 /** Paints the steps of one section. Going forward each step adds only its own parts; going back begins anew. */
@@ -84,7 +84,7 @@ export class RailPainter {
     for (; state.drawn <= step; state.drawn++) {
       const [from, to] = this.section.ranges[state.drawn] ?? [0, 0]
       const window = state.layers.startWindow()
-      for (let part = from; part < to; part++) drawPart(state, this.section, part)
+      for (let part = from; part < to; part++) drawPart(state, this.section.parts[part]!, part)
       state.windows.push(window)
     }
     return state
@@ -94,34 +94,13 @@ export class RailPainter {
     const full = { width: this.size.width * FINER, height: this.size.height * FINER }
     const camera = fitCamera(this.section.box, view, full, MARGIN * FINER, MOST_SCALE * FINER)
     const layers = new Layers(full)
-    return { camera, layers, inker: new Inker(layers, FINER, WHITE), drawn: 0, windows: [], inked: -1, stencils: new Map() }
+    return { camera, layers, inker: new Inker(layers, FINER, WHITE), drawn: 0, windows: [], inked: -1, cutter: new StencilCutter(camera) }
   }
 }
 
 const allOf = ({ size }: Layers): Window => ({ left: 0, right: size.width - 1, top: 0, bottom: size.height - 1 })
 
-interface Drawing {
-  readonly camera: Camera
-  readonly layers: Layers
-  readonly stencils: Map<string, Stencil>
-  /** Draws bodies without their studs. */
-  readonly isPlain?: boolean
-}
-
-function drawPart(drawing: Drawing, section: DrawnSection, part: number): void {
-  drawPlaced(drawing, section.parts[part]!, part)
-}
-
-/** @param left,top where the layers begin in the camera's picture, px */
-export function drawPlaced(drawing: Drawing, { shape, pose }: PlacedPart, part: number, left = 0, top = 0): void {
-  const stencil = stencilOf(drawing, shape, pose.matrix)
-  const [x, y, depth]: Vec = project(drawing.camera, pose.at)
-  drawing.layers.draw(stencil, part, x - left, y - top, depth)
-}
-
-function stencilOf(drawing: Drawing, shape: Shape, attitude: Parameters<typeof cutStencil>[1]): Stencil {
-  const key = `${shape.id} ${attitude.join()}`
-  let stencil = drawing.stencils.get(key)
-  if (!stencil) drawing.stencils.set(key, (stencil = cutStencil(shape, attitude, drawing.camera, drawing.isPlain)))
-  return stencil
+function drawPart({ camera, cutter, layers }: ViewState, { shape, pose }: PlacedPart, part: number): void {
+  const [x, y, depth] = project(camera, pose.at)
+  layers.draw(cutter.of(shape, pose.matrix), part, x, y, depth)
 }

@@ -1,4 +1,4 @@
-import { layAgain, signaturesBefore, type BuiltSection, type SectionOptions, type Wish } from '../plan'
+import { layAgain, orderOf, signaturesBefore, type BuiltSection, type SectionOptions, type Wish } from '../plan'
 import { ENOUGH, lookAtSome, lookAtSteps, lookFromHome, type StepLook } from './look'
 
 /** Rounds of drawing, wishing and laying anew; most models need one or two. */
@@ -50,7 +50,7 @@ const remembered = new WeakMap<object, WeakMap<readonly number[], Remembered>>()
 function lookAgain({ scene, steps }: BuiltSection): readonly StepLook[] {
   let known = remembered.get(scene)
   if (!known) remembered.set(scene, (known = new WeakMap()))
-  const before = signaturesBefore(steps.flat())
+  const before = signaturesBefore(orderOf(steps))
   const presents: number[] = []
   const changed: number[] = []
   let at = 0

@@ -1,8 +1,8 @@
 import { sizeOf, type Box } from '../space'
-import { Layers, type Window } from './layers'
-import { drawPlaced } from './rail-painter'
+import { EMPTY_WINDOW, Layers, uniteWindows, type Window } from './layers'
+import { PictureGrid } from './picture-grid'
 import type { Stage } from './stage'
-import type { Stencil } from './stencil'
+import { StencilCutter, type Stencil } from './stencil'
 import { fitCamera, project, projectedSize, type Camera, type PictureSize, type ViewNumber } from './view'
 
 /** Dots for one u, as long as that keeps the picture within bounds: enough to count what shows of the smallest piece. */
@@ -30,20 +30,25 @@ function lookCamera(box: Box, view: ViewNumber): { camera: Camera; size: Picture
   return { camera: fitCamera(box, view, size, 4, scale), size }
 }
 
+/** What a part can reach in the picture: left, top, right, bottom, px, then its nearest and farthest depth, u. */
+const REACH = 6
+
 /**
  * What the buffer shows of a section from one view. Two ways: forward over the whole, each step adding its nodes to the same
- * picture; or the window of a few nodes alone, whatever was drawn before.
+ * picture; or the windows of a few nodes alone, whatever was drawn before.
  */
 export class Scout {
-  readonly camera: Camera
-  readonly stencils = new Map<string, Stencil>()
   private readonly size: PictureSize
-  private readonly alone = new Map<string, number>()
+  private readonly cutter: StencilCutter
+  private readonly alone = new Map<Stencil, number>()
   /** Dots that show each part, of all drawn so far. */
   private readonly shown: Int32Array
-  /** Of each part, where its origin is seen, px, and how far around that it can reach. */
   private readonly reaches: Float32Array
+  /** Of each part, where its origin is seen: px, px, u. */
+  private readonly origins: Float64Array
+  private readonly stencils: Stencil[] = []
   private whole: Layers | undefined
+  private grid: PictureGrid | undefined
 
   constructor(
     private readonly stage: Stage,
@@ -51,17 +56,21 @@ export class Scout {
   ) {
     const { parts } = stage.scene
     const { camera, size } = lookCamera(stage.box, view)
-    this.camera = camera
     this.size = size
+    this.cutter = new StencilCutter(camera, true)
     this.shown = new Int32Array(parts.length)
-    this.reaches = new Float32Array(parts.length * 3)
+    this.reaches = new Float32Array(parts.length * REACH)
+    this.origins = new Float64Array(parts.length * 3)
     parts.forEach(({ shape, pose }, part) => {
-      const [x, y] = project(camera, pose.at)
-      this.reaches.set([x, y, (Math.hypot(...shape.box) + 12) * camera.scale], part * 3)
+      const stencil = this.cutter.of(shape, pose.matrix)
+      const origin = project(camera, pose.at)
+      this.stencils.push(stencil)
+      this.origins.set(origin, part * 3)
+      this.reaches.set(this.cutter.reachOf(stencil, origin), part * REACH)
     })
   }
 
-  /** Adds nodes to the picture of the whole. @returns the share of each that shows */
+  /** Adds nodes to the picture of the whole; never asked of a scout that looks into windows. @returns the share of each that shows */
   add(nodes: readonly number[]): number[] {
     const layers = (this.whole ??= new Layers(this.size, this.shown))
     for (const node of nodes) this.eachPart(node, (part) => this.drawInto(layers, part, 0, 0))
@@ -70,17 +79,27 @@ export class Scout {
 
   /** The share of each of some nodes that shows among those that are there. */
   sharesAmong(isThere: (node: number) => boolean, nodes: readonly number[]): number[] {
-    const window = this.windowOf(nodes)
-    if (window.right < window.left || window.bottom < window.top) return nodes.map(() => 1)
-    this.shown.fill(0)
+    const windows = nodes.map((node) => this.windowOf(node))
+    const all = windows.reduce(uniteWindows, EMPTY_WINDOW)
+    const apart = windows.reduce((sum, window) => sum + areaOf(window), 0)
+    // What stands far apart is looked at one by one: the picture between is nobody's.
+    if (areaOf(all) > apart) return nodes.map((node, i) => this.lookInto(windows[i]!, isThere, [node])[0]!)
+    return this.lookInto(all, isThere, nodes)
+  }
+
+  private lookInto(window: Window, isThere: (node: number) => boolean, nodes: readonly number[]): number[] {
+    if (areaOf(window) === 0) return nodes.map(() => 1)
     const layers = windowLayers(window, this.shown)
     const { partNode } = this.stage.scene
     const { reaches } = this
-    for (let part = 0; part < partNode.length; part++) {
-      const x = reaches[part * 3]!
-      const y = reaches[part * 3 + 1]!
-      const reach = reaches[part * 3 + 2]!
-      if (x + reach < window.left || x - reach > window.right || y + reach < window.top || y - reach > window.bottom) continue
+    // What lies behind all that is looked at cannot hide any of it.
+    const depth = this.farthestOf(nodes)
+    this.grid ??= new PictureGrid(this.size, reaches, REACH)
+    for (const part of this.grid.partsIn(window)) {
+      this.shown[part] = 0
+      const at = part * REACH
+      if (reaches[at]! > window.right || reaches[at + 1]! > window.bottom) continue
+      if (reaches[at + 2]! < window.left || reaches[at + 3]! < window.top || reaches[at + 4]! > depth) continue
       if (isThere(partNode[part]!)) this.drawInto(layers, part, window.left, window.top)
     }
     return nodes.map((node) => this.share(node))
@@ -88,7 +107,7 @@ export class Scout {
 
   /** Nodes in front of a node in the picture of the whole, those that cover most first. */
   hiders(node: number): number[] {
-    const window = this.windowOf([node])
+    const window = this.windowOf(node)
     const alone = this.drawAlone(node, window)
     const covers = new Map<number, number>()
     let dots = 0
@@ -112,7 +131,8 @@ export class Scout {
   }
 
   private drawInto(layers: Layers, part: number, left: number, top: number): void {
-    drawPlaced({ camera: this.camera, stencils: this.stencils, isPlain: true, layers }, this.stage.scene.parts[part]!, part, left, top)
+    const { origins } = this
+    layers.draw(this.stencils[part]!, part, origins[part * 3]! - left, origins[part * 3 + 1]! - top, origins[part * 3 + 2]!)
   }
 
   private share(node: number): number {
@@ -127,13 +147,12 @@ export class Scout {
 
   /** Dots that a node would have with nothing around; a single part has about the same wherever it stands. */
   private dotsAlone(node: number, count: number): number {
-    const { shape, pose } = this.stage.scene.parts[this.stage.list[this.stage.start[node]!]!]!
-    const key = count === 1 ? `${shape.id} ${pose.matrix.join()}` : undefined
-    const known = key === undefined ? undefined : this.alone.get(key)
+    const stencil = count === 1 ? this.stencils[this.stage.list[this.stage.start[node]!]!]! : undefined
+    const known = stencil && this.alone.get(stencil)
     if (known !== undefined) return known
     let dots = 0
-    for (const part of this.drawAlone(node, this.windowOf([node])).part) if (part >= 0) dots++
-    if (key !== undefined) this.alone.set(key, dots)
+    for (const part of this.drawAlone(node, this.windowOf(node)).part) if (part >= 0) dots++
+    if (stencil) this.alone.set(stencil, dots)
     return dots
   }
 
@@ -143,27 +162,29 @@ export class Scout {
     return layers
   }
 
-  /** The dots that nodes can reach: around their stencils. */
-  private windowOf(nodes: readonly number[]): Window {
-    const { width, height } = this.size
-    const w = { left: width, right: -1, top: height, bottom: -1 }
-    for (const node of nodes) {
-      this.eachPart(node, (part) => {
-        const [x, y, reach] = [this.reaches[part * 3]!, this.reaches[part * 3 + 1]!, this.reaches[part * 3 + 2]!]
-        w.left = Math.min(w.left, Math.floor(x - reach))
-        w.right = Math.max(w.right, Math.ceil(x + reach))
-        w.top = Math.min(w.top, Math.floor(y - reach))
-        w.bottom = Math.max(w.bottom, Math.ceil(y + reach))
-      })
-    }
-    return {
-      left: Math.max(0, w.left),
-      right: Math.min(width - 1, w.right),
-      top: Math.max(0, w.top),
-      bottom: Math.min(height - 1, w.bottom),
-    }
+  /** The dots that a node can reach, within the picture. */
+  private windowOf(node: number): Window {
+    const { reaches } = this
+    const window = { ...EMPTY_WINDOW }
+    this.eachPart(node, (part) => {
+      const at = part * REACH
+      window.left = Math.min(window.left, Math.max(0, Math.floor(reaches[at]!)))
+      window.top = Math.min(window.top, Math.max(0, Math.floor(reaches[at + 1]!)))
+      window.right = Math.max(window.right, Math.min(this.size.width - 1, Math.ceil(reaches[at + 2]!)))
+      window.bottom = Math.max(window.bottom, Math.min(this.size.height - 1, Math.ceil(reaches[at + 3]!)))
+    })
+    return window
+  }
+
+  private farthestOf(nodes: readonly number[]): number {
+    let farthest = -Infinity
+    for (const node of nodes) this.eachPart(node, (part) => (farthest = Math.max(farthest, this.reaches[part * REACH + 5]!)))
+    return farthest
   }
 }
+
+const areaOf = ({ left, right, top, bottom }: Window): number =>
+  right < left || bottom < top ? 0 : (right - left + 1) * (bottom - top + 1)
 
 /** A picture as large as a window; a window of nothing still has one dot. */
 const windowLayers = (window: Window, shown?: Int32Array): Layers =>

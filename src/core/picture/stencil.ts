@@ -54,3 +54,54 @@ export function cutStencil(shape: Shape, attitude: Matrix, camera: Camera, isPla
   }
   return seen
 }
+
+/** Cuts the stencils of one camera, each once. */
+export class StencilCutter {
+  private readonly known = new Map<string, Stencil>()
+  private readonly bounds = new Map<Stencil, readonly number[]>()
+
+  constructor(
+    private readonly camera: Camera,
+    private readonly isPlain = false,
+  ) {}
+
+  of(shape: Shape, attitude: Matrix): Stencil {
+    const key = `${shape.id} ${textOf(attitude)}`
+    let stencil = this.known.get(key)
+    if (!stencil) this.known.set(key, (stencil = cutStencil(shape, attitude, this.camera, this.isPlain)))
+    return stencil
+  }
+
+  /** Left, top, right, bottom, px, and nearest and farthest depth, u, of a stencil seen at `origin`. */
+  reachOf(stencil: Stencil, [x, y, depth]: Vec): number[] {
+    let bounds = this.bounds.get(stencil)
+    if (!bounds) this.bounds.set(stencil, (bounds = boundsOf(stencil)))
+    return [bounds[0]! + x, bounds[1]! + y, bounds[2]! + x, bounds[3]! + y, bounds[4]! + depth, bounds[5]! + depth]
+  }
+}
+
+function boundsOf(stencil: Stencil): number[] {
+  const bounds = [Infinity, Infinity, -Infinity, -Infinity, Infinity, -Infinity]
+  for (const { corners, slopeX, slopeY, base } of stencil) {
+    for (let i = 0; i < corners.length; i += 2) {
+      const [x, y] = [corners[i]!, corners[i + 1]!]
+      const depth = base + slopeX * x + slopeY * y
+      bounds[0] = Math.min(bounds[0]!, x)
+      bounds[1] = Math.min(bounds[1]!, y)
+      bounds[2] = Math.max(bounds[2]!, x)
+      bounds[3] = Math.max(bounds[3]!, y)
+      bounds[4] = Math.min(bounds[4]!, depth)
+      bounds[5] = Math.max(bounds[5]!, depth)
+    }
+  }
+  return bounds
+}
+
+/** The turns of the lattice are a few matrices used everywhere, so the text of each is made once. */
+const texts = new WeakMap<Matrix, string>()
+
+function textOf(matrix: Matrix): string {
+  let text = texts.get(matrix)
+  if (text === undefined) texts.set(matrix, (text = matrix.join()))
+  return text
+}

@@ -5,15 +5,23 @@ import { buildScene, sectionNodes, type Scene } from '../scene'
 import { MINUS_Z, PLUS_Z, scale, type Direction } from '../space'
 import type { BuiltSection } from './built'
 import { followHolding } from './holding'
-import { signaturesBefore, type Signature } from './signature'
+import { orderOf, signaturesBefore, type Signature } from './signature'
 import type { Block } from './types'
 
-/** How a node came in when a certain set of others was there. */
+/** How a node comes in past those that are there. */
 interface WayIn {
-  readonly present: Signature
-  readonly arrives: Travel | undefined
+  readonly arrives: Travel
   readonly press?: Direction
-  readonly block: Block | undefined
+  readonly block?: Block
+}
+
+/** The ways in of all nodes when they were followed last. */
+interface Ways {
+  /** The others that were there then, as a signature; −1 where it was not asked yet. */
+  readonly present: Float64Array
+  readonly arrives: Travel[]
+  readonly presses: Map<number, Direction>
+  readonly blocks: Map<number, Block>
 }
 
 /** A section's nodes in space, in the order of the document: the same whatever its steps say. */
@@ -25,8 +33,7 @@ interface GivenSpace {
   readonly looseIds: ReadonlySet<string>
   /** Parts and copies, loose ones included. */
   readonly everything: readonly string[]
-  /** Of each node, its way in when it was followed last. */
-  readonly ways: (WayIn | undefined)[]
+  readonly ways: Ways
   /** What each given step brings: an edit leaves most of them as they are. */
   readonly read: WeakMap<GivenStep, ReadStep>
 }
@@ -82,7 +89,12 @@ function makeSpace(model: ModelDocument, flattener: Flattener, section: Section)
     ),
     everything: [...partsOf(section), ...copiesOf(section)].map((entry) => entry.id),
     read: new WeakMap(),
-    ways: new Array<WayIn | undefined>(scene.nodes.length).fill(undefined),
+    ways: {
+      present: new Float64Array(scene.nodes.length).fill(-1),
+      arrives: scene.nodes.map(() => MINUS_Z),
+      presses: new Map(),
+      blocks: new Map(),
+    },
   }
 }
 
@@ -105,7 +117,7 @@ export function followGiven(
     scene,
     joints,
     ...listed,
-    ...waysIn(around, listed.steps.flat()),
+    ...waysIn(around, orderOf(listed.steps)),
     holding: followHolding(scene, joints, listed.steps),
   }
 }
@@ -117,18 +129,20 @@ function listSteps(given: readonly GivenStep[], around: GivenSpace) {
   const twice: { id: string; step: number }[] = []
   const steps: (readonly number[])[] = []
   const looseParts: (readonly string[])[] = []
-  const isNew = (node: number): boolean => seen[node] === 0 && (seen[node] = 1) === 1
-  const isNewLoose = (id: string): boolean => !seenLoose.has(id) && seenLoose.add(id) !== undefined
   let count = 0
-  given.forEach((step, i) => {
-    const { nodes, loose } = readStep(step, around)
-    const say = (id: string): void => void twice.push({ id, step: i })
-    const fresh = keepIf(nodes, isNew, (node) => say(scene.nodes[node]!.id))
-    const freshLoose = keepIf(loose, isNewLoose, say)
+  for (let i = 0; i < given.length; i++) {
+    const { nodes, loose } = readStep(given[i]!, around)
+    const isFresh = nodes.every((node) => seen[node] === 0)
+    const fresh = isFresh ? nodes : nodes.filter((node, k) => seen[node] === 0 && nodes.indexOf(node) === k)
+    const freshLoose = loose.some((id) => seenLoose.has(id)) ? loose.filter((id) => !seenLoose.has(id)) : loose
+    if (fresh !== nodes) for (const node of nodes) if (!fresh.includes(node)) twice.push({ id: scene.nodes[node]!.id, step: i })
+    if (freshLoose !== loose) for (const id of loose) if (seenLoose.has(id)) twice.push({ id, step: i })
+    for (const node of nodes) seen[node] = 1
+    for (const id of loose) seenLoose.add(id)
     steps.push(fresh)
     looseParts.push(freshLoose)
     count += fresh.length + freshLoose.length
-  })
+  }
   const isAdded = (id: string): boolean => seenLoose.has(id) || (!looseIds.has(id) && seen[around.indexOf.get(id)!] === 1)
   const missing = count === everything.length ? [] : everything.filter((id) => !isAdded(id))
   return { steps, looseParts, twice, missing }
@@ -145,16 +159,6 @@ function readStep(step: GivenStep, { read, indexOf, looseIds }: GivenSpace): Rea
   return known
 }
 
-/** The list itself where everything passes, so that what is remembered of it holds. */
-function keepIf<T>(list: readonly T[], passes: (item: T) => boolean, otherwise: (item: T) => void): readonly T[] {
-  const kept = list.filter((item) => {
-    const isKept = passes(item)
-    if (!isKept) otherwise(item)
-    return isKept
-  })
-  return kept.length === list.length ? list : kept
-}
-
 /** Ways in that are tried: from above, from the sides, from below. */
 const WAYS_OUT = [PLUS_Z, 3, 2, 0, 1, 5] as const
 
@@ -165,25 +169,23 @@ const MANY = 200
  * The way in of each node of an order: what comes later is taken away, and the node must then be free to leave. A node
  * before which the same others came as last time came in the same way.
  */
-function waysIn(around: GivenSpace, order: readonly number[]): Pick<BuiltSection, 'arrives' | 'presses' | 'blocks'> {
+function waysIn(around: GivenSpace, order: Int32Array): Pick<BuiltSection, 'arrives' | 'presses' | 'blocks'> {
   const { ways } = around
   const before = signaturesBefore(order)
   const fresh: number[] = []
-  for (let i = 0; i < order.length; i++) if (ways[order[i]!]?.present !== before[i]) fresh.push(i)
+  for (let i = 0; i < order.length; i++) if (ways.present[order[i]!] !== before[i]) fresh.push(i)
   if (fresh.length > MANY) askTakingAway(around, order, before, fresh[0]!)
   else if (fresh.length > 0) askInPlace(around, order, before, fresh)
-  const arrives = ways.map((way) => way?.arrives ?? MINUS_Z)
-  const presses = new Map<number, Direction>()
-  const blocks: Block[] = []
-  for (let i = order.length - 1; i >= 0; i--) {
-    const { press, block } = ways[order[i]!]!
-    if (press !== undefined) presses.set(order[i]!, press)
-    if (block) blocks.push(block)
+  const isListed = ways.presses.size + ways.blocks.size === 0 ? undefined : new Map([...order].map((node, i) => [node, i]))
+  const blocks = [...ways.blocks.values()].filter(({ node }) => isListed!.has(node))
+  return {
+    arrives: ways.arrives.slice(),
+    presses: new Map([...ways.presses].filter(([node]) => isListed!.has(node))),
+    blocks: blocks.sort((a, b) => isListed!.get(b.node)! - isListed!.get(a.node)!),
   }
-  return { arrives, presses, blocks }
 }
 
-function askTakingAway({ space, ways, scene }: GivenSpace, order: readonly number[], before: Float64Array, first: number): void {
+function askTakingAway({ space, ways, scene }: GivenSpace, order: Int32Array, before: Float64Array, first: number): void {
   space.restore()
   const listed = new Set(order)
   scene.nodes.forEach((_, node) => {
@@ -191,30 +193,39 @@ function askTakingAway({ space, ways, scene }: GivenSpace, order: readonly numbe
   })
   for (let i = order.length - 1; i >= first; i--) {
     const node = order[i]!
-    if (ways[node]?.present !== before[i]) ways[node] = wayIn(space, node, before[i]!)
+    if (ways.present[node] !== before[i]) keepWay(ways, node, before[i]!, wayIn(space, node))
     space.remove(node)
   }
 }
 
-function askInPlace({ space, ways }: GivenSpace, order: readonly number[], before: Float64Array, fresh: readonly number[]): void {
+function askInPlace({ space, ways }: GivenSpace, order: Int32Array, before: Float64Array, fresh: readonly number[]): void {
   const isThere = space.restoreLinked()
   isThere.fill(0)
   let at = 0
   for (const i of fresh) {
     for (; at <= i; at++) isThere[order[at]!] = 1
-    ways[order[i]!] = wayIn(space, order[i]!, before[i]!)
+    keepWay(ways, order[i]!, before[i]!, wayIn(space, order[i]!))
   }
   isThere.fill(1)
 }
 
-function wayIn(space: SpaceLeft, node: number, present: Signature): WayIn {
+function keepWay(ways: Ways, node: number, present: Signature, { arrives, press, block }: WayIn): void {
+  ways.present[node] = present
+  ways.arrives[node] = arrives
+  if (press === undefined) ways.presses.delete(node)
+  else ways.presses.set(node, press)
+  if (block === undefined) ways.blocks.delete(node)
+  else ways.blocks.set(node, block)
+}
+
+function wayIn(space: SpaceLeft, node: number): WayIn {
   const tried = waysOut(space, node).map((travel) => ({ travel, by: space.blocker(node, travel) }))
   const free = tried.find(({ by }) => by < 0)
-  if (free) return { present, arrives: reverseTravel(free.travel), block: undefined }
+  if (free) return { arrives: reverseTravel(free.travel) }
   const pressed =
     space.scene.freeBodies.length > 0 ? undefined : PRESSES.find(({ out, press }) => pressBlocker(space, node, out, press) < 0)
-  if (pressed) return { present, arrives: reverseTravel(pressed.out), press: pressed.press, block: undefined }
-  return { present, arrives: undefined, block: { node, blockers: tried } }
+  if (pressed) return { arrives: reverseTravel(pressed.out), press: pressed.press }
+  return { arrives: MINUS_Z, block: { node, blockers: tried } }
 }
 
 function waysOut(space: SpaceLeft, node: number): readonly Travel[] {

@@ -6,7 +6,8 @@ export class Groups {
   private readonly born: Int32Array
 
   constructor(count: number) {
-    this.root = Int32Array.from({ length: count }, (_, i) => i)
+    this.root = new Int32Array(count)
+    for (let i = 0; i < count; i++) this.root[i] = i
     this.sizes = new Int32Array(count).fill(1)
     this.born = new Int32Array(count)
   }

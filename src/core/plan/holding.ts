@@ -1,5 +1,5 @@
 import type { Joints } from '../joints'
-import type { Scene } from '../scene'
+import { flatNodeBoxes, type Scene } from '../scene'
 import { Groups } from './groups'
 import { REST_STEPS } from './types'
 
@@ -25,6 +25,8 @@ export function followHolding(scene: Scene, joints: Joints, steps: readonly (rea
   return new Follower(scene, joints).follow(steps)
 }
 
+const NONE: readonly number[] = []
+
 interface LooseGroup {
   isReported: boolean
   /** What was said of it as lying loose for too long. */
@@ -32,14 +34,16 @@ interface LooseGroup {
 }
 
 class Follower {
+  /** 1 for what holds to the first group of all. */
+  private readonly isMain: Uint8Array
+  /** What lies loose, in groups by their root. A group is a chain of nodes through `next`, from its root to `last`. */
   private readonly groups: Groups
-  private readonly present: Uint8Array
-  /** Groups that hold to nothing, by their root. A group is a chain of nodes through `next`, from its root to `last`. */
   private readonly loose = new Map<number, LooseGroup>()
+  private readonly isLoose: Uint8Array
   private readonly next: Int32Array
   private readonly last: Int32Array
-  /** A node of the first group of all, which is never loose; −1 before it is laid. */
-  private first = -1
+  private readonly boxes: Float64Array
+  private hasMain = false
   private table = Infinity
   private readonly problems: HoldingProblem[] = []
 
@@ -48,59 +52,69 @@ class Follower {
     private readonly joints: Joints,
   ) {
     const count = scene.nodes.length
+    this.isMain = new Uint8Array(count)
+    this.isLoose = new Uint8Array(count)
     this.groups = new Groups(count)
-    this.present = new Uint8Array(count)
     this.next = new Int32Array(count).fill(-1)
-    this.last = Int32Array.from({ length: count }, (_, i) => i)
+    this.last = new Int32Array(count)
+    for (let i = 0; i < count; i++) this.last[i] = i
+    this.boxes = flatNodeBoxes(scene)
   }
 
   follow(steps: readonly (readonly number[])[]): Holding {
     const rests = steps.map((step, index) => {
       for (const node of step) this.lay(node, index)
-      return this.lookAt(index, index === steps.length - 1)
+      return this.loose.size === 0 ? NONE : this.lookAt(index, index === steps.length - 1)
     })
     this.judgeWhatIsLeft()
     return { rests, problems: this.problems }
   }
 
   private lay(node: number, index: number): void {
-    const { scene, groups, present } = this
+    const { isMain } = this
     // A copy of a section without parts is joined, but there is nothing to hold.
-    if (scene.nodes[node]!.parts.length === 0) return
-    present[node] = 1
-    this.table = Math.min(this.table, scene.nodeBoxes[node]!.min[2])
-    groups.lay(node, index)
-    if (this.first < 0) this.first = node
+    if (this.scene.nodes[node]!.parts.length === 0) return
+    if (this.boxes[node * 6 + 2]! < this.table) this.table = this.boxes[node * 6 + 2]!
     const { start, list } = this.joints.adjacency
-    let holds = false
-    for (let k = start[node]!; k < start[node + 1]!; k++) {
-      if (present[list[k]!] === 0) continue
-      holds = true
-      this.tie(node, list[k]!)
+    const end = start[node + 1]!
+    let holdsToMain = !this.hasMain
+    this.hasMain = true
+    for (let k = start[node]!; k < end && !holdsToMain; k++) holdsToMain = isMain[list[k]!] === 1
+    if (holdsToMain) isMain[node] = 1
+    else {
+      this.groups.lay(node, index)
+      this.isLoose[node] = 1
+      this.loose.set(node, { isReported: false, rests: [] })
     }
-    if (!holds && node !== this.first) this.loose.set(node, { isReported: false, rests: [] })
+    // With nothing loose, as a rule, there is nobody else to tie.
+    if (holdsToMain && this.loose.size === 0) return
+    for (let k = start[node]!; k < end; k++) {
+      if (this.isLoose[list[k]!] === 0) continue
+      if (holdsToMain) this.joinMain(this.groups.of(list[k]!))
+      else this.joinLoose(node, list[k]!)
+    }
   }
 
-  private tie(node: number, other: number): void {
-    const { groups, loose, next, last } = this
-    const isAlone = groups.of(node) === node && next[node] === -1 && last[node] === node
-    const joined = groups.join(node, other)
+  private joinMain(root: number): void {
+    this.loose.delete(root)
+    for (let node = root; node >= 0; node = this.next[node]!) {
+      this.isLoose[node] = 0
+      this.isMain[node] = 1
+    }
+  }
+
+  private joinLoose(node: number, other: number): void {
+    const { loose, next, last } = this
+    const joined = this.groups.join(node, other)
     if (!joined) return
     const { kept, gone } = joined
     next[last[kept]!] = gone
     last[kept] = last[gone]!
-    const keptLoose = loose.get(kept)
-    const goneLoose = loose.get(gone)
+    const more = loose.get(kept)!
+    const fewer = loose.get(gone)!
+    more.isReported ||= fewer.isReported
+    more.rests.push(...fewer.rests)
     loose.delete(gone)
-    loose.delete(kept)
-    const fresh = keptLoose ?? goneLoose
-    if (!fresh) return
-    // What has just come and was held by nothing yet joins a loose group; else two groups meet, one of them perhaps the first.
-    if (keptLoose && goneLoose) {
-      keptLoose.isReported ||= goneLoose.isReported
-      keptLoose.rests.push(...goneLoose.rests)
-      loose.set(kept, keptLoose)
-    } else if (isAlone && groups.of(this.first) !== kept) loose.set(kept, fresh)
   }
 
   /** What lies loose after a step. @returns one node of every group laid down in it */
@@ -144,7 +158,7 @@ class Follower {
   }
 
   private isOnTable(root: number): boolean {
-    for (let node = root; node >= 0; node = this.next[node]!) if (this.scene.nodeBoxes[node]!.min[2] === this.table) return true
+    for (let node = root; node >= 0; node = this.next[node]!) if (this.boxes[node * 6 + 2] === this.table) return true
     return false
   }
 }

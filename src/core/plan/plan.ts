@@ -2,7 +2,7 @@ import { coloursOf, inventoryOf, total, trayOf, type ColourCount, type PieceCoun
 import { buildingOrder, Flattener, partsOf, sectionById, sectionUses, type ModelDocument, type Part } from '../model'
 import type { Travel } from '../motion'
 import { ownPieceCount } from '../scene'
-import { DIRECTION_TEXTS, type Vec } from '../space'
+import { DIRECTION_TEXTS, type Direction, type Vec } from '../space'
 import type { Strategy } from './manner'
 import type { BuiltSection } from './built'
 import { GivenSpaces } from './given'
@@ -102,7 +102,7 @@ function reachable(model: ModelDocument, id: string): string[] {
 }
 
 function writeSection(model: ModelDocument, built: BuiltSection, use: { times: number; mirrored: number }): SectionPlan {
-  const parts = new Map(partsOf(sectionById(model, built.base)).map((part) => [part.id, part]))
+  const parts = partsById(partsOf(sectionById(model, built.base)))
   const count = Math.max(built.steps.length, built.looseParts.length)
   const steps = Array.from({ length: count }, (_, i) => writeStep(built, i, parts))
   return {
@@ -124,16 +124,61 @@ function ownParts(model: ModelDocument, built: BuiltSection, steps: readonly Pla
   return isDivided ? calloutTotal(steps) : ownPieceCount(model, built.base)
 }
 
+/** Lists of parts are never changed in place, so what is made of one holds as long as it does. */
+const partMaps = new WeakMap<readonly Part[], ReadonlyMap<string, Part>>()
+
+function partsById(parts: readonly Part[]): ReadonlyMap<string, Part> {
+  let known = partMaps.get(parts)
+  if (!known) partMaps.set(parts, (known = new Map(parts.map((part) => [part.id, part]))))
+  return known
+}
+
+/** A step as it was printed last, and what that rests on. */
+interface WrittenStep {
+  readonly parts: ReadonlyMap<string, Part>
+  readonly arrives: readonly Travel[]
+  readonly presses: readonly (Direction | undefined)[]
+  readonly hasPresses: boolean
+  readonly loose: readonly string[]
+  readonly rests: readonly number[]
+  readonly step: PlanStep
+}
+
+const written = new WeakMap<readonly number[], WrittenStep>()
+const NO_NODES: readonly number[] = []
+const NOTHING_LOOSE: readonly string[] = []
+
+/** Prints a step, or takes what was printed of the same nodes before when nothing about them has changed but the number. */
 function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string, Part>): PlanStep {
-  const nodes = built.steps[index] ?? []
-  const loose = built.looseParts[index] ?? []
+  const nodes = built.steps[index] ?? NO_NODES
+  const loose = built.looseParts[index] ?? NOTHING_LOOSE
+  const rests = built.holding.rests[index] ?? NO_NODES
+  const known = written.get(nodes)
+  if (known?.parts === parts && known.loose === loose && isWrittenAs(built, nodes, rests, known)) {
+    return known.step.number === index + 1 ? known.step : { ...known.step, number: index + 1 }
+  }
   const added = nodes.filter((node) => built.scene.nodes[node]!.kind === 'part').map((node) => built.scene.nodes[node]!.id)
-  return {
+  const step: PlanStep = {
     number: index + 1,
     moves: writeMoves(built, nodes, loose),
     callout: trayOf([...added, ...loose].map((id) => parts.get(id)!)),
-    rests: (built.holding.rests[index] ?? []).map((node) => built.scene.nodes[node]!.id),
+    rests: rests.map((node) => built.scene.nodes[node]!.id),
   }
+  const arrives = nodes.map((node) => built.arrives[node]!)
+  const presses = nodes.map((node) => built.presses.get(node))
+  if (nodes !== NO_NODES) written.set(nodes, { parts, arrives, presses, hasPresses: presses.some((press) => press !== undefined), loose, rests, step })
+  return step
+}
+
+function isWrittenAs(built: BuiltSection, nodes: readonly number[], rests: readonly number[], known: WrittenStep): boolean {
+  if (rests.length !== known.rests.length) return false
+  for (let i = 0; i < rests.length; i++) if (rests[i] !== known.rests[i]) return false
+  const { arrives, presses } = built
+  for (let i = 0; i < nodes.length; i++) {
+    if (arrives[nodes[i]!] !== known.arrives[i]) return false
+    if ((presses.size > 0 || known.hasPresses) && presses.get(nodes[i]!) !== known.presses[i]) return false
+  }
+  return true
 }
 
 /** Parts that come in one after another the same way share a move. */

@@ -16,7 +16,7 @@ export function signatureWith(set: Signature, node: number): Signature {
 }
 
 /** Of each node of an order, the set of those before it. */
-export function signaturesBefore(order: readonly number[]): Float64Array {
+export function signaturesBefore(order: ArrayLike<number>): Float64Array {
   const before = new Float64Array(order.length)
   let high = 0
   let low = 0
@@ -26,6 +26,16 @@ export function signaturesBefore(order: readonly number[]): Float64Array {
     low ^= scramble(order[i]! * 2 + 2) >>> 6
   }
   return before
+}
+
+/** The nodes of all steps, one after another. */
+export function orderOf(steps: readonly (readonly number[])[]): Int32Array {
+  let count = 0
+  for (const step of steps) count += step.length
+  const order = new Int32Array(count)
+  let at = 0
+  for (const step of steps) for (let i = 0; i < step.length; i++) order[at++] = step[i]!
+  return order
 }
 
 /** Spreads a small number over 32 bits (the finaliser of MurmurHash3, Appleby 2011). */

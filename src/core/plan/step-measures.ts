@@ -1,5 +1,5 @@
-import type { Scene } from '../scene'
-import { add, length, middle, scale, sizeOf, STUD_PITCH, subtract, type Box, type Vec } from '../space'
+import { flatNodeBoxes, type Scene } from '../scene'
+import { sizeOf, STUD_PITCH, type Box } from '../space'
 import { stepPart } from './limits'
 
 /** How well a plan reads (DESIGN.md section 5, measures). */
@@ -30,11 +30,49 @@ export interface Sums {
 export const ZERO: Sums = { steps: 0, parts: 0, way: 0, jumps: 0, pairs: 0, together: 0 }
 
 export function sumsOf(scene: Scene, steps: readonly (readonly number[])[]): Sums {
-  const middles = steps.filter((step) => step.length > 0).map((step) => stepMiddle(scene, step))
+  const { pairs, parts } = sceneFacts(scene)
+  const boxes = flatNodeBoxes(scene)
+  const stepOf = new Int32Array(scene.nodes.length).fill(steps.length)
   let way = 0
-  for (let i = 1; i < middles.length; i++) way += length(subtract(middles[i]!, middles[i - 1]!)) / STUD_PITCH
-  const parts = scene.nodes.filter((spec) => spec.kind === 'part').length
-  return { steps: steps.length, parts, way, jumps: Math.max(0, middles.length - 1), ...likePairs(scene, steps) }
+  let jumps = -1
+  let [x, y, z] = [0, 0, 0]
+  for (let i = 0; i < steps.length; i++) {
+    const step = steps[i]!
+    if (step.length === 0) continue
+    let [sumX, sumY, sumZ] = [0, 0, 0]
+    for (const node of step) {
+      stepOf[node] = i
+      sumX += boxes[node * 6]! + boxes[node * 6 + 3]!
+      sumY += boxes[node * 6 + 1]! + boxes[node * 6 + 4]!
+      sumZ += boxes[node * 6 + 2]! + boxes[node * 6 + 5]!
+    }
+    const half = 1 / (2 * step.length)
+    if (++jumps > 0) way += Math.hypot(sumX * half - x, sumY * half - y, sumZ * half - z)
+    x = sumX * half
+    y = sumY * half
+    z = sumZ * half
+  }
+  let together = 0
+  for (let i = 0; i < pairs.length; i += 2) if (Math.abs(stepOf[pairs[i]!]! - stepOf[pairs[i + 1]!]!) <= 1) together++
+  return { steps: steps.length, parts, way: way / STUD_PITCH, jumps: Math.max(0, jumps), pairs: pairs.length / 2, together }
+}
+
+/** What the measures ask of a scene, whatever its steps. */
+interface SceneFacts {
+  /** Like neighbours: pairs of nodes, one after the other. */
+  readonly pairs: Int32Array
+  readonly parts: number
+}
+
+const known = new WeakMap<Scene, SceneFacts>()
+
+function sceneFacts(scene: Scene): SceneFacts {
+  let facts = known.get(scene)
+  if (!facts) {
+    const parts = scene.nodes.filter((spec) => spec.kind === 'part').length
+    known.set(scene, (facts = { pairs: likePairs(scene), parts }))
+  }
+  return facts
 }
 
 export const addSums = (a: Sums, b: Sums): Sums => ({
@@ -60,17 +98,8 @@ export function measuresOf(sums: Sums, poor: number): Measures {
 /** The measures of one section's steps, but for what shows. */
 export const measureSteps = (scene: Scene, steps: readonly (readonly number[])[]): Measures => measuresOf(sumsOf(scene, steps), 0)
 
-function stepMiddle(scene: Scene, step: readonly number[]): Vec {
-  const sum = step.map((node) => middle(scene.nodeBoxes[node]!)).reduce(add)
-  return scale(sum, 1 / step.length)
-}
-
 /** For each part, its nearest like part (same piece, same turn, same height), within reach; found in buckets of likeness. */
-function likePairs(scene: Scene, steps: readonly (readonly number[])[]): { pairs: number; together: number } {
-  const stepOf = new Map<number, number>()
-  steps.forEach((step, i) => {
-    for (const node of step) stepOf.set(node, i)
-  })
+function likePairs(scene: Scene): Int32Array {
   const buckets = new Map<string, number[]>()
   const { nodeBoxes } = scene
   scene.nodes.forEach((spec, node) => {
@@ -80,18 +109,15 @@ function likePairs(scene: Scene, steps: readonly (readonly number[])[]): { pairs
     if (bucket) bucket.push(node)
     else buckets.set(key, [node])
   })
-  let pairs = 0
-  let together = 0
+  const pairs: number[] = []
   for (const bucket of buckets.values()) {
     bucket.sort((a, b) => nodeBoxes[a]!.min[0] - nodeBoxes[b]!.min[0] || nodeBoxes[a]!.min[1] - nodeBoxes[b]!.min[1])
     bucket.forEach((node, i) => {
       const near = nearestInLine(nodeBoxes, bucket, i)
-      if (near < 0) return
-      pairs++
-      if (Math.abs(stepOf.get(node)! - stepOf.get(near)!) <= 1) together++
+      if (near >= 0) pairs.push(node, near)
     })
   }
-  return { pairs, together }
+  return Int32Array.from(pairs)
 }
 
 /** Like parts are equally large, so the gap along an axis follows from where they begin; the search stops where x alone is too far. */

@@ -237,6 +237,23 @@ export function partHull(placed: PlacedPart): Box {
   return placed.shape.bodies.map((body) => posedBox(placed.pose, body)).reduce(unite)
 }
 
+const flat = new WeakMap<Scene, Float64Array>()
+
+/** The boxes of all nodes in one table, six numbers each, u: for what is asked of every node after every edit. */
+export function flatNodeBoxes(scene: Scene): Float64Array {
+  let boxes = flat.get(scene)
+  if (!boxes) {
+    boxes = new Float64Array(scene.nodes.length * 6)
+    for (let node = 0; node < scene.nodes.length; node++) {
+      const { min, max } = scene.nodeBoxes[node]!
+      boxes.set(min, node * 6)
+      boxes.set(max, node * 6 + 3)
+    }
+    flat.set(scene, boxes)
+  }
+  return boxes
+}
+
 export const tableBox = (table: BoxTable, i: number): Box => ({
   min: [table.boxes[i * 6]!, table.boxes[i * 6 + 1]!, table.boxes[i * 6 + 2]!],
   max: [table.boxes[i * 6 + 3]!, table.boxes[i * 6 + 4]!, table.boxes[i * 6 + 5]!],

@@ -1,4 +1,4 @@
-import { copiesOf, isLoose, partsOf, sectionById, type Flattener, type ModelDocument } from '../model'
+import { copiesOf, partsOf, pieceCount, sectionById, type Flattener, type ModelDocument, type Part } from '../model'
 import type { NodeSpec } from './scene'
 
 /** What a section is built from: one node for each placed part, one for each copy that holds parts. Loose parts have no place. */
@@ -17,5 +17,13 @@ export function sectionNodes(model: ModelDocument, flattener: Flattener, section
 
 /** Pieces of a section's own, loose ones counted as often as they say. */
 export function ownPieceCount(model: ModelDocument, sectionId: string): number {
-  return partsOf(sectionById(model, sectionId)).reduce((sum, part) => sum + (isLoose(part) ? (part.count ?? 1) : 1), 0)
+  const parts = partsOf(sectionById(model, sectionId))
+  let known = counts.get(parts)
+  if (known === undefined) {
+    known = parts.reduce((sum, part) => sum + pieceCount(part), 0)
+    counts.set(parts, known)
+  }
+  return known
 }
+
+const counts = new WeakMap<readonly Part[], number>()
