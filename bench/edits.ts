@@ -3,6 +3,9 @@ import type { ModelDocument } from '../src/core/model'
 import { keepSteps, mergeWithNext, moveToNeighbour, PlanCache, splitStep } from '../src/core/plan'
 
 /** Milliseconds of each of some edits of one section's rail, findings included, in a session that has planned it once. */
+/** Edits made before the clock runs. */
+const WARMING = 30
+
 export function timeEdits(model: ModelDocument, sectionId: string, count: number): number[] {
   const cache = new PlanCache()
   const looks: LookCache = new WeakMap()
@@ -11,13 +14,13 @@ export function timeEdits(model: ModelDocument, sectionId: string, count: number
   let document = keepSteps(model, plans, sectionId)
   plans = report(document).sections
   const times: number[] = []
-  for (let i = 0; i < count; i++) {
+  for (let i = 0; i < WARMING + count; i++) {
     const steps = document.sections.find((section) => section.id === sectionId)!.steps!
     const at = (i * 7919) % (steps.length - 1)
     const start = performance.now()
     document = edited(document, sectionId, at, i)
     plans = report(document).sections
-    times.push(performance.now() - start)
+    if (i >= WARMING) times.push(performance.now() - start)
   }
   return times.sort((a, b) => a - b)
 

@@ -1,7 +1,7 @@
 import type { Joints } from '../joints'
 import { findOverlaps, travelVector, type Overlap, type Travel } from '../motion'
 import type { Scene } from '../scene'
-import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, type ModelDocument } from '../model'
+import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, type ModelDocument, type Part } from '../model'
 import type { BuiltSection, Finding, PlannedModel, Severity } from '../plan'
 import type { StepLook } from '../picture'
 import { tipsOver } from './balance'
@@ -58,7 +58,6 @@ function overlapsOf(scene: Scene, joints: Joints): Overlap[] {
 }
 
 function mirrorTwins(model: ModelDocument, built: BuiltSection): Finding[] {
-  const catalogue = catalogueOf(model)
   // Reported where the mirror is set, not again in every copy around it.
   return copiesOf(sectionById(model, built.base)).flatMap((copy) => {
     if (copy.mirror === undefined) return []
@@ -66,7 +65,8 @@ function mirrorTwins(model: ModelDocument, built: BuiltSection): Finding[] {
     const parts = built.scene.nodes[node]?.parts ?? []
     const lacking = [...new Set(parts.filter((placed) => placed.lacksTwin).map((placed) => placed.shape.id))]
     if (lacking.length === 0) return []
-    const titles = lacking.map((id) => catalogue.shapes.get(id)!.title)
+    const { shapes } = catalogueOf(model)
+    const titles = lacking.map((id) => shapes.get(id)!.title)
     return [
       finding(
         'no-mirror-twin',
@@ -78,11 +78,20 @@ function mirrorTwins(model: ModelDocument, built: BuiltSection): Finding[] {
 }
 
 function looseParts(model: ModelDocument, built: BuiltSection): Finding[] {
-  const loose = partsOf(sectionById(model, built.base)).filter(isLoose)
+  const loose = looseOf(partsOf(sectionById(model, built.base)))
   if (loose.length === 0) return []
   const ids = loose.map((part) => part.id)
   const message = `${nameParts(ids)} ${ids.length === 1 ? 'is' : 'are'} counted but ${ids.length === 1 ? 'has' : 'have'} no position, so nothing about ${ids.length === 1 ? 'its' : 'their'} place is checked.`
   return [finding('loose', { section: built.base, step: null, parts: ids }, message)]
+}
+
+const looseLists = new WeakMap<readonly Part[], readonly Part[]>()
+
+/** Lists of parts are never changed in place, so each is searched once. */
+function looseOf(parts: readonly Part[]): readonly Part[] {
+  let loose = looseLists.get(parts)
+  if (!loose) looseLists.set(parts, (loose = parts.filter(isLoose)))
+  return loose
 }
 
 function steps(built: BuiltSection): Finding[] {
@@ -136,6 +145,7 @@ function holding(built: BuiltSection): Finding[] {
 
 function hidden(built: BuiltSection, looks: readonly StepLook[]): Finding[] {
   return looks.flatMap(({ shares }, i) => {
+    if (!shares.includes(0)) return []
     const unseen = (built.steps[i] ?? []).filter((_, k) => shares[k] === 0)
     if (unseen.length === 0) return []
     const ids = idsOf(built, unseen)

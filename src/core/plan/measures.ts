@@ -14,7 +14,19 @@ export function measurePlan(built: readonly BuiltSection[], visible: readonly (r
     const loose = section.looseParts.flat().length
     const moreSteps = Math.max(0, section.looseParts.length - section.steps.length)
     sums = addSums(sums, { ...own, parts: own.parts + loose, steps: own.steps + moreSteps })
-    poor += (visible?.[s] ?? []).filter((shares) => shares.some((share) => share < POORLY)).length
+    poor += countPoor(visible?.[s] ?? [])
   })
   return measuresOf(sums, poor)
+}
+
+function countPoor(steps: readonly (readonly number[])[]): number {
+  let poor = 0
+  for (const shares of steps) {
+    for (const share of shares) {
+      if (share >= POORLY) continue
+      poor++
+      break
+    }
+  }
+  return poor
 }

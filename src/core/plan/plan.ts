@@ -166,7 +166,8 @@ function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string
   }
   const arrives = nodes.map((node) => built.arrives[node]!)
   const presses = nodes.map((node) => built.presses.get(node))
-  if (nodes !== NO_NODES) written.set(nodes, { parts, arrives, presses, hasPresses: presses.some((press) => press !== undefined), loose, rests, step })
+  if (nodes !== NO_NODES)
+    written.set(nodes, { parts, arrives, presses, hasPresses: presses.some((press) => press !== undefined), loose, rests, step })
   return step
 }
 

@@ -1,0 +1,94 @@
+import { findFindings, reportModel } from '../src/core/checks'
+import { findJoints } from '../src/core/joints'
+import { catalogueOf, checkModel, Flattener, readModelText, type ModelDocument } from '../src/core/model'
+import { SpaceLeft } from '../src/core/motion'
+import { drawnSection, RailPainter } from '../src/core/picture'
+import { planModel } from '../src/core/plan'
+import { buildScene, sectionNodes } from '../src/core/scene'
+import { timeEdits } from './edits'
+import { HOSTILE } from './hostile'
+import { medianTime } from './measure'
+import type { Subject } from './subjects'
+
+/** Steps of one section that are painted at most; a large section shows its mean long before. */
+const MOST_PAINTED = 200
+
+export type Note = (stage: string, value: number) => void
+
+/** Measures one subject, stage after stage; the cold plan comes first, since it can only be measured once. */
+export function measureSubject(text: string, { runs, edits, isHuge }: Subject, note: Note): void {
+  const start = performance.now()
+  const model = readModelText(text)
+  const { plan } = planModel(model)
+  note('first plan after a cold load, reading included', performance.now() - start)
+  note('parts', plan.parts)
+  if (!isHuge) measureParts(model, runs, note)
+  note(
+    'joints, motion and plan',
+    medianTime(runs, () => planModel(model)),
+  )
+  note(
+    'with look, repair, all checks and measures',
+    medianTime(Math.min(runs, 3), () => reportModel(model)),
+  )
+  const reported = reportModel(model)
+  note(
+    'checks alone',
+    medianTime(runs, () => findFindings(model, reported.planned, reported.looks)),
+  )
+  if (!isHuge) note('one step picture, 800 × 600, mean over the rails', picturesOf(model, reported))
+  const times = timeEdits(model, model.root, edits)
+  note('one edit of the root rail with its findings, median', times[times.length >> 1]!)
+  note('the same, 95th percentile', times[Math.floor(times.length * 0.95)]!)
+}
+
+function measureParts(model: ModelDocument, runs: number, note: Note): void {
+  const scenes = (): ReturnType<typeof buildScene>[] => {
+    const flattener = new Flattener(model)
+    return model.sections.map((section) => buildScene(sectionNodes(model, flattener, section.id)))
+  }
+  const built = scenes()
+  note('flatten and scene', medianTime(runs, scenes))
+  note(
+    'joints',
+    medianTime(runs, () => built.forEach(findJoints)),
+  )
+  const jointed = built.map((scene) => ({ scene, joints: findJoints(scene) }))
+  note(
+    'columns',
+    medianTime(runs, () => jointed.forEach(({ scene, joints }) => new SpaceLeft(scene, joints))),
+  )
+  let probes = 0
+  let entries = 0
+  for (const { scene, joints } of jointed) {
+    probes += joints.probes
+    for (const columns of new SpaceLeft(scene, joints).columns) entries += columns.count
+  }
+  note('counted: hash probes', probes)
+  note('counted: entries of columns', entries)
+}
+
+/** The steps of every section, painted in order; the mean of one. */
+function picturesOf(model: ModelDocument, { report, looks }: ReturnType<typeof reportModel>): number {
+  let pictures = 0
+  const start = performance.now()
+  report.sections.forEach((section, i) => {
+    const drawn = drawnSection(model, new Flattener(model), report.sections, section.id)
+    const painter = new RailPainter(drawn, catalogueOf(model), { width: 800, height: 600 })
+    section.steps.slice(0, MOST_PAINTED).forEach((_, step) => {
+      painter.paint(step, looks[i]![step]!.view)
+      pictures++
+    })
+  })
+  return (performance.now() - start) / pictures
+}
+
+/** Plans a hostile model once. @returns parts, ms, steps, units, problems */
+export function measureHostile(name: string): number[] {
+  const model = checkModel(HOSTILE[name]!(20_000))
+  const start = performance.now()
+  const { built, plan } = planModel(model)
+  const time = performance.now() - start
+  const problems = built.reduce((sum, section) => sum + section.blocks.length + section.holding.problems.length, 0)
+  return [plan.parts, Math.round(time), built[built.length - 1]!.steps.length, built.length - 1, problems]
+}
