@@ -345,6 +345,7 @@ class Press {
 
   private stepWords(page: StepPage, x: number, top: number, width: number): void {
     let y = top
+    if (page.turn !== '') y -= this.paragraph(`${page.turn}.`, x, y, width, { size: 10, font: this.bold }) + 3
     if (page.seenFrom !== '') y -= this.paragraph(`${page.seenFrom}.`, x, y, width, { size: 8.5, colour: FAINT }) + 3
     if (page.rests.length > 0)
       y -= this.paragraph('Loose on the table until the next steps hold it.', x, y, width, { size: 8.5, colour: FAINT }) + 3

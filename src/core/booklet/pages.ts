@@ -4,6 +4,7 @@ import type { Bundle } from '../formats'
 import { sectionById, type GivenStep } from '../model'
 import type { Move, PlanStep, SectionPlan } from '../plan'
 import { cautionsOf } from './cautions'
+import { turnWords } from './turn-words'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
 export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views'>
@@ -70,6 +71,8 @@ export interface StepPage {
   readonly note: string
   readonly caution: string
   readonly picture: PictureRef | null
+  /** What to do with the work before this step, in words: "Turn the work upside down"; else empty. */
+  readonly turn: string
   /** In words, where the viewer stands when that is not the usual side: "Seen from behind, on the left"; else empty. */
   readonly seenFrom: string
   readonly spoken: string
@@ -173,6 +176,7 @@ function stepPage(
   const label = stepLabel(letter, step.number)
   const view = source.views[index]?.[step.number - 1] ?? 0
   const seenFrom = isDrawn(source, section) ? seenFromWords(view) : ''
+  const turn = turnWords(step.turn) || (step.moves.some((move) => move.direction === '+z') ? lifted(section, step) : '')
   return {
     kind: joins.length > 0 ? 'jump' : 'step',
     section: section.id,
@@ -187,8 +191,9 @@ function stepPage(
     note: given?.note ?? '',
     caution: given?.caution ?? '',
     picture: isDrawn(source, section) ? { section: section.id, step: step.number - 1, view } : null,
+    turn,
     seenFrom,
-    spoken: [spokenStep(label, step, joins), seenFrom === '' ? '' : `${seenFrom}.`].filter((text) => text !== '').join(' '),
+    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`].filter((text) => text !== '').join(' '),
   }
 }
 
@@ -242,11 +247,19 @@ const WAYS: Readonly<Record<string, string>> = {
 const wayWords = ({ direction, press }: Move): string =>
   `${WAYS[String(direction)] ?? 'along its joint'}${press === undefined ? '' : ', lifted a little, and press it home'}`
 
+/** What comes from below needs the work lifted, unless it lies upside down already. */
+function lifted(section: SectionPlan, step: PlanStep): string {
+  const turns = section.steps.slice(0, step.number).flatMap(({ turn }) => (turn === undefined ? [] : [turn]))
+  const lie = turns[turns.length - 1]
+  return lie === undefined || turnWords(lie) === turnWords('+x+y') ? 'Lift the work to reach it from below' : ''
+}
+
 /** A step in words, for ears and for those who print without pictures. */
-function spokenStep(label: string, step: PlanStep, joins: readonly Join[]): string {
+function spokenStep(label: string, step: PlanStep, joins: readonly Join[], turn: string): string {
   const pieces = total(step.callout)
   const ways = [...new Set(step.moves.map(wayWords))]
   const sentences = [`Step ${label}.`]
+  if (turn !== '') sentences.push(`${turn}.`)
   if (pieces > 0) sentences.push(`Add ${pieces === 1 ? 'one piece' : `${pieces} pieces`} ${joinWords(ways)}.`)
   for (const join of joins) {
     const what = `${join.count > 1 ? `${join.count} times section` : 'section'} ${join.label}, ${join.name}`

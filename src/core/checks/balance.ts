@@ -1,5 +1,6 @@
 import type { BuiltSection, Finding } from '../plan'
 import { flatNodeBoxes, type Scene } from '../scene'
+import { NO_TURN, PLUS_Z } from '../space'
 import { finding } from './place'
 import { nodeMasses } from './weak'
 
@@ -15,6 +16,8 @@ export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
   const stand = new Stand(built)
   for (const [i, step] of built.steps.entries()) {
     for (const node of step) stand.put(node)
+    // Upside down or lifted it does not stand on its foot.
+    if (built.lies[i] !== NO_TURN || step.some((node) => built.arrives[node] === PLUS_Z)) continue
     const tilt = stand.tilt()
     const isLast = i === built.steps.length - 1
     if (tilt >= 0 && !(isLast && isRoot && tilt < LEAST_TILT)) continue

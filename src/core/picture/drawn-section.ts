@@ -2,7 +2,7 @@ import { findJoints, placesOf } from '../joints'
 import { copiesOf, sectionById, type Flattener, type ModelDocument, type PlacedPart } from '../model'
 import type { Move, SectionPlan } from '../plan'
 import { buildScene, partHull, type NodeSpec } from '../scene'
-import { boxAt, unite, type Box, type Vec } from '../space'
+import { boxAt, NO_TURN, turnFromText, unite, type Box, type Turn, type Vec } from '../space'
 
 /** A section as the painter sees it: placed parts in building order, and which of them each step brings. */
 export interface DrawnSection {
@@ -15,6 +15,8 @@ export interface DrawnSection {
   readonly ranges: readonly (readonly [number, number])[]
   /** Node indices [from, to) of each step. */
   readonly nodeRanges: readonly (readonly [number, number])[]
+  /** How the work lies in each step. */
+  readonly lies: readonly Turn[]
   /** Where the new parts of each step take hold of what was there before, u. */
   readonly holds: readonly (readonly Vec[])[]
   readonly box: Box
@@ -37,8 +39,12 @@ export function drawnSection(
   const specs: NodeSpec[] = []
   const ranges: [number, number][] = []
   const nodeRanges: [number, number][] = []
+  const lies: Turn[] = []
+  let lie = NO_TURN
   let parts = 0
   for (const step of plan.steps) {
+    if (step.turn !== undefined) lie = turnFromText(step.turn) ?? lie
+    lies.push(lie)
     const firstNode = specs.length
     const firstPart = parts
     for (const move of step.moves) {
@@ -59,6 +65,7 @@ export function drawnSection(
     nodeIds: specs.map((spec) => spec.id),
     ranges,
     nodeRanges,
+    lies,
     // A look at what shows does not ask for them, so they are found when a picture does.
     get holds() {
       holds ??= holdsByStep(specs, nodeRanges)

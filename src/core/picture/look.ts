@@ -1,4 +1,5 @@
 import type { Scene } from '../scene'
+import { NO_TURN, type Turn } from '../space'
 import { Scout } from './scout'
 import { stageOf, type Stage } from './stage'
 import { VIEWS, type ViewNumber } from './view'
@@ -46,21 +47,20 @@ export function lookFromHome(scene: Scene, steps: Steps): HomeLook {
  * Chooses the view of every step and counts what shows there, by the part buffer: dots of a node left on top, over the
  * dots it would have alone. The home view stays unless another shows the worst-hidden new part better.
  */
-export function lookAtSteps(scene: Scene, steps: Steps, fromHome = lookFromHome(scene, steps).looks): StepLook[] {
+export function lookAtSteps(scene: Scene, steps: Steps, lies: readonly Turn[], fromHome = lookFromHome(scene, steps).looks): StepLook[] {
   const views = new Views(stageOf(scene))
   const stepOf = stepsOfNodes(scene, steps)
-  return fromHome.map((home, step) => views.best(home, steps[step]!, (node) => stepOf[node]! <= step))
+  return fromHome.map((home, step) => {
+    const isThere = (node: number): boolean => stepOf[node]! <= step
+    return lies[step] === NO_TURN ? views.best(home, steps[step]!, NO_TURN, isThere) : views.look(steps[step]!, lies[step]!, isThere)
+  })
 }
 
 /** The same for some steps only, each drawn in its own window. */
-export function lookAtSome(scene: Scene, steps: Steps, some: readonly number[]): StepLook[] {
+export function lookAtSome(scene: Scene, steps: Steps, lies: readonly Turn[], some: readonly number[]): StepLook[] {
   const views = viewsOf(stageOf(scene))
   const stepOf = stepsOfNodes(scene, steps)
-  return some.map((step) => {
-    const isThere = (node: number): boolean => stepOf[node]! <= step
-    const home = { view: HOME, shares: views.scout(HOME).sharesAmong(isThere, steps[step]!) }
-    return views.best(home, steps[step]!, isThere)
-  })
+  return some.map((step) => views.look(steps[step]!, lies[step]!, (node) => stepOf[node]! <= step))
 }
 
 /** Of each node the step that brings it; what no step brings is never there. */
@@ -72,21 +72,29 @@ function stepsOfNodes(scene: Scene, steps: Steps): Int32Array {
 
 /** The views of one section, made as they are asked for. */
 class Views {
-  private readonly scouts = new Map<ViewNumber, Scout>()
+  private readonly scouts = new Map<number, Scout>()
 
   constructor(private readonly stage: Stage) {}
 
-  scout(view: ViewNumber): Scout {
-    let known = this.scouts.get(view)
-    if (!known) this.scouts.set(view, (known = new Scout(this.stage, view)))
+  private scout(view: ViewNumber, lie: Turn): Scout {
+    const key = lie * VIEWS.length + view
+    let known = this.scouts.get(key)
+    if (!known) this.scouts.set(key, (known = new Scout(this.stage, view, lie)))
     return known
   }
 
-  best(home: StepLook, nodes: readonly number[], isThere: (node: number) => boolean): StepLook {
+  /** Looks at nodes in their windows, from the usual side first. */
+  look(nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
+    const home = { view: HOME, shares: this.scout(HOME, lie).sharesAmong(isThere, nodes) }
+    return this.best(home, nodes, lie, isThere)
+  }
+
+  /** Keeps the usual side unless it shows too little and another shows more. */
+  best(home: StepLook, nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
     let best = home
     if (Math.min(1, ...best.shares) >= ENOUGH) return best
     for (const view of VIEWS.slice(1)) {
-      const shares = this.scout(view).sharesAmong(isThere, nodes)
+      const shares = this.scout(view, lie).sharesAmong(isThere, nodes)
       if (worth(shares) > worth(best.shares) + 0.02) best = { view, shares }
       if (Math.min(...best.shares) >= ENOUGH) break
     }

@@ -1,13 +1,13 @@
 import type { Catalogue } from '../catalogue'
 import type { PlacedPart } from '../model'
-import { PLATE_HEIGHT } from '../space'
+import { NO_TURN, PLATE_HEIGHT, TURNS, type Turn } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { Inker, type RgbImage } from './ink'
 import { Layers, uniteWindows, type Window } from './layers'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { drawRings } from './rings'
 import { StencilCutter } from './stencil'
-import { fitCamera, project, type Camera, type PictureSize, type ViewNumber } from './view'
+import { fitCamera, project, VIEWS, type Camera, type PictureSize, type ViewNumber } from './view'
 
 /** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
 const FINER = 2
@@ -34,7 +34,8 @@ interface ViewState {
 
 /** Paints the steps of one section. Going forward each step adds only its own parts; going back begins anew. */
 export class RailPainter {
-  private readonly views = new Map<ViewNumber, ViewState>()
+  /** By view and how the work lies. */
+  private readonly views = new Map<number, ViewState>()
   private readonly looks: PartLook[]
 
   constructor(
@@ -52,7 +53,7 @@ export class RailPainter {
 
   /** The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings. */
   paint(step: number, view: ViewNumber): RgbImage {
-    const state = this.upTo(step, view)
+    const state = this.upTo(step, view, this.section.lies[step] ?? NO_TURN)
     const [from, to] = this.section.ranges[step]!
     const isNext = state.inked >= 0 && state.inked === step - 1
     const changed = isNext ? uniteWindows(state.windows[step - 1]!, state.windows[step]!) : allOf(state.layers)
@@ -68,18 +69,19 @@ export class RailPainter {
 
   /** The finished section without marks. */
   paintFinished(view: ViewNumber): RgbImage {
-    const state = this.upTo(this.section.ranges.length - 1, view)
+    const state = this.upTo(this.section.ranges.length - 1, view, NO_TURN)
     state.inked = -1
     const look = { looks: this.looks, newFrom: 0, newTo: 0, wash: 0, hasFineLines: hasFineLines(state.camera) }
     return state.inker.ink(allOf(state.layers), look)
   }
 
-  private upTo(step: number, view: ViewNumber): ViewState {
-    let state = this.views.get(view)
+  private upTo(step: number, view: ViewNumber, lie: Turn): ViewState {
+    const key = lie * VIEWS.length + view
+    let state = this.views.get(key)
     if (!state || state.drawn > step + 1) {
       // Few views are kept, since layers are large; going back begins anew.
       if (!state && this.views.size >= MOST_VIEWS) this.views.delete(this.views.keys().next().value!)
-      this.views.set(view, (state = this.freshView(view)))
+      this.views.set(key, (state = this.freshView(view, lie)))
     }
     for (; state.drawn <= step; state.drawn++) {
       const [from, to] = this.section.ranges[state.drawn] ?? [0, 0]
@@ -90,9 +92,9 @@ export class RailPainter {
     return state
   }
 
-  private freshView(view: ViewNumber): ViewState {
+  private freshView(view: ViewNumber, lie: Turn): ViewState {
     const full = { width: this.size.width * FINER, height: this.size.height * FINER }
-    const camera = fitCamera(this.section.box, view, full, MARGIN * FINER, MOST_SCALE * FINER)
+    const camera = fitCamera(this.section.box, view, full, MARGIN * FINER, MOST_SCALE * FINER, TURNS[lie])
     const layers = new Layers(full)
     return { camera, layers, inker: new Inker(layers, FINER, WHITE), drawn: 0, windows: [], inked: -1, cutter: new StencilCutter(camera) }
   }

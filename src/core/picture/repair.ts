@@ -1,4 +1,5 @@
 import { layAgain, orderOf, signaturesBefore, type BuiltSection, type SectionOptions, type Wish } from '../plan'
+import type { Turn } from '../space'
 import { ENOUGH, lookAtSome, lookAtSteps, lookFromHome, type StepLook } from './look'
 
 /** Rounds of drawing, wishing and laying anew; most models need one or two. */
@@ -31,7 +32,7 @@ export function lookAndRepair(built: BuiltSection, options: SectionOptions): See
     const isHeld = current.built.holding.problems.length <= built.holding.problems.length
     if (isHeld && poorSteps(current.looks) < poorSteps(best.looks)) best = current
   }
-  return { built: best.built, looks: lookAtSteps(best.built.scene, best.built.steps, best.looks) }
+  return { built: best.built, looks: lookAtSteps(best.built.scene, best.built.steps, best.built.lies, best.looks) }
 }
 
 /** More changed steps than this share are cheaper to draw all at once. */
@@ -40,6 +41,7 @@ const MANY = 0.2
 interface Remembered {
   /** What was there before the step that the look belongs to. */
   readonly present: number
+  readonly lie: Turn
   readonly look: StepLook
 }
 
@@ -47,7 +49,7 @@ interface Remembered {
 const remembered = new WeakMap<object, WeakMap<readonly number[], Remembered>>()
 
 /** Looks at given steps; after an edit only at those that bring something else, or bring it to something else. */
-function lookAgain({ scene, steps }: BuiltSection): readonly StepLook[] {
+function lookAgain({ scene, steps, lies }: BuiltSection): readonly StepLook[] {
   let known = remembered.get(scene)
   if (!known) remembered.set(scene, (known = new WeakMap()))
   const before = signaturesBefore(orderOf(steps))
@@ -57,12 +59,13 @@ function lookAgain({ scene, steps }: BuiltSection): readonly StepLook[] {
   steps.forEach((step, i) => {
     presents.push(before[at] ?? -1)
     at += step.length
-    if (known.get(step)?.present !== presents[i]) changed.push(i)
+    const kept = known.get(step)
+    if (kept?.present !== presents[i] || kept?.lie !== lies[i]) changed.push(i)
   })
-  const fresh = changed.length > steps.length * MANY ? undefined : lookAtSome(scene, steps, changed)
-  if (!fresh) lookAtSteps(scene, steps).forEach((look, i) => known.set(steps[i]!, { present: presents[i]!, look }))
+  const fresh = changed.length > steps.length * MANY ? undefined : lookAtSome(scene, steps, lies, changed)
+  if (!fresh) lookAtSteps(scene, steps, lies).forEach((look, i) => known.set(steps[i]!, { present: presents[i]!, lie: lies[i]!, look }))
   changed.forEach((step, i) => {
-    if (fresh) known.set(steps[step]!, { present: presents[step]!, look: fresh[i]! })
+    if (fresh) known.set(steps[step]!, { present: presents[step]!, lie: lies[step]!, look: fresh[i]! })
   })
   return steps.map((step) => known.get(step)!.look)
 }

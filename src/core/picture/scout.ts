@@ -1,4 +1,4 @@
-import { sizeOf, type Box } from '../space'
+import { NO_TURN, sizeOf, TURNS, type Box, type Matrix, type Turn } from '../space'
 import { EMPTY_WINDOW, Layers, uniteWindows, type Window } from './layers'
 import { PictureGrid } from './picture-grid'
 import type { Stage } from './stage'
@@ -23,11 +23,11 @@ function lookScale(box: Box): number {
 }
 
 /** A view of the box at that scale, and the picture it needs. */
-function lookCamera(box: Box, view: ViewNumber): { camera: Camera; size: PictureSize } {
+function lookCamera(box: Box, view: ViewNumber, lie: Matrix): { camera: Camera; size: PictureSize } {
   const scale = lookScale(box)
-  const extent = projectedSize(box, view)
+  const extent = projectedSize(box, view, lie)
   const size = { width: Math.ceil(extent.width * scale) + 8, height: Math.ceil(extent.height * scale) + 8 }
-  return { camera: fitCamera(box, view, size, 4, scale), size }
+  return { camera: fitCamera(box, view, size, 4, scale, lie), size }
 }
 
 /** What a part can reach in the picture: left, top, right, bottom, px, then its nearest and farthest depth, u. */
@@ -53,9 +53,10 @@ export class Scout {
   constructor(
     private readonly stage: Stage,
     view: ViewNumber,
+    lie: Turn = NO_TURN,
   ) {
     const { parts } = stage.scene
-    const { camera, size } = lookCamera(stage.box, view)
+    const { camera, size } = lookCamera(stage.box, view, TURNS[lie]!)
     this.size = size
     this.cutter = new StencilCutter(camera, true)
     this.shown = new Int32Array(parts.length)

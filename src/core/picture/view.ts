@@ -1,4 +1,4 @@
-import { apply, cornersOf, type Box, type Matrix, type Vec } from '../space'
+import { apply, cornersOf, IDENTITY, multiply, type Box, type Matrix, type Vec } from '../space'
 
 /** The eight corner views: 0–3 from above, turning anticlockwise, 4–7 the same from below. */
 export type ViewNumber = 0 | 1 | 2 | 3 | 4 | 5 | 6 | 7
@@ -29,9 +29,9 @@ export interface PictureSize {
   readonly height: number
 }
 
-/** Fits a box into a picture with a margin; small things are not blown up beyond `mostScale` px per u. */
-export function fitCamera(box: Box, view: ViewNumber, size: PictureSize, margin: number, mostScale: number): Camera {
-  const matrix = viewMatrix(view)
+/** Fits a box into a picture with a margin; small things are not blown up beyond `mostScale` px per u. `lie` is how the work lies. */
+export function fitCamera(box: Box, view: ViewNumber, size: PictureSize, margin: number, mostScale: number, lie = IDENTITY): Camera {
+  const matrix = multiply(viewMatrix(view), lie)
   const { left, right, bottom, top } = outlineOf(box, matrix)
   const scale = Math.min(
     (size.width - 2 * margin) / Math.max(1, right - left),
@@ -54,8 +54,8 @@ function outlineOf(box: Box, matrix: Matrix): { left: number; right: number; bot
 }
 
 /** How wide and how high a box looks in a view, in u. */
-export function projectedSize(box: Box, view: ViewNumber): PictureSize {
-  const { left, right, bottom, top } = outlineOf(box, viewMatrix(view))
+export function projectedSize(box: Box, view: ViewNumber, lie = IDENTITY): PictureSize {
+  const { left, right, bottom, top } = outlineOf(box, multiply(viewMatrix(view), lie))
   return { width: right - left, height: top - bottom }
 }
 

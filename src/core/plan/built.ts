@@ -1,7 +1,7 @@
 import type { Joints } from '../joints'
 import type { Travel } from '../motion'
 import type { Scene } from '../scene'
-import type { Direction } from '../space'
+import type { Direction, Turn } from '../space'
 import type { Holding } from './holding'
 import type { Manner } from './manner'
 import type { Frame } from './schedule'
@@ -28,6 +28,8 @@ export interface BuiltSection {
   readonly presses: ReadonlyMap<number, Direction>
   readonly blocks: readonly Block[]
   readonly holding: Holding
+  /** How the work lies on the table in each step. */
+  readonly lies: readonly Turn[]
   /** Ids of loose parts for each step; steps beyond `steps` hold loose parts only. */
   readonly looseParts: readonly (readonly string[])[]
   readonly missing: readonly string[]

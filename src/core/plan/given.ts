@@ -2,7 +2,7 @@ import { findJoints, FREE_AXIS, jointsOf, type Joints } from '../joints'
 import { copiesOf, isLoose, partsOf, type Flattener, type GivenStep, type ModelDocument, type Section } from '../model'
 import { pressBlocker, PRESSES, reverseTravel, SpaceLeft, type Travel } from '../motion'
 import { buildScene, sectionNodes, type Scene } from '../scene'
-import { MINUS_Z, PLUS_Z, scale, type Direction } from '../space'
+import { MINUS_Z, NO_TURN, PLUS_Z, scale, turnFromText, type Direction, type Turn } from '../space'
 import type { BuiltSection } from './built'
 import { followHolding } from './holding'
 import { orderOf, signaturesBefore, type Signature } from './signature'
@@ -119,7 +119,14 @@ export function followGiven(
     ...listed,
     ...waysIn(around, orderOf(listed.steps)),
     holding: followHolding(scene, joints, listed.steps),
+    lies: givenLies(given),
   }
+}
+
+/** A turn holds from its step on. */
+function givenLies(given: readonly GivenStep[]): Turn[] {
+  let lie: Turn = NO_TURN
+  return given.map(({ turn }) => (lie = turn === undefined ? lie : turnFromText(turn)!))
 }
 
 function listSteps(given: readonly GivenStep[], around: GivenSpace) {

@@ -14,6 +14,8 @@ export interface HoldingProblem {
 export interface Holding {
   /** For each step, one node of every loose group laid down in it; the first group of all is not named. */
   readonly rests: readonly (readonly number[])[]
+  /** After each step, how many groups lie loose. */
+  readonly looseAfter: readonly number[]
   readonly problems: readonly HoldingProblem[]
 }
 
@@ -62,12 +64,14 @@ class Follower {
   }
 
   follow(steps: readonly (readonly number[])[]): Holding {
+    const looseAfter: number[] = []
     const rests = steps.map((step, index) => {
       for (const node of step) this.lay(node, index)
+      looseAfter.push(this.loose.size)
       return this.loose.size === 0 ? NONE : this.lookAt(index, index === steps.length - 1)
     })
     this.judgeWhatIsLeft()
-    return { rests, problems: this.problems }
+    return { rests, looseAfter, problems: this.problems }
   }
 
   private lay(node: number, index: number): void {

@@ -2,7 +2,7 @@ import { coloursOf, inventoryOf, total, trayOf, type ColourCount, type PieceCoun
 import { buildingOrder, Flattener, partsOf, sectionById, sectionUses, type ModelDocument, type Part } from '../model'
 import type { Travel } from '../motion'
 import { ownPieceCount } from '../scene'
-import { DIRECTION_TEXTS, type Direction, type Vec } from '../space'
+import { DIRECTION_TEXTS, NO_TURN, turnText, type Direction, type Turn, type Vec } from '../space'
 import type { Strategy } from './manner'
 import type { BuiltSection } from './built'
 import { GivenSpaces } from './given'
@@ -153,8 +153,9 @@ function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string
   const nodes = built.steps[index] ?? NO_NODES
   const loose = built.looseParts[index] ?? NOTHING_LOOSE
   const rests = built.holding.rests[index] ?? NO_NODES
+  const turn = turnFrom(built.lies, index)
   const known = written.get(nodes)
-  if (known?.parts === parts && known.loose === loose && isWrittenAs(built, nodes, rests, known)) {
+  if (known?.parts === parts && known.loose === loose && known.step.turn === turn && isWrittenAs(built, nodes, rests, known)) {
     return known.step.number === index + 1 ? known.step : { ...known.step, number: index + 1 }
   }
   const added = nodes.filter((node) => built.scene.nodes[node]!.kind === 'part').map((node) => built.scene.nodes[node]!.id)
@@ -163,12 +164,20 @@ function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string
     moves: writeMoves(built, nodes, loose),
     callout: trayOf([...added, ...loose].map((id) => parts.get(id)!)),
     rests: rests.map((node) => built.scene.nodes[node]!.id),
+    ...(turn === undefined ? {} : { turn }),
   }
   const arrives = nodes.map((node) => built.arrives[node]!)
   const presses = nodes.map((node) => built.presses.get(node))
   if (nodes !== NO_NODES)
     written.set(nodes, { parts, arrives, presses, hasPresses: presses.some((press) => press !== undefined), loose, rests, step })
   return step
+}
+
+/** How the work lies from this step on, where that is not as before. */
+function turnFrom(lies: readonly Turn[], index: number): string | undefined {
+  const now = lies[index] ?? lies[lies.length - 1] ?? NO_TURN
+  const before = index === 0 ? NO_TURN : (lies[index - 1] ?? now)
+  return now === before ? undefined : turnText(now)
 }
 
 function isWrittenAs(built: BuiltSection, nodes: readonly number[], rests: readonly number[], known: WrittenStep): boolean {

@@ -7,6 +7,7 @@ import type { BuiltSection } from './built'
 import { followGiven, type GivenSpaces } from './given'
 import { followHolding } from './holding'
 import { Peeler, type Leave } from './peel'
+import { lieOfSteps } from './lie'
 import type { Strategy } from './manner'
 import { nodeFacts } from './node-facts'
 import { findPrecedence, type Pressed } from './precede'
@@ -92,6 +93,8 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
     facts: nodeFacts(finalScene, finalJoints.adjacency),
   }
   const { manner, steps } = searchSchedule(frame, options)
+  const arrives = leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel)))
+  const holding = followHolding(finalScene, finalJoints, steps)
   const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
   return [
     ...derived,
@@ -102,10 +105,11 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
       scene: finalScene,
       joints: finalJoints,
       steps,
-      arrives: leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel))),
+      arrives,
       presses,
       blocks,
-      holding: followHolding(finalScene, finalJoints, steps),
+      holding,
+      lies: lieOfSteps({ steps, arrives, holding }),
       looseParts: [],
       missing: [],
       twice: [],
@@ -117,11 +121,13 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
 export function layAgain(built: BuiltSection, wishes: readonly Wish[], options: SectionOptions): BuiltSection {
   if (!built.frame) return built
   const steps = schedule(built.frame, { limits: options.limits, wishes, ...(built.manner ? { manner: built.manner } : {}) })
+  const holding = followHolding(built.scene, built.joints, steps)
   const loose = built.looseParts.filter((ids) => ids.length > 0)
   return {
     ...built,
     steps,
-    holding: followHolding(built.scene, built.joints, steps),
+    holding,
+    lies: lieOfSteps({ steps, arrives: built.arrives, holding }),
     looseParts: loose.length === 0 ? [] : [...steps.map(() => []), ...loose],
   }
 }

@@ -9,6 +9,7 @@ export interface Measures {
   readonly meanJump: number
   /** Share of steps with a part less than 20 % visible. */
   readonly poorlyVisible: number
+  /** How often the work is turned over or lifted, to be worked on from another side. */
   readonly turnsPer100: number
   /** Share of like neighbours at most one step apart. */
   readonly likeTogether: number
@@ -25,10 +26,12 @@ export interface Sums {
   readonly jumps: number
   readonly pairs: number
   readonly together: number
+  readonly turns: number
 }
 
-export const ZERO: Sums = { steps: 0, parts: 0, way: 0, jumps: 0, pairs: 0, together: 0 }
+export const ZERO: Sums = { steps: 0, parts: 0, way: 0, jumps: 0, pairs: 0, together: 0, turns: 0 }
 
+/** Turns of the work are counted by `countTurns`, since steps alone do not tell them. */
 export function sumsOf(scene: Scene, steps: readonly (readonly number[])[]): Sums {
   const { pairs, parts } = sceneFacts(scene)
   const boxes = flatNodeBoxes(scene)
@@ -54,7 +57,7 @@ export function sumsOf(scene: Scene, steps: readonly (readonly number[])[]): Sum
   }
   let together = 0
   for (let i = 0; i < pairs.length; i += 2) if (Math.abs(stepOf[pairs[i]!]! - stepOf[pairs[i + 1]!]!) <= 1) together++
-  return { steps: steps.length, parts, way: way / STUD_PITCH, jumps: Math.max(0, jumps), pairs: pairs.length / 2, together }
+  return { steps: steps.length, parts, way: way / STUD_PITCH, jumps: Math.max(0, jumps), pairs: pairs.length / 2, together, turns: 0 }
 }
 
 /** What the measures ask of a scene, whatever its steps. */
@@ -82,6 +85,7 @@ export const addSums = (a: Sums, b: Sums): Sums => ({
   jumps: a.jumps + b.jumps,
   pairs: a.pairs + b.pairs,
   together: a.together + b.together,
+  turns: a.turns + b.turns,
 })
 
 export function measuresOf(sums: Sums, poor: number): Measures {
@@ -90,7 +94,7 @@ export function measuresOf(sums: Sums, poor: number): Measures {
     stepsPer100: share(100 * sums.steps, sums.parts, 0),
     meanJump: share(sums.way, sums.jumps, 0),
     poorlyVisible: share(poor, sums.steps, 0),
-    turnsPer100: 0,
+    turnsPer100: share(100 * sums.turns, sums.steps, 0),
     likeTogether: share(sums.together, sums.pairs, 1),
   }
 }

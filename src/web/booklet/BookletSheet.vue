@@ -4,6 +4,7 @@ import type { Page } from '@core/booklet'
 import { total } from '@core/count'
 import StepPicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
+import TurnMark from '../shared/TurnMark.vue'
 
 const props = defineProps<{ page: Page; number: number }>()
 const step = computed(() => (props.page.kind === 'step' || props.page.kind === 'jump' ? props.page : null))
@@ -41,6 +42,7 @@ const title = computed(() => {
     <template v-else-if="step">
       <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
       <StepPicture :picture="step.picture" :label="step.spoken" :width="640" :height="480" />
+      <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
       <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
       <p v-for="join in step.joins" :key="`${join.label} ${join.mirrored}`">
         <b

@@ -8,6 +8,7 @@ import PagePicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
 import type { PainterClient } from '../shared/painter-client'
+import TurnMark from '../shared/TurnMark.vue'
 import TickList from './TickList.vue'
 import { contentKey, loadProgress, saveProgress } from './progress'
 
@@ -256,6 +257,7 @@ watch(drawnForPrint, async (drawn) => {
               }}{{ join.mirrored ? ', mirrored' : '' }}
             </p>
             <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
+            <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
             <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
             <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
             <p v-if="step.note" class="notes">{{ step.note }}</p>

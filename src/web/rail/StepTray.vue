@@ -5,6 +5,7 @@ import type { PieceCount } from '@core/count'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
 import TrayList from '../shared/TrayList.vue'
+import TurnMark from '../shared/TurnMark.vue'
 
 const props = defineProps<{ page: StepPage; isGiven: boolean; canEdit: boolean }>()
 const emit = defineEmits<{
@@ -59,6 +60,7 @@ const isLast = computed(() => props.page.number === props.page.of)
         </button>
       </template>
     </TrayList>
+    <p v-if="page.turn" class="turn"><TurnMark /> {{ page.turn }}.</p>
     <p v-if="page.seenFrom" class="faint">{{ page.seenFrom }}.</p>
     <p v-if="page.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
     <template v-if="canEdit">

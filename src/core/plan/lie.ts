@@ -1,0 +1,50 @@
+import type { Travel } from '../motion'
+import { NO_TURN, PLUS_Z, turnFromText, type Turn } from '../space'
+import type { Holding } from './holding'
+
+/** So many steps in a row from below are worth turning the work over once; a single one is done with the work lifted. */
+const WORTH_TURNING = 2
+
+/** Upside down, its front to the back. */
+const TURNED_OVER = turnFromText('+x-y')!
+
+interface Laid {
+  readonly steps: readonly (readonly number[])[]
+  readonly arrives: readonly Travel[]
+  readonly holding: Holding
+}
+
+/**
+ * How the work lies in each step. What comes in from below needs the work lifted; a run of such steps turns it over, as long
+ * as nothing lies loose that would fall apart.
+ */
+export function lieOfSteps({ steps, arrives, holding }: Laid): Turn[] {
+  const lies = steps.map(() => NO_TURN)
+  let from = 0
+  while (from < steps.length) {
+    let to = from
+    while (to < steps.length && isFromBelow(steps[to]!, arrives)) to++
+    if (to - from >= WORTH_TURNING && !hasLoose(holding, from, to)) lies.fill(TURNED_OVER, from, to)
+    from = Math.max(to, from + 1)
+  }
+  return lies
+}
+
+const isFromBelow = (step: readonly number[], arrives: readonly Travel[]): boolean =>
+  step.length > 0 && step.every((node) => arrives[node] === PLUS_Z)
+
+const hasLoose = ({ looseAfter }: Holding, from: number, to: number): boolean =>
+  looseAfter.slice(Math.max(0, from - 1), to).some((groups) => groups > 0)
+
+/** How often a reader must turn the work or lift it to work from below; setting it down again costs nothing. */
+export function countTurns(lies: readonly Turn[], { steps, arrives }: Pick<Laid, 'steps' | 'arrives'>): number {
+  let turns = 0
+  let before = 'table'
+  steps.forEach((step, i) => {
+    const isLifted = lies[i] === NO_TURN && step.some((node) => arrives[node] === PLUS_Z)
+    const now = isLifted ? 'lifted' : lies[i] === NO_TURN ? 'table' : `turned ${lies[i]}`
+    if (now !== before && now !== 'table') turns++
+    before = now
+  })
+  return turns
+}
