@@ -4,6 +4,7 @@ import { hasErrors, reportModel, viewsOf } from '@core/checks'
 import { Fault } from '@core/fault'
 import { makeBundle, type Bundle } from '@core/formats'
 import { catalogueOf, type ModelDocument } from '@core/model'
+import { EFFORTS } from '@core/plan'
 import { BookletPainter, writeHtml, writePdf, type Paper } from '@press/index'
 
 export interface BookletOptions {
@@ -18,7 +19,7 @@ const asset = (path: string): Promise<Buffer> => readFile(new URL(path, import.m
 export async function writeBooklet(model: ModelDocument, options: BookletOptions): Promise<boolean> {
   const { output } = options
   if (typeof output !== 'string') throw new Fault('usage', 'No file to write was named.', { wayOut: 'Add -o OUT.pdf or -o OUT.html.' })
-  const { report, looks } = reportModel(model)
+  const { report, looks } = reportModel(model, { effort: EFFORTS.normal })
   const bundle = makeBundle(model, report, viewsOf(looks))
   if (output.endsWith('.html')) await writeFile(output, writeHtml((await asset('../follow/follow.html')).toString('utf8'), bundle))
   else if (output.endsWith('.pdf')) await writeFile(output, await pdf(bundle, paperOf(options.paper)))

@@ -6,7 +6,7 @@ import { hasErrors, reportModel, type Report } from '@core/checks'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { csvLosses, readCsv, writeCsv, writeModelText } from '@core/formats'
 import { LIMITS, readModelText, type ModelDocument } from '@core/model'
-import { DENSITIES, STRATEGIES, type Density, type PlanOptions } from '@core/plan'
+import { DENSITIES, EFFORTS, STRATEGIES, type Density, type Effort, type PlanOptions } from '@core/plan'
 import { replay, unproven } from '@core/replay'
 import { writeBooklet } from './booklet'
 import { writePicture } from './picture'
@@ -17,7 +17,8 @@ const REFUSED = 2
 
 const USAGE = `Usage: npm run -s cli -- COMMAND FILE [options]
   plan FILE --json              the steps, counts, measures and findings
-       [--strategy ground-up|core-out|sections-first] [--density easy|normal|dense] [--max-parts N] [--max-kinds N] [--verify]
+       [--strategy ground-up|core-out|sections-first] [--density easy|normal|dense] [--max-parts N] [--max-kinds N]
+       [--effort quick|normal|patient] [--seed N] [--verify]
   check FILE --json             the findings alone
   picture FILE --section S --step N -o OUT.png [--width W]
   booklet FILE -o OUT.pdf|OUT.html [--paper a4|letter]
@@ -48,6 +49,8 @@ const OPTIONS = {
   strategy: { type: 'string' },
   density: { type: 'string' },
   verify: { type: 'boolean' },
+  effort: { type: 'string' },
+  seed: { type: 'string' },
   'max-parts': { type: 'string' },
   'max-kinds': { type: 'string' },
   section: { type: 'string' },
@@ -74,10 +77,16 @@ function planOptions(values: Values): PlanOptions {
   const { parts, kinds, inAll } = DENSITIES[density]
   const mostParts = wholeNumber('max-parts', values['max-parts'], parts)
   const limits = { parts: mostParts, kinds: wholeNumber('max-kinds', values['max-kinds'], kinds), inAll: Math.max(inAll, mostParts) }
-  return { strategy, limits }
+  const effort = String(values.effort ?? 'normal')
+  if (!isEffort(effort)) {
+    throw new Fault('unknown-effort', `There is no effort “${effort}”.`, { wayOut: `Known: ${Object.keys(EFFORTS).join(', ')}.` })
+  }
+  return { strategy, limits, effort: EFFORTS[effort], seed: wholeNumber('seed', values.seed, 1) }
 }
 
 const isDensity = (text: string): text is Density => Object.hasOwn(DENSITIES, text)
+
+const isEffort = (text: string): text is Effort => Object.hasOwn(EFFORTS, text)
 
 function wholeNumber(name: string, value: string | boolean | undefined, otherwise: number): number {
   if (value === undefined) return otherwise

@@ -3,6 +3,7 @@ import { Fault } from '@core/fault'
 import { nearestIds } from '@core/catalogue'
 import { reportModel } from '@core/checks'
 import { catalogueOf, Flattener, type ModelDocument } from '@core/model'
+import { EFFORTS } from '@core/plan'
 import { drawnSection, encodePng, RailPainter } from '@core/picture'
 
 export interface PictureOptions {
@@ -19,7 +20,7 @@ export async function writePicture(model: ModelDocument, options: PictureOptions
     throw new Fault('bad-width', 'The width must be a whole number from 64 to 4000.')
   }
   if (typeof options.output !== 'string') throw new Fault('usage', 'No file to write was named.', { wayOut: 'Add -o OUT.png.' })
-  const { report, looks } = reportModel(model)
+  const { report, looks } = reportModel(model, { effort: EFFORTS.normal })
   const sectionId = typeof options.section === 'string' ? options.section : model.root
   const index = report.sections.findIndex((section) => section.id === sectionId)
   if (index < 0) {

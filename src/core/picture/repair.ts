@@ -1,4 +1,4 @@
-import { layAgain, orderOf, signaturesBefore, type BuiltSection, type SectionOptions, type Wish } from '../plan'
+import { brokenPromises, layAgain, orderOf, signaturesBefore, type BuiltSection, type SectionOptions, type Wish } from '../plan'
 import type { Turn } from '../space'
 import { ENOUGH, lookAtSome, lookAtSteps, lookFromHome, type StepLook } from './look'
 
@@ -10,14 +10,17 @@ export interface Seen {
   readonly looks: readonly StepLook[]
 }
 
+/** Price of one step in a hundred that shows a part poorly, as promises broken by their whole are priced 1. */
+const POOR = 1
+
 /**
  * Draws the rail; for each part that does not show from the usual side, wishes it before what hides it, lays the steps again,
- * a few times. The round with the fewest poorly visible steps is kept; only then are other sides tried for what is left.
+ * a few times; what is left is looked at from other sides. The round that reads best is kept: wishes cost way.
  */
 export function lookAndRepair(built: BuiltSection, options: SectionOptions): Seen {
   if (!built.frame) return { built, looks: lookAgain(built) }
-  let best = lookOnce(built)
-  let current = best
+  let current = lookOnce(built)
+  let best = current
   const wishes = new Map<string, Wish>()
   for (let round = 0; round < ROUNDS && poorSteps(best.looks) > 0; round++) {
     const before = wishes.size
@@ -30,9 +33,17 @@ export function lookAndRepair(built: BuiltSection, options: SectionOptions): See
     if (wishes.size === before) break
     current = lookOnce(layAgain(built, [...wishes.values()], options))
     const isHeld = current.built.holding.problems.length <= built.holding.problems.length
-    if (isHeld && poorSteps(current.looks) < poorSteps(best.looks)) best = current
+    if (isHeld && current.price < best.price) best = current
   }
-  return { built: best.built, looks: lookAtSteps(best.built.scene, best.built.steps, best.built.lies, best.looks) }
+  return { built: best.built, looks: best.looks }
+}
+
+function lookOnce(built: BuiltSection) {
+  const { scene, steps, lies } = built
+  const { looks: home, hiding } = lookFromHome(scene, steps)
+  const looks = lookAtSteps(scene, steps, lies, home)
+  const poor = (100 * poorSteps(looks)) / Math.max(1, steps.length)
+  return { built, hiding, looks, price: POOR * poor + brokenPromises(scene, steps) }
 }
 
 /** More changed steps than this share are cheaper to draw all at once. */
@@ -68,10 +79,6 @@ function lookAgain({ scene, steps, lies }: BuiltSection): readonly StepLook[] {
     if (fresh) known.set(steps[step]!, { present: presents[step]!, lie: lies[step]!, look: fresh[i]! })
   })
   return steps.map((step) => known.get(step)!.look)
-}
-
-function lookOnce(built: BuiltSection) {
-  return { built, ...lookFromHome(built.scene, built.steps) }
 }
 
 const poorSteps = (looks: readonly StepLook[]): number => looks.filter(({ shares }) => shares.some((share) => share < ENOUGH)).length

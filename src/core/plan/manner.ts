@@ -74,10 +74,27 @@ export const MANNERS: Readonly<Record<Strategy, readonly Manner[]>> = {
 }
 
 /** The same, but nothing is laid loose unless it is held at once: for what would else lie about too long. */
-export const withCaution = (manner: Manner): Manner => ({ ...manner, looseForEach: 7, looseMost: 30, floorShare: 1 })
+export const withCaution = (manner: Manner): Manner => ({ ...manner, looseForEach: 7, looseMost: 30, floorShare: 1, closeAtLayer: 5 })
 
 /** The same with larger steps that reach over layers: tried only where there are too many steps, since they hide more. */
 export const withLargerSteps = (manner: Manner): readonly Manner[] => [
   { ...manner, closeAtLayer: 6 },
   { ...manner, closeAtLayer: 9, likeStretch: 30 },
 ]
+
+/** What a search may change, and how far it may go: a step whose parts lie farther apart is hard to read. */
+const MOST: Partial<Record<keyof Manner, number>> = { stretch: 20, likeStretch: 34, closeAtLayer: 10 }
+/** Share of the weights that change at a time, and by what factor at most, as a power of e. */
+const CHANGED = 0.3
+const FACTOR = 0.8
+
+/** A manner like this one with some of its weights changed by chance. */
+export function mannerNear(manner: Manner, random: () => number): Manner {
+  const near: { -readonly [key in keyof Manner]: number } = { ...manner }
+  for (const key of Object.keys(manner) as (keyof Manner)[]) {
+    if (random() >= CHANGED) continue
+    const weight = manner[key] * Math.exp((2 * random() - 1) * FACTOR)
+    near[key] = Math.min(MOST[key] ?? Infinity, weight)
+  }
+  return near
+}

@@ -12,6 +12,10 @@ import { NORMAL_LIMITS, type DirectionValue, type Move, type PlanStep, type Sect
 export interface PlanOptions {
   readonly limits?: StepLimits
   readonly strategy?: Strategy
+  /** Work the search may spend on each section (`EFFORTS`); none by default. */
+  readonly effort?: number
+  /** The same input and seed give the same plan. */
+  readonly seed?: number
   /** Told from 0 to 1. */
   readonly progress?: (fraction: number) => void
   /** Looks at each section as it is built, and may lay its steps anew; what it returns is kept. */
@@ -54,7 +58,7 @@ export class PlanCache {
 /** Plans every section of a model, each before those that use it. */
 export function planModel(model: ModelDocument, options: PlanOptions = {}, cache?: PlanCache): PlannedModel {
   const limits = options.limits ?? NORMAL_LIMITS
-  const strategy = options.strategy ?? 'ground-up'
+  const { strategy = 'ground-up', effort = 0, seed = 1 } = options
   const flattener = new Flattener(model)
   const order = buildingOrder(model)
   const sizes = order.map((id) => partsOf(sectionById(model, id)).length + 1)
@@ -68,11 +72,18 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
   }
   let done = 0
   const built = order.flatMap((id, i) => {
-    const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits, strategy]
+    const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits, strategy, effort, seed]
     let sections = cache?.recall(id, key)
     if (!sections) {
       const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
-      const plain = buildSection(model, flattener, id, { limits, strategy, progress, ...(cache ? { spaces: cache.spaces } : {}) })
+      const plain = buildSection(model, flattener, id, {
+        limits,
+        strategy,
+        effort,
+        seed,
+        progress,
+        ...(cache ? { spaces: cache.spaces } : {}),
+      })
       const { refine } = options
       sections = refine ? plain.map(refine) : plain
       cache?.keep(id, key, sections)

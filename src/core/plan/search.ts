@@ -1,18 +1,34 @@
 import { followHolding } from './holding'
-import { MANNERS, withCaution, withLargerSteps, type Manner, type Strategy } from './manner'
-import { measureSteps } from './step-measures'
-import type { Scene } from '../scene'
+import { mannerNear, MANNERS, withCaution, withLargerSteps, type Manner, type Strategy } from './manner'
+import { randomFrom } from './random'
 import { schedule, type Frame } from './schedule'
+import { brokenPromises, measureSteps, PROMISE } from './step-measures'
 import type { StepLimits } from './types'
 
 /** Larger sections take the first manner: trying them all would cost more than it brings. */
 const MOST_NODES = 6000
 
-/** What a reader is promised (docs/architecture.md, measures): less is not rewarded, more is paid for. */
-const PROMISE = { stepsPer100: 20, meanJump: 6, likeTogether: 0.9 } as const
+/** A little less than what a reader is promised (DESIGN.md: 20, 6, 0.9), since not every section can keep it: less is not rewarded, more is paid for. */
+const STRICTER = { stepsPer100: 15, meanJump: 5, likeTogether: 0.93 } as const
 
 /** Price of one group that is not held in time: more than all else together. */
 const UNHELD = 1000
+/** Two prices closer than this are equal; a search that comes so near to nothing ends. */
+const EQUAL = 0.01
+/** More tries than this for one section bring little. */
+const MOST_TRIES = 150
+
+export interface SearchOptions {
+  readonly limits: StepLimits
+  readonly strategy?: Strategy
+  /** How many placements of parts the search may try beyond the usual manners: `EFFORTS`. */
+  readonly effort?: number
+  readonly seed?: number
+}
+
+/** Work a search may spend on one section, in placements: none, about half a second, some seconds. */
+export const EFFORTS = { quick: 0, normal: 40_000, patient: 300_000 } as const
+export type Effort = keyof typeof EFFORTS
 
 interface Tried {
   readonly manner: Manner
@@ -20,25 +36,27 @@ interface Tried {
   readonly price: number
 }
 
-/** Tries the manners of a strategy and keeps the schedule that measures best; the first wins where they are equal. */
-export function searchSchedule(frame: Frame, options: { readonly limits: StepLimits; readonly strategy?: Strategy }): Tried {
+/**
+ * Tries the manners of a strategy and keeps the schedule that measures best, the first where they are equal; then, with
+ * effort, climbs on from there: manners near the best one, drawn at random from a seed, as long as promises are broken.
+ */
+export function searchSchedule(frame: Frame, options: SearchOptions): Tried {
+  const usual = tryManners(frame, options)
+  const tries = Math.min(MOST_TRIES, Math.floor((options.effort ?? 0) / Math.max(1, frame.scene.nodes.length)))
+  return tries > 0 ? climb(frame, options, usual, tries) : usual
+}
+
+function tryManners(frame: Frame, options: SearchOptions): Tried {
   const strategy = options.strategy ?? 'ground-up'
   const isLarge = frame.scene.nodes.length > MOST_NODES
-  const attempt = (manner: Manner): Tried => {
-    const steps = schedule(frame, { limits: options.limits, manner })
-    const held = UNHELD * followHolding(frame.scene, frame.joints, steps).problems.length
-    // With one manner to choose from there is nothing to measure it against.
-    return { manner, steps, price: held + (isLarge ? 0 : priceOf(frame, steps)) }
-  }
-  const cheaper = (best: Tried, manner: Manner): Tried => {
-    const next = attempt(manner)
-    return next.price < best.price - 0.01 ? next : best
-  }
+  // With one manner to choose from there is nothing to measure it against.
+  const attempt = (manner: Manner): Tried => attemptWith(frame, options.limits, manner, !isLarge)
+  const cheaper = (best: Tried, manner: Manner): Tried => cheaperOf(best, attempt(manner))
   const [first, ...others] = MANNERS[strategy]
   // In a large section something always lies loose too long unless care is taken.
   let best = attempt(isLarge ? withCaution(first!) : first!)
   if (best.price >= UNHELD) best = cheaper(best, isLarge ? first! : withCaution(first!))
-  if (!isLarge) {
+  if (!isLarge && best.price > EQUAL) {
     best = others.reduce(cheaper, best)
     if (best.price >= UNHELD) best = others.map(withCaution).reduce(cheaper, best)
     // Fewer steps also keep shorter what lies about.
@@ -50,35 +68,49 @@ export function searchSchedule(frame: Frame, options: { readonly limits: StepLim
   return best
 }
 
+function climb(frame: Frame, { limits, seed }: SearchOptions, start: Tried, tries: number): Tried {
+  const random = randomFrom(seed ?? 1)
+  let best = start
+  for (let i = 0; i < tries && best.price > EQUAL; i++) {
+    best = cheaperOf(best, attemptWith(frame, limits, mannerNear(best.manner, random), true))
+  }
+  return best
+}
+
+function attemptWith(frame: Frame, limits: StepLimits, manner: Manner, isMeasured: boolean): Tried {
+  const steps = schedule(frame, { limits, manner })
+  const held = UNHELD * followHolding(frame.scene, frame.joints, steps).problems.length
+  return { manner, steps, price: held + (isMeasured ? priceOf(frame, steps) : 0) }
+}
+
+const cheaperOf = (best: Tried, next: Tried): Tried => (next.price < best.price - EQUAL ? next : best)
+
 /** Price of going down once by the height of the whole: a reader builds upward. */
 const DESCENT = 0.6
 
 /** Zero where every promise is kept and the work only rises. */
-function priceOf({ scene }: Frame, steps: readonly (readonly number[])[]): number {
-  const { stepsPer100, meanJump, likeTogether } = measureSteps(scene, steps)
-  return (
-    Math.max(0, stepsPer100 / PROMISE.stepsPer100 - 1) +
-    Math.max(0, meanJump / PROMISE.meanJump - 1) +
-    4 * Math.max(0, PROMISE.likeTogether - likeTogether) +
-    DESCENT * descent(scene, steps)
-  )
+function priceOf(frame: Frame, steps: readonly (readonly number[])[]): number {
+  return brokenPromises(frame.scene, steps, STRICTER) + DESCENT * descent(frame, steps)
 }
 
-/** How far the steps go down in all, in heights of the whole. */
-function descent({ nodeBoxes }: Scene, steps: readonly (readonly number[])[]): number {
+/** How far the steps go down in all, in heights of the whole; going on to the next house of a street is no descent. */
+function descent({ facts }: Frame, steps: readonly (readonly number[])[]): number {
   let down = 0
   let least = Infinity
   let most = -Infinity
   let before = -Infinity
+  let cluster = -2
   for (const step of steps) {
     let plane = Infinity
     for (const node of step) {
-      plane = Math.min(plane, nodeBoxes[node]!.min[2])
-      most = Math.max(most, nodeBoxes[node]!.max[2])
+      plane = Math.min(plane, facts.plane[node]!)
+      most = Math.max(most, facts.top[node]!)
     }
     least = Math.min(least, plane)
-    if (plane < before) down += before - plane
+    const here = step.length > 0 ? facts.cluster[step[0]!]! : cluster
+    if (plane < before && here === cluster) down += before - plane
     before = plane
+    cluster = here
   }
   return most > least ? down / (most - least) : 0
 }

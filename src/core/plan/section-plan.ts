@@ -8,16 +8,13 @@ import { followGiven, type GivenSpaces } from './given'
 import { followHolding } from './holding'
 import { Peeler, type Leave } from './peel'
 import { lieOfSteps } from './lie'
-import type { Strategy } from './manner'
 import { nodeFacts } from './node-facts'
 import { findPrecedence, type Pressed } from './precede'
 import { schedule, type Frame, type Starters, type Wish } from './schedule'
-import { searchSchedule } from './search'
+import { searchSchedule, type SearchOptions } from './search'
 import type { Block, StepLimits } from './types'
 
-export interface SectionOptions {
-  readonly limits: StepLimits
-  readonly strategy?: Strategy
+export interface SectionOptions extends SearchOptions {
   readonly progress?: (done: number, all: number) => void
   /** Where given steps were followed before: kept between edits. */
   readonly spaces?: GivenSpaces

@@ -102,6 +102,23 @@ export function measuresOf(sums: Sums, poor: number): Measures {
 /** The measures of one section's steps, but for what shows. */
 export const measureSteps = (scene: Scene, steps: readonly (readonly number[])[]): Measures => measuresOf(sumsOf(scene, steps), 0)
 
+/** What a reader is promised (DESIGN.md, measures). */
+export const PROMISE = { stepsPer100: 20, meanJump: 6, likeTogether: 0.9 } as const
+
+/** By how much steps break what is promised; 0 where they do not. */
+export function brokenPromises(
+  scene: Scene,
+  steps: readonly (readonly number[])[],
+  promise: Record<keyof typeof PROMISE, number> = PROMISE,
+): number {
+  const { stepsPer100, meanJump, likeTogether } = measureSteps(scene, steps)
+  return (
+    Math.max(0, stepsPer100 / promise.stepsPer100 - 1) +
+    Math.max(0, meanJump / promise.meanJump - 1) +
+    4 * Math.max(0, promise.likeTogether - likeTogether)
+  )
+}
+
 /** For each part, its nearest like part (same piece, same turn, same height), within reach; found in buckets of likeness. */
 function likePairs(scene: Scene): Int32Array {
   const buckets = new Map<string, number[]>()
