@@ -3,7 +3,18 @@ import { reportModel, viewsOf, type LookCache, type Report } from '@core/checks'
 import { plainFault, type PlainFault } from '@core/fault'
 import { readCsv } from '@core/formats'
 import { checkModel, readModelText, type ModelDocument } from '@core/model'
-import { DENSITIES, PlanCache, proveStep, STRATEGIES, type Density, type PlannedModel, type Proof, type Strategy } from '@core/plan'
+import {
+  DENSITIES,
+  EFFORTS,
+  PlanCache,
+  proveStep,
+  STRATEGIES,
+  type Density,
+  type Effort,
+  type PlannedModel,
+  type Proof,
+  type Strategy,
+} from '@core/plan'
 
 export interface PlanAnswer {
   readonly report: Report
@@ -16,6 +27,8 @@ export type ReadAnswer = { readonly model: ModelDocument } | { readonly fault: P
 export interface PlanSettings {
   readonly strategy: Strategy
   readonly density: Density
+  /** How long to look for a better order. */
+  readonly effort: Effort
 }
 
 /** What one school of builders would make of the model. */
@@ -51,7 +64,7 @@ function intern(model: ModelDocument): ModelDocument {
 
 let planned: PlannedModel | undefined
 
-const optionsOf = ({ strategy, density }: PlanSettings) => ({ strategy, limits: DENSITIES[density] })
+const optionsOf = ({ strategy, density, effort }: PlanSettings) => ({ strategy, limits: DENSITIES[density], effort: EFFORTS[effort] })
 
 const api = {
   plan(model: ModelDocument, settings: PlanSettings, progress: (fraction: number) => void): PlanAnswer {
@@ -72,9 +85,9 @@ const api = {
     return built ? proveStep(built, step) : []
   },
   /** Plans the model by each school. */
-  compare(model: ModelDocument, density: Density): Comparison[] {
+  compare(model: ModelDocument, settings: PlanSettings): Comparison[] {
     return STRATEGIES.map((strategy) => {
-      const { report } = reportModel(model, optionsOf({ strategy, density }))
+      const { report } = reportModel(model, optionsOf({ ...settings, strategy }))
       const steps = report.sections.reduce((sum, section) => sum + section.steps.length, 0)
       const errors = report.findings.filter((finding) => finding.severity === 'error').length
       return { strategy, steps, measures: report.measures, errors }

@@ -68,6 +68,8 @@ export interface StepPage {
   readonly callout: readonly PieceCount[]
   readonly joins: readonly Join[]
   readonly rests: readonly string[]
+  /** Locked by the designer. */
+  readonly locked: boolean
   readonly note: string
   readonly caution: string
   readonly picture: PictureRef | null
@@ -188,6 +190,7 @@ function stepPage(
     callout: step.callout,
     joins,
     rests: step.rests,
+    locked: given?.locked === true,
     note: given?.note ?? '',
     caution: given?.caution ?? '',
     picture: isDrawn(source, section) ? { section: section.id, step: step.number - 1, view } : null,
@@ -207,7 +210,16 @@ export function seenFromWords(view: number): string {
 }
 
 function givenStep(source: BookletSource, section: SectionPlan, step: PlanStep): GivenStep | undefined {
-  return section.derivedFrom === undefined ? sectionById(source.model, section.id).steps?.[step.number - 1] : undefined
+  if (section.derivedFrom !== undefined) return undefined
+  const { steps, planRest } = sectionById(source.model, section.id)
+  return planRest === true ? steps?.find((given) => isLockOf(given, step)) : steps?.[step.number - 1]
+}
+
+/** Whether a planned step is the locked one: a locked step is never drawn together with anything else. */
+export function isLockOf(given: GivenStep, step: PlanStep): boolean {
+  const first = given.add?.[0] ?? given.join?.[0]
+  const brings = step.moves.some((move) => ('parts' in move ? move.parts.includes(first ?? '') : 'copy' in move && move.copy === first))
+  return given.locked === true && brings
 }
 
 function joinsOf(source: BookletSource, section: SectionPlan, step: PlanStep, letters: ReadonlyMap<string, string>): Join[] {

@@ -14,6 +14,7 @@ export function findFindings(model: ModelDocument, planned: PlannedModel, looks?
   const findings = planned.built.flatMap((built, i) => [
     ...(built.derivedFrom === undefined ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built)] : []),
     ...steps(built),
+    ...lostLocks(built),
     ...blocked(built),
     ...holding(built),
     ...hidden(built, looks?.[i] ?? []),
@@ -105,6 +106,15 @@ function steps(built: BuiltSection): Finding[] {
     found.push(finding('step-twice', { section: built.id, step: step + 1, parts: [id] }, message))
   }
   return found
+}
+
+function lostLocks({ base, lostLocks: lost }: BuiltSection): Finding[] {
+  return (lost ?? []).map(({ ids, because }) => {
+    const reason =
+      because.length === 0 ? 'its parts do not go in one after another' : `${nameParts(because)} must come into the middle of it`
+    const message = `The locked step with ${nameParts(ids)} could not be kept: ${reason}. Unlock it, or lock the parts in between with it.`
+    return finding('lock-lost', { section: base, step: null, parts: [...ids, ...because] }, message)
+  })
 }
 
 const WAY_WORDS: readonly string[] = ['from the right', 'from the left', 'from behind', 'from the front', 'from above', 'from below']

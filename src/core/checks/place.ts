@@ -12,6 +12,7 @@ export const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
   'weak-joint': 'warning',
   'straight-seam': 'warning',
   'tips-over': 'warning',
+  'lock-lost': 'warning',
   loose: 'note',
 }
 

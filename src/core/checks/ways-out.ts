@@ -27,6 +27,10 @@ export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
           change: (now) => withSteps(now, section.id, (steps) => keepFirst(steps, finding.parts[0]!)),
         },
       ]
+    case 'lock-lost':
+      return [
+        { label: 'Unlock it', change: (now) => withSteps(now, section.id, (steps) => steps.filter((step) => !isAbout(step, finding))) },
+      ]
     case 'blocked':
     case 'unheld':
     case 'rests':
@@ -38,6 +42,9 @@ export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
 }
 
 const planAgain = (section: string): WayOut => ({ label: 'Plan this section again', change: (model) => forgetSteps(model, section) })
+
+const isAbout = (step: GivenStep, finding: Finding): boolean =>
+  [...(step.add ?? []), ...(step.join ?? [])].every((id) => finding.parts.includes(id))
 
 function stepOf(model: ModelDocument, sectionId: string, finding: Finding): GivenStep {
   const copies = new Set((sectionById(model, sectionId).copies ?? []).map((copy) => copy.id))

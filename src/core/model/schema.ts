@@ -49,6 +49,7 @@ const step = Joi.object({
   note: notes,
   caution: notes,
   photo: Joi.string().max(LIMITS.fileBytes),
+  locked: Joi.boolean(),
 })
 
 const section = Joi.object({
@@ -57,7 +58,8 @@ const section = Joi.object({
   parts: Joi.array().items(part),
   copies: Joi.array().items(copy),
   steps: Joi.array().items(step),
-})
+  planRest: Joi.boolean(),
+}).with('planRest', 'steps')
 
 const colour = Joi.object({
   id: id.required(),

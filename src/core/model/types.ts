@@ -21,6 +21,8 @@ export interface Section {
   readonly parts?: readonly Part[]
   readonly copies?: readonly Copy[]
   readonly steps?: readonly GivenStep[]
+  /** Of the given steps only the locked ones are kept; the program plans the rest around them. */
+  readonly planRest?: boolean
 }
 
 export type WorkKind = 'cut' | 'paint' | 'print' | 'decal' | 'glue' | 'erase' | 'custom'
@@ -59,6 +61,8 @@ export interface GivenStep {
   readonly note?: string
   readonly caution?: string
   readonly photo?: string
+  /** Stays as it is, whatever else is changed or planned. */
+  readonly locked?: boolean
 }
 
 export const partsOf = (section: Section): readonly Part[] => section.parts ?? []

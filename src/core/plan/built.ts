@@ -2,6 +2,7 @@ import type { Joints } from '../joints'
 import type { Travel } from '../motion'
 import type { Scene } from '../scene'
 import type { Direction, Turn } from '../space'
+import type { LostLock } from './locks'
 import type { Holding } from './holding'
 import type { Manner } from './manner'
 import type { Frame } from './schedule'
@@ -33,5 +34,7 @@ export interface BuiltSection {
   /** Ids of loose parts for each step; steps beyond `steps` hold loose parts only. */
   readonly looseParts: readonly (readonly string[])[]
   readonly missing: readonly string[]
+  /** Locked steps that could not be kept. */
+  readonly lostLocks?: readonly LostLock[]
   readonly twice: readonly { readonly id: string; readonly step: number }[]
 }

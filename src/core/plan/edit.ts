@@ -10,20 +10,21 @@ import type { SectionPlan } from './types'
 /** The document with the section's planned steps written into it; unchanged when it has given steps already. */
 export function keepSteps(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string): ModelDocument {
   const section = sectionById(model, sectionId)
-  if (section.steps) return model
+  if (section.steps && !section.planRest) return model
   const plan = plans.find((candidate) => candidate.id === sectionId)
   if (!plan) throw new Fault('unknown-section', `There is no section “${sectionId}”.`)
   const derived = plans.filter((candidate) => baseId(plans, candidate) === sectionId && candidate.id !== sectionId)
   const made = derived.map((unit) => sectionFrom(section, unit))
   const taken = new Set(derived.flatMap((unit) => partIds(unit)))
   const copies = derived.filter((unit) => unit.derivedFrom === sectionId)
+  const { planRest: _planRest, ...all } = section
   const kept: Section = {
-    ...section,
+    ...all,
     parts: partsOf(section).filter((part) => !taken.has(part.id)),
     ...(section.copies || copies.length > 0
       ? { copies: [...(section.copies ?? []).filter((c) => !joinedIn(derived, c.id)), ...copies.map(copyOf)] }
       : {}),
-    steps: stepsOf(plan),
+    steps: withLocks(stepsOf(plan), section),
   }
   const sections = model.sections.flatMap((candidate) => (candidate.id === sectionId ? [kept, ...made] : [candidate]))
   return { ...model, sections }
@@ -67,6 +68,20 @@ function stepsOf(plan: SectionPlan): GivenStep[] {
   })
 }
 
+/** Locked steps come back with their notes and stay locked. */
+function withLocks(steps: readonly GivenStep[], { steps: given, planRest }: Section): GivenStep[] {
+  if (planRest !== true) return [...steps]
+  const locks = new Map((given ?? []).map((step) => [idsIn(step)[0], step]))
+  return steps.map((step) => {
+    const lock = idsIn(step)
+      .map((id) => locks.get(id))
+      .find((known) => known !== undefined)
+    return lock && idsIn(lock).length === idsIn(step).length ? { ...lock, ...step } : step
+  })
+}
+
+const idsIn = (step: GivenStep): string[] => [...(step.add ?? []), ...(step.join ?? [])]
+
 export type StepChange = (steps: readonly GivenStep[]) => readonly GivenStep[]
 
 function changeSteps(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, change: StepChange): ModelDocument {
@@ -83,10 +98,57 @@ export function withSteps(model: ModelDocument, sectionId: string, change: StepC
 
 const sizeOfStep = (step: GivenStep): number => (step.add?.length ?? 0) + (step.join?.length ?? 0)
 
+/** @throws Fault `locked-step` where one of the steps is locked */
+function refuseLocked(steps: readonly GivenStep[], ...numbers: readonly number[]): void {
+  const locked = numbers.find((step) => steps[step]?.locked === true)
+  if (locked === undefined) return
+  throw new Fault('locked-step', `Step ${locked + 1} is locked, so it stays as it is.`, {
+    place: `step ${locked + 1}`,
+    wayOut: 'Unlock it first.',
+  })
+}
+
+/** Locks a step, or unlocks it: other edits and plans then leave it as it is. */
+export function setLocked(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  sectionId: string,
+  step: number,
+  locked: boolean,
+): ModelDocument {
+  return changeSteps(model, plans, sectionId, (steps) =>
+    steps.map((given, i) => {
+      if (i !== step) return given
+      const { locked: _locked, ...open } = given
+      return locked ? { ...open, locked: true } : open
+    }),
+  )
+}
+
+/** Keeps the locked steps and lets the program plan everything else. */
+export function planAround(model: ModelDocument, sectionId: string): ModelDocument {
+  const locked = (sectionById(model, sectionId).steps ?? []).filter((step) => step.locked === true)
+  if (locked.length === 0) return forgetSteps(model, sectionId)
+  const sections = model.sections.map((section) => (section.id === sectionId ? { ...section, steps: locked, planRest: true } : section))
+  return { ...model, sections }
+}
+
+/** Takes a whole step out and puts it in before another (from 0, as the steps stand now); locked steps keep their place in the order. */
+export function moveStep(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, from: number, to: number): ModelDocument {
+  return changeSteps(model, plans, sectionId, (steps) => {
+    if (to < 0 || to >= steps.length) throw new Fault('cannot-move', to < 0 ? 'This is the first step.' : 'This is the last step.')
+    refuseLocked(steps, from)
+    const moved = steps.slice()
+    moved.splice(to, 0, ...moved.splice(from, 1))
+    return moved
+  })
+}
+
 /** Cuts a step in two; the first keeps the first half of what it brings, and the note. Steps count from 0. */
 export function splitStep(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number): ModelDocument {
   return changeSteps(model, plans, sectionId, (steps) => {
     const whole = steps[step]!
+    refuseLocked(steps, step)
     if (sizeOfStep(whole) < 2) throw new Fault('cannot-split', 'A step with one part cannot be split.')
     const add = whole.add ?? []
     const join = whole.join ?? []
@@ -102,6 +164,7 @@ export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[
   return changeSteps(model, plans, sectionId, (steps) => {
     const [a, b] = [steps[step], steps[step + 1]]
     if (!a || !b) throw new Fault('cannot-merge', 'There is no next step to merge with.')
+    refuseLocked(steps, step, step + 1)
     const text = (key: 'note' | 'caution'): string => [a[key], b[key]].filter((part) => part).join(' ')
     const merged = {
       ...a,
@@ -130,6 +193,7 @@ export function moveToNeighbour(
     const key = isCopy ? 'join' : 'add'
     const target = steps[step + way]
     if (step + way < 0) throw new Fault('cannot-move', 'This is the first step.')
+    refuseLocked(steps, step, step + way)
     const rest = { ...from, [key]: from[key]!.filter((other) => other !== id) }
     const list = target?.[key] ?? []
     const moved = { ...(target ?? {}), [key]: way === -1 ? [...list, id] : [id, ...list] }
@@ -157,7 +221,7 @@ export function setStepText(
 export function forgetSteps(model: ModelDocument, sectionId: string): ModelDocument {
   const sections = model.sections.map((section) => {
     if (section.id !== sectionId) return section
-    const { steps: _steps, ...rest } = section
+    const { steps: _steps, planRest: _planRest, ...rest } = section
     return rest
   })
   return { ...model, sections }
@@ -165,5 +229,5 @@ export function forgetSteps(model: ModelDocument, sectionId: string): ModelDocum
 
 /** Empty lists and texts are left out of the document. */
 function tidy(step: GivenStep): GivenStep {
-  return Object.fromEntries(Object.entries(step).filter(([, value]) => (value as { length: number }).length > 0))
+  return Object.fromEntries(Object.entries(step).filter(([, value]) => value === true || (value as { length: number }).length > 0))
 }

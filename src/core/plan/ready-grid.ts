@@ -37,6 +37,10 @@ export class ReadyGrid {
     this.home[node] = undefined
   }
 
+  has(node: number): boolean {
+    return this.home[node] !== undefined
+  }
+
   /** Calls `visit` with every node near the box. */
   eachNear(box: Box, visit: (node: number) => void): void {
     let side = CELL

@@ -3,6 +3,7 @@ import type { Scene } from '../scene'
 import { PLATE_HEIGHT, sizeOf, type Box } from '../space'
 import { Groups } from './groups'
 import { fitsLimits } from './limits'
+import type { Locks } from './locks'
 import { MANNERS, type Manner } from './manner'
 import type { NodeFacts } from './node-facts'
 import type { Precedence } from './precede'
@@ -49,6 +50,7 @@ export interface Frame {
   readonly order: Precedence
   readonly starters: Starters
   readonly facts: NodeFacts
+  readonly locks?: Locks
   /** 1 for what comes in from a side: cladding, as a rule. */
   readonly isSideways: Uint8Array
 }
@@ -91,6 +93,10 @@ class Scheduler {
   private readonly scores: Float64Array
   private readonly manner: Manner
   private readonly readySince: Int32Array
+  /** Of each node, for how many of its own locked step it waits: they come with it. */
+  private readonly waitsInside: Int32Array
+  /** Of each locked step, how many of its nodes wait for nothing outside it. */
+  private readonly free: Int32Array
   /** Of each piece, the number of the last step that brought it. */
   private readonly pieceInStep: Int32Array
   private placed = 0
@@ -118,8 +124,10 @@ class Scheduler {
     this.ready = new ReadyGrid(scene.nodeBoxes)
     this.readySince = new Int32Array(count)
     this.pieceInStep = new Int32Array(count)
+    this.waitsInside = waitsInside(frame, count)
+    this.free = new Int32Array(frame.locks?.steps.length ?? 0)
     for (const wish of options.wishes ?? []) this.addWish(wish)
-    for (let node = 0; node < count; node++) if (this.waits[node] === 0) this.makeReady(node)
+    for (let node = 0; node < count; node++) if (this.waits[node] === this.waitsInside[node]) this.makeReady(node)
   }
 
   private addWish([first, then]: Wish): void {
@@ -134,7 +142,16 @@ class Scheduler {
   }
 
   run(): number[][] {
-    for (let left = this.scene.nodes.length; left > 0; left--) this.place(this.choose())
+    const { locks } = this.frame
+    while (this.placed < this.scene.nodes.length) {
+      const node = this.choose()
+      const lock = locks ? locks.of[node]! : -1
+      if (lock < 0) this.place(node)
+      else {
+        for (const member of locks!.steps[lock]!) this.place(member)
+        this.steps.push([])
+      }
+    }
     return this.steps.filter((step) => step.length > 0)
   }
 
@@ -313,6 +330,7 @@ class Scheduler {
     const { step, facts } = this
     const first = step[0]
     if (first === undefined) return true
+    if (this.frame.locks && this.frame.locks.of[node]! >= 0) return false
     if (facts.isPart[node] === 0 || facts.isPart[first] === 0) {
       const isLikeCopy = this.isCopy(node) && this.isCopy(first) && facts.piece[node] === facts.piece[first]
       return isLikeCopy && step.length < MOST_COPIES
@@ -353,7 +371,7 @@ class Scheduler {
   }
 
   private place(node: number): void {
-    this.ready.remove(node)
+    if (this.ready.has(node)) this.ready.remove(node)
     this.placed++
     this.step.push(node)
     this.pieceInStep[this.facts.piece[node]!] = this.steps.length
@@ -373,10 +391,18 @@ class Scheduler {
       if (this.present[other] === 1) this.tie(node, other)
     }
     for (const then of this.wishesAfter.get(node) ?? []) this.wished[then]!--
-    for (const next of this.frame.order.after[node]!) if (--this.waits[next]! === 0) this.makeReady(next)
+    for (const next of this.frame.order.after[node]!) if (--this.waits[next]! === this.waitsInside[next]) this.makeReady(next)
   }
 
   private makeReady(node: number): void {
+    const { locks } = this.frame
+    const lock = locks ? locks.of[node]! : -1
+    if (lock >= 0) {
+      // The first of a locked step stands for all of them.
+      const members = locks!.steps[lock]!
+      if (++this.free[lock]! < members.length) return
+      node = members[0]!
+    }
     this.ready.add(node)
     this.readySince[node] = this.placed
   }
@@ -390,6 +416,14 @@ class Scheduler {
     const isMain = mainGroup === joined.kept || mainGroup === joined.gone
     if (!isMain && (wasLoose || otherWasLoose)) this.loose.add(joined.kept)
   }
+}
+
+function waitsInside({ locks, order }: Frame, count: number): Int32Array {
+  const waits = new Int32Array(count)
+  for (const nodes of locks?.steps ?? []) {
+    for (const node of nodes) for (const next of order.after[node]!) if (locks!.of[next] === locks!.of[node]) waits[next]!++
+  }
+  return waits
 }
 
 /** How far a chain of demands is followed; a longer one is taken for none, since a wish gives way in time. */

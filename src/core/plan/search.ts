@@ -24,6 +24,8 @@ export interface SearchOptions {
   /** How many placements of parts the search may try beyond the usual manners: `EFFORTS`. */
   readonly effort?: number
   readonly seed?: number
+  /** Told from 0 to 1 while it climbs. */
+  readonly tried?: (fraction: number) => void
 }
 
 /** Work a search may spend on one section, in placements: none, about half a second, some seconds. */
@@ -68,11 +70,12 @@ function tryManners(frame: Frame, options: SearchOptions): Tried {
   return best
 }
 
-function climb(frame: Frame, { limits, seed }: SearchOptions, start: Tried, tries: number): Tried {
+function climb(frame: Frame, { limits, seed, tried }: SearchOptions, start: Tried, tries: number): Tried {
   const random = randomFrom(seed ?? 1)
   let best = start
   for (let i = 0; i < tries && best.price > EQUAL; i++) {
     best = cheaperOf(best, attemptWith(frame, limits, mannerNear(best.manner, random), true))
+    tried?.((i + 1) / tries)
   }
   return best
 }

@@ -1,5 +1,5 @@
 import { contractJoints, findJoints, neighboursOf, type Joints } from '../joints'
-import { isLoose, partsOf, sectionById, type Flattener, type ModelDocument } from '../model'
+import { isLoose, partsOf, sectionById, type Flattener, type ModelDocument, type Section } from '../model'
 import { reverseTravel, SpaceLeft, type Travel } from '../motion'
 import { buildScene, contractScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
 import { axisOf, MINUS_Z, type Direction } from '../space'
@@ -8,6 +8,7 @@ import { followGiven, type GivenSpaces } from './given'
 import { followHolding } from './holding'
 import { Peeler, type Leave } from './peel'
 import { lieOfSteps } from './lie'
+import { findLocks, type FoundLocks } from './locks'
 import { nodeFacts } from './node-facts'
 import { findPrecedence, type Pressed } from './precede'
 import { schedule, type Frame, type Starters, type Wish } from './schedule'
@@ -23,14 +24,17 @@ export interface SectionOptions extends SearchOptions {
 /** Plans one section of the document: its given steps where it has some, or the program's. Derived sections come first. */
 export function buildSection(model: ModelDocument, flattener: Flattener, sectionId: string, options: SectionOptions): BuiltSection[] {
   const section = sectionById(model, sectionId)
-  if (section.steps) return [followGiven(model, flattener, section, section.steps, options.spaces)]
+  if (section.steps && !section.planRest) return [followGiven(model, flattener, section, section.steps, options.spaces)]
   const specs = sectionNodes(model, flattener, sectionId)
   const counter = { next: 1 }
-  const built = planNodes({ id: sectionId, name: section.name, base: sectionId, derivedFrom: undefined }, specs, counter, options)
+  const built = planNodes({ id: sectionId, name: section.name, base: sectionId, derivedFrom: undefined }, specs, counter, options, section)
   const own = built[built.length - 1]!
   const loose = looseSteps(model, sectionId, options.limits)
   return [...built.slice(0, -1), { ...own, looseParts: [...own.steps.map(() => []), ...loose] }]
 }
+
+/** Share of the progress that taking apart is told as, where a search follows. */
+const PEEL_SHARE = 0.2
 
 interface Identity {
   readonly id: string
@@ -39,12 +43,22 @@ interface Identity {
   readonly derivedFrom: string | undefined
 }
 
-/** Peels, turns units into derived sections of their own, then schedules what is left. */
-function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { next: number }, options: SectionOptions): BuiltSection[] {
+/**
+ * Peels, turns units into derived sections of their own, then schedules what is left.
+ * @param section whose locked steps stay as they are
+ */
+function planNodes(
+  identity: Identity,
+  specs: readonly NodeSpec[],
+  counter: { next: number },
+  options: SectionOptions,
+  section?: Section,
+): BuiltSection[] {
   const scene = buildScene(specs)
   const joints = findJoints(scene)
   let space = new SpaceLeft(scene, joints)
-  const leaves = new Peeler(space, options.progress).run()
+  const peelShare = options.effort ? PEEL_SHARE : 1
+  const leaves = new Peeler(space, (done, all) => options.progress?.(done * peelShare, all)).run()
   const derived: BuiltSection[] = []
   const contracted: NodeSpec[] = []
   const leaving: (Travel | undefined)[] = []
@@ -81,6 +95,7 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
   const presses = new Map(pressed.map(({ node, press }) => [node, press]))
   for (const { node, out } of pressed) leaving[node] = out
   const isSideways = Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0))
+  const { locks, lost }: FoundLocks = section ? findLocks(section, finalScene, precedence) : { locks: undefined, lost: [] }
   const frame: Frame = {
     scene: finalScene,
     joints: finalJoints,
@@ -88,8 +103,12 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
     starters,
     isSideways,
     facts: nodeFacts(finalScene, finalJoints.adjacency),
+    ...(locks ? { locks } : {}),
   }
-  const { manner, steps } = searchSchedule(frame, options)
+  const { manner, steps } = searchSchedule(frame, {
+    ...options,
+    tried: (fraction) => options.progress?.(peelShare + (1 - peelShare) * fraction, 1),
+  })
   const arrives = leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel)))
   const holding = followHolding(finalScene, finalJoints, steps)
   const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
@@ -110,6 +129,7 @@ function planNodes(identity: Identity, specs: readonly NodeSpec[], counter: { ne
       looseParts: [],
       missing: [],
       twice: [],
+      lostLocks: lost,
     },
   ]
 }

@@ -46,6 +46,7 @@ export type FindingCode =
   | 'weak-joint'
   | 'straight-seam'
   | 'tips-over'
+  | 'lock-lost'
   | 'loose'
 
 export interface Finding {

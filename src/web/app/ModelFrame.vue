@@ -100,7 +100,11 @@ onUnmounted(() => {
       </div>
       <RouterView v-if="open.report" />
       <div v-if="open.planning !== null && open.report" class="replan">
-        <WorkBar label="Planning again" :fraction="open.planning" @stop="open.stopPlanning()" />
+        <WorkBar
+          :label="open.searching ? 'Looking for a better order' : 'Planning again'"
+          :fraction="open.planning"
+          @stop="open.stopPlanning()"
+        />
       </div>
     </template>
   </div>

@@ -30,6 +30,7 @@ const CODES: Readonly<Record<Finding['code'], string>> = {
   'weak-joint': 'Weak joint',
   'straight-seam': 'Straight seam',
   'tips-over': 'Falls over',
+  'lock-lost': 'Lock not kept',
   loose: 'Without a place',
 }
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Density, Strategy } from '@core/plan'
-import type { Measures } from '@core/plan'
+import type { Density, Effort, Measures, Strategy } from '@core/plan'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import type { Comparison, PlanSettings } from '../../workers/planner.worker'
@@ -15,6 +14,7 @@ const SCHOOLS: Readonly<Record<Strategy, string>> = {
   'sections-first': 'Sections as soon as they fit',
 }
 const DENSITY_WORDS: Readonly<Record<Density, string>> = { easy: 'Easy, few parts', normal: 'Normal', dense: 'Dense, many parts' }
+const EFFORT_WORDS: Readonly<Record<Effort, string>> = { quick: 'None, first plan', normal: 'Normal', patient: 'Patient' }
 const options = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
 
 const strategy = computed({
@@ -24,6 +24,11 @@ const strategy = computed({
 const density = computed({
   get: (): string => props.settings.density,
   set: (value) => emit('change', { ...props.settings, density: value as Density }),
+})
+
+const effort = computed({
+  get: (): string => props.settings.effort,
+  set: (value) => emit('change', { ...props.settings, effort: value as Effort }),
 })
 
 const compared = ref<readonly Comparison[]>([])
@@ -44,6 +49,7 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`
     <h2>How steps are laid</h2>
     <ChoiceList v-model="strategy" label="School" :options="options(SCHOOLS)" />
     <ChoiceList v-model="density" label="Step size" :options="options(DENSITY_WORDS)" />
+    <ChoiceList v-model="effort" label="Search" :options="options(EFFORT_WORDS)" />
     <p class="faint">
       {{ steps }} steps, {{ measures.meanJump.toFixed(1) }} studs from one to the next; like parts together:
       {{ percent(measures.likeTogether) }}; steps that show poorly: {{ percent(measures.poorlyVisible) }}.

@@ -8,8 +8,10 @@ const props = defineProps<{
   step: number
   /** Findings by "section/step from 1": how bad the worst is, and how many. */
   marks: ReadonlyMap<string, { worst: 'error' | 'warning' | 'note'; count: number }>
+  /** Locked steps, by "section/step from 0". */
+  locked: ReadonlySet<string>
 }>()
-const emit = defineEmits<{ go: [row: number, step: number]; walk: [walk: Walk] }>()
+const emit = defineEmits<{ go: [row: number, step: number]; walk: [walk: Walk]; drag: [row: number, from: number, to: number] }>()
 
 const COLUMN = 28
 const ROW = 44
@@ -34,11 +36,33 @@ const lines = computed(() =>
     .map((lane) => `M${x(lane.ties[0]!.column) - 10} ${y(lane.row)} H${x(lane.ties[lane.ties.length - 1]!.column) + 4}`),
 )
 
+const isLocked = (tie: Tie): boolean => props.locked.has(`${tie.section}/${tie.step}`)
 const markOf = (tie: Tie) => props.marks.get(`${tie.section}/${tie.step + 1}`)
 function labelOf(tie: Tie): string {
   const mark = markOf(tie)
-  const joins = tie.joins > 0 ? ', a jump' : ''
+  const joins = `${tie.joins > 0 ? ', a jump' : ''}${isLocked(tie) ? ', locked' : ''}`
   return `Step ${tie.label}, ${tie.pieces} ${tie.pieces === 1 ? 'piece' : 'pieces'}${joins}${mark ? `, ${mark.count} ${mark.count === 1 ? 'finding' : 'findings'}` : ''}`
+}
+
+/** The tie that is being dragged along its lane, and the one it would be put before or after. */
+const dragged = ref<{ row: number; step: number } | null>(null)
+const over = ref(-1)
+function onDragStart(event: DragEvent, row: number, step: number): void {
+  dragged.value = { row, step }
+  event.dataTransfer?.setData('text/plain', String(step))
+}
+function onDragOver(event: DragEvent, row: number, step: number): void {
+  if (dragged.value?.row !== row) return
+  event.preventDefault()
+  over.value = step
+}
+function onDrop(row: number, to: number): void {
+  if (dragged.value?.row === row && dragged.value.step !== to) emit('drag', row, dragged.value.step, to)
+  endDrag()
+}
+function endDrag(): void {
+  dragged.value = null
+  over.value = -1
 }
 
 const KEYS: Readonly<Record<string, Walk>> = {
@@ -105,13 +129,23 @@ watch(
             v-for="tie in lane.ties"
             :key="tie.step"
             class="tie"
-            :class="{ here: lane.row === row && tie.step === step, jump: tie.joins > 0 }"
+            :class="{
+              here: lane.row === row && tie.step === step,
+              jump: tie.joins > 0,
+              over: dragged?.row === lane.row && over === tie.step,
+            }"
+            :draggable="!isLocked(tie)"
             :style="{ left: `${x(tie.column) - 14}px`, top: `${y(lane.row) - 22}px` }"
             :tabindex="lane.row === row && tie.step === step ? 0 : -1"
             :aria-current="lane.row === row && tie.step === step ? 'step' : undefined"
             :aria-label="labelOf(tie)"
+            @dragstart="onDragStart($event, lane.row, tie.step)"
+            @dragover="onDragOver($event, lane.row, tie.step)"
+            @drop.prevent="onDrop(lane.row, tie.step)"
+            @dragend="endDrag"
             @click="emit('go', lane.row, tie.step)"
           >
+            <span v-if="isLocked(tie)" class="lock" aria-hidden="true" />
             <span v-if="markOf(tie)" class="mark" :class="markOf(tie)!.worst" aria-hidden="true">{{
               markOf(tie)!.worst === 'error' ? '▲' : '●'
             }}</span>
@@ -231,6 +265,19 @@ svg {
   background: var(--accent);
   border: 0;
   border-radius: 0;
+}
+/* Locked: the tie is held between two bars. */
+.lock {
+  position: absolute;
+  left: 6px;
+  top: 12px;
+  width: 16px;
+  height: 20px;
+  border: solid var(--ink);
+  border-width: 2px 0;
+}
+.tie.over {
+  box-shadow: inset 3px 0 var(--accent);
 }
 .mark {
   position: absolute;

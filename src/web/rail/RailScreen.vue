@@ -5,9 +5,11 @@ import { layRail, makePages, walkRail, type StepPage, type Walk } from '@core/bo
 import type { PieceCount } from '@core/count'
 import { sectionById, type ModelDocument } from '@core/model'
 import {
-  forgetSteps,
   mergeWithNext,
+  moveStep,
   moveToNeighbour,
+  planAround,
+  setLocked,
   setStepText,
   splitStep,
   type Finding,
@@ -47,7 +49,11 @@ const step = computed(() => Math.max(0, Math.min(place.value?.step ?? 0, (layout
 const section = computed<SectionPlan>(() => open.report!.sections[row.value]!)
 const page = computed<StepPage | undefined>(() => pages.value.get(`${section.value.id}/${step.value}`))
 const canEdit = computed(() => section.value.derivedFrom === undefined)
-const isGiven = computed(() => canEdit.value && sectionById(open.model!, section.value.id).steps !== undefined)
+const given = computed(() => (canEdit.value ? sectionById(open.model!, section.value.id) : undefined))
+const isGiven = computed(() => given.value?.steps !== undefined && (given.value.planRest !== true || page.value?.locked === true))
+const hasLocks = computed(() => given.value?.steps?.some((known) => known.locked) ?? false)
+/** Locked steps, as in `marks`. */
+const locked = computed(() => new Set([...pages.value].filter(([, known]) => known.locked).map(([key]) => key)))
 
 const findings = computed(() => open.report!.findings)
 const allSteps = computed(() => open.report!.sections.reduce((sum, planned) => sum + planned.steps.length, 0))
@@ -79,10 +85,14 @@ function goToFinding(finding: Finding): void {
 }
 
 type Change = (model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number) => ModelDocument
-function edit(label: string, change: Change): void {
+async function edit(label: string, change: Change): Promise<boolean> {
   const at = step.value
-  const problem = open.edit(`${label} ${page.value?.label ?? ''}`, (model) => change(model, open.report!.sections, section.value.id, at))
-  if (problem) notify(problem, { isError: true })
+  const id = section.value.id
+  const refusal = await open.tryEdit(`${label} ${page.value?.label ?? ''}`, (model) => change(model, open.report!.sections, id, at))
+  if (!refusal) return true
+  const { reason, anyway } = refusal
+  notify(reason, { isError: true, ...(anyway ? { act: { label: 'Do it all the same', run: anyway } } : {}) })
+  return false
 }
 
 /** Moves the last part of a piece, so that what is left keeps its order. */
@@ -92,13 +102,27 @@ function move(piece: PieceCount, way: -1 | 1): void {
   const like = ids.filter((id) => own.get(id)?.shape === piece.shape && own.get(id)?.colour === piece.colour)
   const id = way === 1 ? like[like.length - 1] : like[0]
   if (id === undefined) return
-  edit('move a part of', (model, plans, sectionId, at) => moveToNeighbour(model, plans, sectionId, at, id, way))
+  void edit('move a part of', (model, plans, sectionId, at) => moveToNeighbour(model, plans, sectionId, at, id, way))
 }
 const setText = (key: StepText, text: string): void =>
-  edit(`${key} of`, (model, plans, id, at) => setStepText(model, plans, id, at, key, text))
-const split = (): void => edit('split', splitStep)
-const merge = (): void => edit('merge', mergeWithNext)
-const planAgain = (): void => edit('plan again from', (model, _plans, id) => forgetSteps(model, id))
+  void edit(`${key} of`, (model, plans, id, at) => setStepText(model, plans, id, at, key, text))
+const split = (): void => void edit('split', splitStep)
+const merge = (): void => void edit('merge', mergeWithNext)
+const planAgain = (): void => void edit('plan again from', (model, _plans, id) => planAround(model, id))
+const lock = (): void => {
+  const isLocked = page.value?.locked === true
+  void edit(isLocked ? 'unlock' : 'lock', (model, plans, id, at) => setLocked(model, plans, id, at, !isLocked))
+}
+/** Moves the chosen step before another place; the choice goes with it. */
+async function moveTo(to: number): Promise<void> {
+  const { id } = section.value
+  if (await edit('move', (model, plans, sectionId, at) => moveStep(model, plans, sectionId, at, to)))
+    place.value = { section: id, step: to }
+}
+async function drag(fromRow: number, from: number, to: number): Promise<void> {
+  go(fromRow, from)
+  if (canEdit.value) await moveTo(to)
+}
 
 const WALKS: Readonly<Record<string, Walk>> = {
   ArrowRight: 'next',
@@ -114,6 +138,9 @@ function onKey(event: KeyboardEvent): void {
   if (way) walk(way)
   else if (event.key === 's' && canEdit.value) split()
   else if (event.key === 'm' && canEdit.value) merge()
+  else if (event.key === 'l' && canEdit.value) lock()
+  else if (event.key === '<' && canEdit.value) void moveTo(step.value - 1)
+  else if (event.key === '>' && canEdit.value) void moveTo(step.value + 1)
   else return
   event.preventDefault()
 }
@@ -154,8 +181,12 @@ if (!place.value) {
         :page="page"
         :is-given="isGiven"
         :can-edit="canEdit"
+        :has-locks="hasLocks"
         @split="split"
         @merge="merge"
+        @lock="lock"
+        @earlier="moveTo(step - 1)"
+        @later="moveTo(step + 1)"
         @move="move"
         @note="setText('note', $event)"
         @caution="setText('caution', $event)"
@@ -171,7 +202,7 @@ if (!place.value) {
         @change="open.useSettings($event)"
       />
     </aside>
-    <RailMap class="lanes" :layout="layout" :row="row" :step="step" :marks="marks" @go="go" @walk="walk" />
+    <RailMap class="lanes" :layout="layout" :row="row" :step="step" :marks="marks" :locked="locked" @go="go" @walk="walk" @drag="drag" />
   </main>
 </template>
 

@@ -7,10 +7,13 @@ import TextArea from '../controls/TextArea.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
 
-const props = defineProps<{ page: StepPage; isGiven: boolean; canEdit: boolean }>()
+const props = defineProps<{ page: StepPage; isGiven: boolean; canEdit: boolean; hasLocks: boolean }>()
 const emit = defineEmits<{
   split: []
   merge: []
+  lock: []
+  earlier: []
+  later: []
   move: [piece: PieceCount, way: -1 | 1]
   note: [text: string]
   caution: [text: string]
@@ -30,7 +33,7 @@ const isLast = computed(() => props.page.number === props.page.of)
     </h2>
     <p class="faint place">
       Step {{ page.number }} of {{ page.of }}<template v-if="isGiven">, laid by you</template
-      ><template v-else>, laid by the planner</template>
+      ><template v-else>, laid by the planner</template><template v-if="page.locked">, <b>locked</b></template>
     </p>
     <p v-for="join in page.joins" :key="`${join.label} ${join.mirrored}`" class="join">
       Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
@@ -39,7 +42,7 @@ const isLast = computed(() => props.page.number === props.page.of)
       <template v-if="canEdit" #default="{ piece, title }">
         <button
           class="plain-button"
-          :disabled="page.number === 1"
+          :disabled="page.number === 1 || page.locked"
           :aria-label="`Move one ${title} to the step before`"
           title="To the step before"
           @click="emit('move', piece, -1)"
@@ -50,6 +53,7 @@ const isLast = computed(() => props.page.number === props.page.of)
         </button>
         <button
           class="plain-button"
+          :disabled="page.locked"
           :aria-label="`Move one ${title} to the step after`"
           title="To the step after"
           @click="emit('move', piece, 1)"
@@ -65,15 +69,36 @@ const isLast = computed(() => props.page.number === props.page.of)
     <p v-if="page.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
     <template v-if="canEdit">
       <div class="acts">
-        <ActionButton :disabled="things < 2" shortcut="S" describe="Split this step" @click="emit('split')">Split</ActionButton>
-        <ActionButton :disabled="isLast" shortcut="M" describe="Merge with the next step" @click="emit('merge')"
+        <ActionButton :disabled="things < 2 || page.locked" shortcut="S" describe="Split this step" @click="emit('split')"
+          >Split</ActionButton
+        >
+        <ActionButton :disabled="isLast || page.locked" shortcut="M" describe="Merge with the next step" @click="emit('merge')"
           >Merge with next</ActionButton
+        >
+        <ActionButton
+          :disabled="page.number === 1 || page.locked"
+          shortcut="<"
+          describe="Move this step before the one before"
+          @click="emit('earlier')"
+          >Earlier</ActionButton
+        >
+        <ActionButton :disabled="isLast || page.locked" shortcut=">" describe="Move this step after the next one" @click="emit('later')"
+          >Later</ActionButton
+        >
+        <ActionButton
+          shortcut="L"
+          :describe="page.locked ? 'Let edits and plans change this step again' : 'Keep this step as it is, whatever is changed or planned'"
+          @click="emit('lock')"
+          >{{ page.locked ? 'Unlock' : 'Lock' }}</ActionButton
         >
       </div>
       <TextArea label="Note for the builder" :value="page.note" placeholder="Say what a picture cannot" @commit="emit('note', $event)" />
       <TextArea label="Caution" :value="page.caution" placeholder="What could hurt here" @commit="emit('caution', $event)" />
-      <ActionButton v-if="isGiven" describe="Forget these steps and plan this section again" @click="emit('planAgain')"
-        >Plan this section again</ActionButton
+      <ActionButton
+        v-if="isGiven"
+        :describe="hasLocks ? 'Keep the locked steps and plan all others again' : 'Forget these steps and plan this section again'"
+        @click="emit('planAgain')"
+        >{{ hasLocks ? 'Plan around the locked steps' : 'Plan this section again' }}</ActionButton
       >
     </template>
     <p v-else class="faint">

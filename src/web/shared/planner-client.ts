@@ -31,8 +31,8 @@ export class PlannerClient {
     return this.remote.prove(section, step)
   }
 
-  compare(model: ModelDocument, density: PlanSettings['density']): Promise<Comparison[]> {
-    return this.remote.compare(model, density)
+  compare(model: ModelDocument, settings: PlanSettings): Promise<Comparison[]> {
+    return this.remote.compare(model, settings)
   }
 
   /** @throws Fault what the reader refuses */

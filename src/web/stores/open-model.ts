@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { Report } from '@core/checks'
+import { brokenBy, type Report } from '@core/checks'
 import { faultLine, plainFault } from '@core/fault'
 import { makeBundle, writeModelText, type Bundle } from '@core/formats'
 import { catalogueOf, type ModelDocument } from '@core/model'
@@ -10,9 +10,15 @@ import { PainterClient } from '../shared/painter-client'
 import type { PaintSource } from '../shared/painter-key'
 import { PlannerClient } from '../shared/planner-client'
 import { library, USUAL_SETTINGS } from '../storage/library'
-import type { Comparison, PlanSettings } from '../../workers/planner.worker'
+import type { Comparison, PlanAnswer, PlanSettings } from '../../workers/planner.worker'
 import { factsOf } from '../storage/facts'
 import { createHistory } from './history'
+
+/** Why an edit was not made; where it only would not build, it can be made all the same. */
+export interface Refusal {
+  readonly reason: string
+  readonly anyway?: () => void
+}
 
 type SaveState = { kind: 'saved' } | { kind: 'saving' } | { kind: 'failed'; message: string }
 
@@ -24,6 +30,8 @@ export const useOpenModel = defineStore('open-model', () => {
   const report = shallowRef<Report | null>(null)
   const views = shallowRef<readonly (readonly number[])[]>([])
   const planning = ref<number | null>(null)
+  /** A plan is there and a better one is looked for. */
+  const searching = ref(false)
   const problem = ref('')
   const save = ref<SaveState>({ kind: 'saved' })
   const source = shallowRef<PaintSource | null>(null)
@@ -47,11 +55,11 @@ export const useOpenModel = defineStore('open-model', () => {
     id.value = modelId
     revision = stored.revision
     history.reset(stored.model)
-    settings.value = stored.settings ?? USUAL_SETTINGS
+    settings.value = { ...USUAL_SETTINGS, ...stored.settings }
     save.value = { kind: 'saved' }
     planner = new PlannerClient()
     painter = new PainterClient(new Worker(new URL('../../workers/painter.worker.ts', import.meta.url), { type: 'module' }))
-    await plan()
+    await plan(true)
   }
 
   function close(): void {
@@ -66,46 +74,68 @@ export const useOpenModel = defineStore('open-model', () => {
     problem.value = ''
   }
 
-  /** Plans the document as it is now; a later call overtakes. */
-  async function plan(): Promise<void> {
+  /**
+   * Plans the document as it is now; a later call overtakes.
+   * @param isFresh nothing is planned yet, or all is to be planned another way
+   */
+  async function plan(isFresh = false): Promise<void> {
     const mine = ++run
     const document = model.value
     if (!planner || !painter || !document) return
-    planning.value = 0
     problem.value = ''
+    const usesSearch = settings.value.effort !== 'quick'
     try {
-      const answer = await planner.plan(document, { ...settings.value }, (fraction) => {
-        if (mine === run) planning.value = fraction
-      })
+      // The first plan is shown as soon as it is there; a better order is looked for while it can be read already.
+      if (isFresh && usesSearch) await planOnce(document, { ...settings.value, effort: 'quick' }, mine)
       if (mine !== run) return
-      report.value = answer.report
-      views.value = answer.views
-      await painter.open(bundle.value!)
-      if (mine !== run) return
-      source.value = { painter, catalogue: catalogueOf(document), version: (source.value?.version ?? 0) + 1 }
-      void library.describe(id.value, factsOf(document, answer.report)).catch(() => undefined)
+      searching.value = isFresh && usesSearch
+      await planOnce(document, { ...settings.value }, mine)
+      if (mine === run) void library.describe(id.value, factsOf(document, report.value!)).catch(() => undefined)
     } catch (thrown) {
       if (mine === run) problem.value = faultLine(plainFault(thrown))
     } finally {
-      if (mine === run) planning.value = null
+      if (mine === run) {
+        planning.value = null
+        searching.value = false
+      }
     }
+  }
+
+  async function planOnce(document: ModelDocument, how: PlanSettings, mine: number): Promise<void> {
+    planning.value = 0
+    const answer = await planner!.plan(document, how, (fraction) => {
+      if (mine === run) planning.value = fraction
+    })
+    if (mine === run) await show(document, answer, mine)
+  }
+
+  async function show(document: ModelDocument, answer: PlanAnswer, mine: number): Promise<void> {
+    report.value = answer.report
+    views.value = answer.views
+    await painter!.open(bundle.value!)
+    if (mine !== run) return
+    source.value = { painter: painter!, catalogue: catalogueOf(document), version: (source.value?.version ?? 0) + 1 }
   }
 
   /** Lays the steps another way, from now on; given steps stay as they are. */
   async function useSettings(next: PlanSettings): Promise<void> {
     settings.value = next
-    await Promise.all([library.keepSettings(id.value, next), plan()])
+    await Promise.all([library.keepSettings(id.value, next), plan(true)])
   }
 
   const prove = (section: string, step: number): Promise<Proof[]> => planner?.prove(section, step) ?? Promise.resolve([])
   const compare = (): Promise<Comparison[]> =>
-    planner && model.value ? planner.compare(model.value, settings.value.density) : Promise.resolve([])
+    planner && model.value ? planner.compare(model.value, { ...settings.value }) : Promise.resolve([])
 
   function stopPlanning(): void {
     run++
     planner?.stop()
     planning.value = null
-    problem.value = report.value ? 'Planning was stopped; the steps shown are those of before.' : 'Planning was stopped.'
+    const kept = searching.value
+      ? 'The search was stopped; the first plan is kept.'
+      : 'Planning was stopped; the steps shown are those of before.'
+    problem.value = report.value ? kept : 'Planning was stopped.'
+    searching.value = false
   }
 
   /** Saves one after another; each edit is on its way as soon as it is made. */
@@ -143,6 +173,36 @@ export const useOpenModel = defineStore('open-model', () => {
     return undefined
   }
 
+  /**
+   * Makes an edit of the rail only if hands could still follow it; what would break comes back as findings, and nothing has
+   * changed. Findings that only warn go through. A fault of the edit itself comes back as its sentence.
+   */
+  async function tryEdit(label: string, change: (document: ModelDocument) => ModelDocument): Promise<Refusal | undefined> {
+    const before = model.value
+    const mine = ++run
+    if (!before || !planner || !report.value) return undefined
+    let next: ModelDocument
+    try {
+      next = change(before)
+    } catch (thrown) {
+      return { reason: faultLine(plainFault(thrown)) }
+    }
+    if (next === before) return undefined
+    try {
+      const answer = await planner.plan(next, { ...settings.value }, () => undefined)
+      if (mine !== run || model.value !== before) return undefined
+      const broken = brokenBy(report.value.findings, answer.report.findings)
+      if (broken.length > 0) return { reason: broken[0]!.message, anyway: () => void edit(label, () => next) }
+      history.push(next, label)
+      persist()
+      await show(next, answer, mine)
+      void library.describe(id.value, factsOf(next, answer.report)).catch(() => undefined)
+    } catch (thrown) {
+      return { reason: faultLine(plainFault(thrown)) }
+    }
+    return undefined
+  }
+
   function undo(): void {
     if (history.undo()) settled()
   }
@@ -161,6 +221,7 @@ export const useOpenModel = defineStore('open-model', () => {
     report,
     views,
     planning,
+    searching,
     problem,
     save,
     source,
@@ -177,6 +238,7 @@ export const useOpenModel = defineStore('open-model', () => {
     stopPlanning,
     persist,
     edit,
+    tryEdit,
     undo,
     redo,
     downloadFile,

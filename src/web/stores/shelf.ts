@@ -66,7 +66,7 @@ export const useShelf = defineStore('shelf', () => {
     planner ??= new PlannerClient()
     painter ??= new PainterClient(new Worker(new URL('../../workers/painter.worker.ts', import.meta.url), { type: 'module' }))
     try {
-      const answer = await planner.plan(next.model, next.settings ?? USUAL_SETTINGS, (fraction) => {
+      const answer = await planner.plan(next.model, { ...USUAL_SETTINGS, ...next.settings }, (fraction) => {
         if (working.value) working.value = { name: next.name, fraction }
       })
       const picture = await paint(next.model, answer.report)
