@@ -129,14 +129,30 @@ export function wayInWords(travel: Travel): string {
 }
 
 function blocked(built: BuiltSection): Finding[] {
-  return built.blocks.map(({ node, blockers }) => {
-    const { id } = built.scene.nodes[node]!
-    const ways = blockers.map(({ travel, by }) => `${wayInWords(travel)} “${built.scene.nodes[by]!.id}” is in the way`)
-    const parts = [...new Set([id, ...blockers.map(({ by }) => built.scene.nodes[by]!.id)])]
+  const name = (node: number): string => built.scene.nodes[node]!.id
+  return built.blocks.map(({ node, blockers, knot }) => {
+    const id = name(node)
+    const ways = blockers.map(({ travel, by }) => `${wayInWords(travel)} “${name(by)}” is in the way`)
+    const [core, keys] = [(knot?.core ?? []).map(name), (knot?.keys ?? []).map(name)]
+    // Those that would untie the knot come first: the ways out act on them.
+    const parts = [...new Set([...keys, id, ...blockers.map(({ by }) => name(by)), ...core])]
     const reason = ways.length === 0 ? 'no order leaves everything held' : ways.join('; ')
-    const message = `There is no way in for “${id}”: ${reason}. Add it in an earlier step, or build it into a section of its own.`
-    return finding('blocked', { section: built.id, step: stepNumber(built, node), parts }, message)
+    return finding(
+      'blocked',
+      { section: built.id, step: stepNumber(built, node), parts },
+      `There is no way in for “${id}”: ${reason}. ${blockedAdvice(built, core, keys)}`,
+    )
   })
+}
+
+function blockedAdvice(built: BuiltSection, core: readonly string[], keys: readonly string[]): string {
+  if (core.length === 0)
+    return built.frame
+      ? 'Take one of them out, or swap it for shorter pieces.'
+      : 'Add it in an earlier step, or build it into a section of its own.'
+  const knot = `${nameParts(core)} lock each other.`
+  if (keys.length === 0) return `${knot} Take more than one of them out, or swap them for shorter pieces.`
+  return `${knot} Without ${keys.length === 1 ? nameParts(keys) : `one of ${nameParts(keys)}`} the others come apart: leave it for later, or swap it for shorter pieces.`
 }
 
 function holding(built: BuiltSection): Finding[] {

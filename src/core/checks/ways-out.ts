@@ -1,5 +1,5 @@
-import { sectionById, type GivenStep, type ModelDocument } from '../model'
-import { forgetSteps, withSteps, type Finding } from '../plan'
+import { catalogueOf, partsOf, sectionById, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
+import { forgetSteps, halvesOf, withParts, withSteps, type Finding } from '../plan'
 
 /** Something that can be done about a finding with one click, and undone. */
 export interface WayOut {
@@ -9,8 +9,11 @@ export interface WayOut {
 
 /** What the program can do about a finding; empty where only the designer can. */
 export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
-  const section = model.sections.find((candidate) => candidate.id === finding.section)
-  if (!section?.steps) return []
+  const base = finding.section.replace(/(~\d+)+$/, '')
+  const section = model.sections.find((candidate) => candidate.id === finding.section || candidate.id === base)
+  if (!section) return []
+  if (finding.code === 'blocked' && (!section.steps || section.planRest)) return untie(model, section, finding)
+  if (!section.steps) return []
   switch (finding.code) {
     case 'step-missing':
       return [
@@ -40,6 +43,21 @@ export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
       return []
   }
 }
+
+/** A knot is untied by a part less, or by shorter pieces in its place. */
+function untie(model: ModelDocument, section: Section, finding: Finding): WayOut[] {
+  const part = partsOf(section).find((candidate) => candidate.id === finding.parts[0])
+  if (!part) return []
+  const halves = halvesOf(part, catalogueOf(model).shapes, idsOf(section))
+  const replaceBy = (parts: readonly Part[]) => (now: ModelDocument) =>
+    withParts(now, section.id, (all) => all.flatMap((other) => (other.id === part.id ? parts : [other])))
+  return [
+    ...(halves ? [{ label: `Swap “${part.id}” for two shorter pieces`, change: replaceBy(halves) }] : []),
+    { label: `Leave “${part.id}” out for now`, change: replaceBy([]) },
+  ]
+}
+
+const idsOf = ({ parts, copies }: Section): Set<string> => new Set([...(parts ?? []), ...(copies ?? [])].map(({ id }) => id))
 
 const planAgain = (section: string): WayOut => ({ label: 'Plan this section again', change: (model) => forgetSteps(model, section) })
 

@@ -4,6 +4,7 @@ import { pressBlocker, PRESSES, travelVector, type Travel } from '../motion'
 import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, sizeOf, type Direction } from '../space'
 import { CutOffSearch, type CutOff } from './cut-off'
 import { Heap } from './heap'
+import { findLockedSet } from './locked-set'
 import type { Block } from './types'
 import { findUnit } from './units'
 
@@ -49,6 +50,8 @@ export class Peeler {
   private readonly waitingBefore: Int32Array
   private readonly onFloor: Uint8Array
   private floorLeft = 0
+  /** Something was taken by force. */
+  private isStuck = false
   private readonly cutOffs: CutOffSearch
   private readonly hasFreeJoints: boolean
   /** 1 for what would cut the whole in two as it stands at first; 0 again as soon as a neighbour has left. */
@@ -281,7 +284,10 @@ export class Peeler {
     const isSafe = (node: number): boolean => this.cutOffs.find([node]).every((group) => group.touchesFloor)
     const node = there.slice(0, 200).find(isSafe) ?? there[0]!
     const blockers = this.travels(node).map((travel) => ({ travel, by: this.space.blocker(node, travel) }))
-    const block: Block = { node, blockers: blockers.filter(({ by }) => by >= 0) }
+    // One knot is told in full; what follows from it is only named.
+    const knot = this.isStuck ? undefined : findLockedSet(this.space, node)
+    this.isStuck = true
+    const block: Block = { node, blockers: blockers.filter(({ by }) => by >= 0), ...(knot && knot.core.length > 1 ? { knot } : {}) }
     this.leave([node], PLUS_Z, { block })
   }
 }

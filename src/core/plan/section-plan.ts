@@ -168,7 +168,9 @@ function renumber(block: Block, specs: readonly NodeSpec[], index: ReadonlyMap<N
     const now = index.get(specs[by]!)
     return now === undefined ? [] : [{ travel, by: now }]
   })
-  return { node: index.get(specs[block.node]!)!, blockers }
+  const all = (nodes: readonly number[]): number[] => nodes.flatMap((node) => index.get(specs[node]!) ?? [])
+  const knot = block.knot && { core: all(block.knot.core), keys: all(block.knot.keys) }
+  return { node: index.get(specs[block.node]!)!, blockers, ...(knot ? { knot } : {}) }
 }
 
 /** Loose parts have no place: they come last, as many a step as the limits allow. */

@@ -1,4 +1,5 @@
 import type { PieceCount } from '../count'
+import type { LockedSet } from './locked-set'
 import type { Travel } from '../motion'
 import type { DirectionText, Vec } from '../space'
 
@@ -83,4 +84,6 @@ export const REST_STEPS = 3
 export interface Block {
   readonly node: number
   readonly blockers: readonly { readonly travel: Travel; readonly by: number }[]
+  /** The smallest knot it is part of, where one was looked for and found. */
+  readonly knot?: LockedSet
 }
