@@ -1,5 +1,5 @@
 import type { Joints } from '../joints'
-import { findOverlaps, travelVector, type Overlap, type Travel } from '../motion'
+import { findOverlaps, type Overlap } from '../motion'
 import type { Scene } from '../scene'
 import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, type ModelDocument, type Part } from '../model'
 import type { BuiltSection, Finding, PlannedModel, Severity } from '../plan'
@@ -7,7 +7,12 @@ import type { StepLook } from '../picture'
 import { tipsOver } from './balance'
 import { finding, idsOf, nameParts, stepNumber } from './place'
 import { straightSeams } from './seams'
+import { lostPlaces } from './access'
+import { lightGaps } from './light'
+import { neverSeen } from './never-seen'
+import { turnTraps } from './turn-trap'
 import { weakJoints } from './weak'
+import { wayInWords } from './words'
 
 /** Everything the checks find, errors first, then in building order. */
 export function findFindings(model: ModelDocument, planned: PlannedModel, looks?: readonly (readonly StepLook[])[]): Finding[] {
@@ -21,6 +26,9 @@ export function findFindings(model: ModelDocument, planned: PlannedModel, looks?
     ...weakJoints(built),
     ...straightSeams(built),
     ...tipsOver(built, built.id === model.root),
+    ...turnTraps(model, built, looks?.[i] ?? []),
+    ...lostPlaces(model, built),
+    ...(built.id === model.root ? [...lightGaps(built), ...neverSeen(model, built)] : []),
   ])
   const rank: readonly Severity[] = ['error', 'warning', 'note']
   return findings
@@ -115,17 +123,6 @@ function lostLocks({ base, lostLocks: lost }: BuiltSection): Finding[] {
     const message = `The locked step with ${nameParts(ids)} could not be kept: ${reason}. Unlock it, or lock the parts in between with it.`
     return finding('lock-lost', { section: base, step: null, parts: [...ids, ...because] }, message)
   })
-}
-
-const WAY_WORDS: readonly string[] = ['from the right', 'from the left', 'from behind', 'from the front', 'from above', 'from below']
-
-/** In words, the side from which something that leaves along `travel` comes in. */
-export function wayInWords(travel: Travel): string {
-  return typeof travel === 'number'
-    ? WAY_WORDS[travel]!
-    : `along (${travelVector(travel)
-        .map((v) => v.toFixed(2))
-        .join(', ')})`
 }
 
 function blocked(built: BuiltSection): Finding[] {

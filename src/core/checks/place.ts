@@ -13,6 +13,12 @@ export const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
   'straight-seam': 'warning',
   'tips-over': 'warning',
   'lock-lost': 'warning',
+  'see-through': 'warning',
+  'turn-trap': 'warning',
+  access: 'warning',
+  strained: 'warning',
+  'alike-colours': 'warning',
+  'never-seen': 'note',
   loose: 'note',
 }
 

@@ -1,5 +1,6 @@
 import { catalogueOf, partsOf, sectionById, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
-import { forgetSteps, halvesOf, withParts, withSteps, type Finding } from '../plan'
+import { forgetSteps, halvesOf, setStepText, withParts, withSteps, type Finding, type SectionPlan } from '../plan'
+import { nameParts } from './place'
 
 /** Something that can be done about a finding with one click, and undone. */
 export interface WayOut {
@@ -8,11 +9,13 @@ export interface WayOut {
 }
 
 /** What the program can do about a finding; empty where only the designer can. */
-export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
+export function waysOut(model: ModelDocument, finding: Finding, plans: readonly SectionPlan[] = []): WayOut[] {
   const base = finding.section.replace(/(~\d+)+$/, '')
   const section = model.sections.find((candidate) => candidate.id === finding.section || candidate.id === base)
   if (!section) return []
   if (finding.code === 'blocked' && (!section.steps || section.planRest)) return untie(model, section, finding)
+  if (finding.code === 'never-seen') return [freeColour(section.id, finding)]
+  if (finding.code === 'turn-trap') return noteOf(section, finding, plans)
   if (!section.steps) return []
   switch (finding.code) {
     case 'step-missing':
@@ -42,6 +45,19 @@ export function waysOut(model: ModelDocument, finding: Finding): WayOut[] {
     default:
       return []
   }
+}
+
+const freeColour = (section: string, { parts }: Finding): WayOut => ({
+  label: parts.length === 1 ? 'Let its colour be free' : 'Let their colours be free',
+  change: (model) =>
+    withParts(model, section, (all) => all.map((part) => (parts.includes(part.id) ? { ...part, showsColour: false } : part))),
+})
+
+/** A note says what the picture cannot; only where the step has none yet. */
+function noteOf(section: Section, { section: id, step, parts }: Finding, plans: readonly SectionPlan[]): WayOut[] {
+  if (step === null || id !== section.id || (section.steps?.[step - 1]?.note ?? '') !== '') return []
+  const text = `Mind which way round ${nameParts(parts)} ${parts.length === 1 ? 'goes' : 'go'}.`
+  return [{ label: 'Write a note into the step', change: (model) => setStepText(model, plans, id, step - 1, 'note', text) }]
 }
 
 /** A knot is untied by a part less, or by shorter pieces in its place. */

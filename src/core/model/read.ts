@@ -145,6 +145,16 @@ function checkSection(section: Section, path: string, sections: ReadonlySet<stri
       })
     }
   })
+  section.places?.forEach(({ part }, i) => {
+    if (ids.get(part) === 'part') return
+    throw new Fault('unknown-part', `The place names the part “${part}”, which section “${section.id}” does not have.`, {
+      place: `${path}.places[${i}].part`,
+      wayOut: `The nearest known: ${nearestIds(
+        part,
+        [...ids].filter(([, kind]) => kind === 'part').map(([id]) => id),
+      ).join(', ')}.`,
+    })
+  })
   section.steps?.forEach((step, i) => {
     const refuse = (id: string, kind: 'part' | 'copy', place: string): void => {
       if (ids.get(id) === kind) return

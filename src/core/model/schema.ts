@@ -59,6 +59,7 @@ const section = Joi.object({
   copies: Joi.array().items(copy),
   steps: Joi.array().items(step),
   planRest: Joi.boolean(),
+  places: Joi.array().items(Joi.object({ name: name.required(), part: Joi.string().required() })),
 }).with('planRest', 'steps')
 
 const colour = Joi.object({

@@ -23,6 +23,13 @@ export interface Section {
   readonly steps?: readonly GivenStep[]
   /** Of the given steps only the locked ones are kept; the program plans the rest around them. */
   readonly planRest?: boolean
+  readonly places?: readonly Place[]
+}
+
+/** Something that must stay within reach: the room above a part. */
+export interface Place {
+  readonly name: string
+  readonly part: string
 }
 
 export type WorkKind = 'cut' | 'paint' | 'print' | 'decal' | 'glue' | 'erase' | 'custom'

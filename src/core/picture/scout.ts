@@ -78,6 +78,13 @@ export class Scout {
     return nodes.map((node) => this.share(node))
   }
 
+  /** Draws nodes, all together. @returns the parts that show at all */
+  partsThatShow(nodes: readonly number[]): number[] {
+    const layers = new Layers(this.size)
+    for (const node of nodes) this.eachPart(node, (part) => this.drawInto(layers, part, 0, 0))
+    return [...new Set(layers.part)].filter((part) => part >= 0)
+  }
+
   /** The share of each of some nodes that shows among those that are there. */
   sharesAmong(isThere: (node: number) => boolean, nodes: readonly number[]): number[] {
     const windows = nodes.map((node) => this.windowOf(node))

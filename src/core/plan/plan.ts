@@ -1,5 +1,5 @@
 import { coloursOf, inventoryOf, total, trayOf, type ColourCount, type PieceCount } from '../count'
-import { buildingOrder, Flattener, partsOf, sectionById, sectionUses, type ModelDocument, type Part } from '../model'
+import { buildingOrder, Flattener, partsOf, sectionById, sectionUses, type ModelDocument, type Part, type Section } from '../model'
 import type { Travel } from '../motion'
 import { ownPieceCount } from '../scene'
 import { DIRECTION_TEXTS, NO_TURN, turnText, type Direction, type Turn, type Vec } from '../space'
@@ -72,7 +72,14 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
   }
   let done = 0
   const built = order.flatMap((id, i) => {
-    const key = [...reachable(model, id).map((section) => sectionById(model, section)), model.shapes, limits, strategy, effort, seed]
+    const key = [
+      ...reachable(model, id).flatMap((section, k) => contentOf(sectionById(model, section), k === 0)),
+      model.shapes,
+      limits,
+      strategy,
+      effort,
+      seed,
+    ]
     let sections = cache?.recall(id, key)
     if (!sections) {
       const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
@@ -104,6 +111,9 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
     built,
   }
 }
+
+/** What a plan rests on: of the section itself everything, of those it uses what stands where, but not their steps. */
+const contentOf = (section: Section, isItself: boolean): unknown[] => (isItself ? [section] : [section.parts, section.copies])
 
 /** The section and all it uses, itself first. */
 function reachable(model: ModelDocument, id: string): string[] {

@@ -48,6 +48,13 @@ export type FindingCode =
   | 'straight-seam'
   | 'tips-over'
   | 'lock-lost'
+  | 'see-through'
+  | 'never-seen'
+  | 'turn-trap'
+  | 'access'
+  /** Two places kept for checks that need the whole catalogue: techniques some builders refuse, colours hard to tell apart. */
+  | 'strained'
+  | 'alike-colours'
   | 'loose'
 
 export interface Finding {

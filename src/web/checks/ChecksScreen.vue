@@ -7,6 +7,7 @@ import type { Finding, Severity } from '@core/plan'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { notify } from '../shared/notices'
+import PlacesPanel from './PlacesPanel.vue'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
 
@@ -31,6 +32,12 @@ const CODES: Readonly<Record<Finding['code'], string>> = {
   'straight-seam': 'Straight seam',
   'tips-over': 'Falls over',
   'lock-lost': 'Lock not kept',
+  'see-through': 'Light falls through',
+  'turn-trap': 'Easy to turn wrongly',
+  access: 'Out of reach',
+  strained: 'Under strain',
+  'alike-colours': 'Colours look alike',
+  'never-seen': 'Never seen',
   loose: 'Without a place',
 }
 
@@ -83,7 +90,7 @@ const page = computed<StepPage | undefined>(() => {
   )
   return found.step === null ? steps[steps.length - 1] : steps[found.step - 1]
 })
-const ways = computed(() => (finding.value && open.model ? waysOut(open.model, finding.value) : []))
+const ways = computed(() => (finding.value && open.model ? waysOut(open.model, finding.value, open.report!.sections) : []))
 
 function take(way: WayOut): void {
   const problem = open.edit(way.label.toLowerCase(), way.change)
@@ -138,6 +145,7 @@ function onKey(event: KeyboardEvent): void {
           </ul>
         </section>
       </div>
+      <PlacesPanel v-if="open.model" :key="open.id" :model="open.model" :edit="open.edit" />
     </section>
     <section v-if="finding" class="one" aria-label="Finding" aria-live="polite">
       <div class="picture">

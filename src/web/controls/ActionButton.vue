@@ -2,8 +2,9 @@
 import { NButton } from 'naive-ui'
 
 /** A button with its shortcut shown where it acts. */
-withDefaults(defineProps<{ primary?: boolean; disabled?: boolean; shortcut?: string; describe?: string }>(), {
+withDefaults(defineProps<{ primary?: boolean; disabled?: boolean; shortcut?: string; describe?: string; submit?: boolean }>(), {
   primary: false,
+  submit: false,
   disabled: false,
   shortcut: '',
   describe: '',
@@ -12,7 +13,13 @@ const emit = defineEmits<{ click: [] }>()
 </script>
 
 <template>
-  <NButton :type="primary ? 'primary' : 'default'" :disabled="disabled" :aria-label="describe || undefined" @click="emit('click')">
+  <NButton
+    :type="primary ? 'primary' : 'default'"
+    :attr-type="submit ? 'submit' : 'button'"
+    :disabled="disabled"
+    :aria-label="describe || undefined"
+    @click="emit('click')"
+  >
     <slot />
     <kbd v-if="shortcut" class="shortcut" aria-hidden="true">{{ shortcut }}</kbd>
   </NButton>

@@ -1,0 +1,208 @@
+import type { BuiltSection, Finding } from '../plan'
+import { flatNodeBoxes, type Scene } from '../scene'
+import { finding, idsOf, nameParts } from './place'
+
+/** Sides of a cell of air, u: a stud by a stud by a plate. */
+const CELL = [10, 10, 4] as const
+/** What cannot pass through a gap of less than two studs by five plates: in cells. */
+const PROBE = [2, 2, 5] as const
+/** More cells than this are not looked at: the check says nothing then. */
+const MOST_CELLS = 6_000_000
+/** Openings of more cells than this are meant: a fence, a lattice. */
+const MOST_OPEN = 12
+/** A room is at least this many cells large; less is a nook. */
+const LEAST_ROOM = 60
+
+/**
+ * Gaps through which light falls into a room that is closed elsewhere: air that a fine thread reaches from outside, but a
+ * probe of two studs does not. Where a section's finished model has doors and windows, rooms are open, and nothing is said.
+ */
+export function lightGaps(built: BuiltSection): Finding[] {
+  let gaps = known.get(built.scene)
+  if (!gaps) known.set(built.scene, (gaps = findGaps(built.scene)))
+  return gaps.map((nodes) => {
+    const ids = idsOf(built, nodes)
+    return finding(
+      'see-through',
+      { section: built.base, step: null, parts: ids },
+      `Light falls through a small gap between ${nameParts(ids)} into a room that is closed elsewhere. Fill the gap, or open the room on purpose.`,
+    )
+  })
+}
+
+const known = new WeakMap<Scene, number[][]>()
+
+const SOLID = 1
+const OUTSIDE = 2
+const THREAD = 3
+
+/** For each room with a gap, the nodes around the gap. */
+function findGaps(scene: Scene): number[][] {
+  const air = Air.around(scene)
+  if (!air) return []
+  air.fill(OUTSIDE, air.anchorsFrom(0))
+  air.thread()
+  return air.rooms().flatMap(({ cells, mouth }) => (cells >= LEAST_ROOM && mouth.length <= MOST_OPEN ? [air.nodesAround(mouth)] : []))
+}
+
+/** The space around and in a section, cut into cells. */
+class Air {
+  private readonly state: Uint8Array
+
+  private constructor(
+    private readonly scene: Scene,
+    private readonly from: readonly number[],
+    private readonly size: readonly number[],
+  ) {
+    this.state = new Uint8Array(size[0]! * size[1]! * size[2]!)
+    const { boxes } = scene.bodies
+    for (let row = 0; row < scene.bodies.count; row++) this.fillBox(boxes.subarray(row * 6, row * 6 + 6))
+    for (const { hull, isStud } of scene.freeBodies) if (!isStud) this.fillBox([...hull.min, ...hull.max])
+  }
+
+  /** @returns undefined where there is nothing, or too much */
+  static around(scene: Scene): Air | undefined {
+    const boxes = flatNodeBoxes(scene)
+    const low = [Infinity, Infinity, Infinity]
+    const high = [-Infinity, -Infinity, -Infinity]
+    for (let i = 0; i < boxes.length; i += 6) {
+      for (const k of [0, 1, 2]) {
+        low[k] = Math.min(low[k]!, boxes[i + k]!)
+        high[k] = Math.max(high[k]!, boxes[i + 3 + k]!)
+      }
+    }
+    // Air on all sides, wide enough for the probe.
+    const from = low.map((value, k) => Math.floor(value / CELL[k]!) - PROBE[k]!)
+    const size = high.map((value, k) => Math.ceil(value / CELL[k]!) + PROBE[k]! - from[k]!)
+    const cells = size.reduce((a, b) => a * b, 1)
+    return Number.isFinite(cells) && cells <= MOST_CELLS ? new Air(scene, from, size) : undefined
+  }
+
+  private index(x: number, y: number, z: number): number {
+    return (z * this.size[1]! + y) * this.size[0]! + x
+  }
+
+  /** A cell is full when a body holds its middle. */
+  private fillBox(box: ArrayLike<number>): void {
+    const range = (k: 0 | 1 | 2): [number, number] => [
+      Math.ceil(box[k]! / CELL[k] - 0.5) - this.from[k]!,
+      Math.ceil(box[k + 3]! / CELL[k] - 0.5) - 1 - this.from[k]!,
+    ]
+    const [[x0, x1], [y0, y1], [z0, z1]] = [range(0), range(1), range(2)]
+    for (let z = z0; z <= z1; z++) for (let y = y0; y <= y1; y++) this.state.fill(SOLID, this.index(x0, y, z), this.index(x1, y, z) + 1)
+  }
+
+  /** Lowest corners of the probe that it reaches from a corner of the space, moving a cell at a time. */
+  anchorsFrom(start: number): Int32Array {
+    const [sx, sy, sz] = this.size as [number, number, number]
+    const fits = this.probeFits()
+    const queue = new Int32Array(fits.length)
+    const seen = new Uint8Array(fits.length)
+    let count = 0
+    queue[count++] = start
+    seen[start] = 1
+    for (let head = 0; head < count; head++) {
+      this.eachNeighbour(queue[head]!, sx, sy, sz, (next) => {
+        if (seen[next] === 1 || fits[next] === 0) return
+        seen[next] = 1
+        queue[count++] = next
+      })
+    }
+    return queue.subarray(0, count)
+  }
+
+  /** 1 for each cell at which the probe may stand with its lowest corner. Running minima along each axis. */
+  private probeFits(): Uint8Array {
+    const [sx, sy, sz] = this.size as [number, number, number]
+    const strides = [1, sx, sx * sy] as const
+    let fits: Uint8Array = this.state.map((state) => (state === SOLID ? 0 : 1))
+    for (const k of [0, 1, 2] as const) {
+      const next = new Uint8Array(fits.length)
+      for (let z = 0; z < sz; z++)
+        for (let y = 0; y < sy; y++)
+          for (let x = 0; x < sx; x++) {
+            if ([x, y, z][k]! + PROBE[k] > this.size[k]!) continue
+            const at = this.index(x, y, z)
+            let all = 1
+            for (let i = 0; i < PROBE[k]; i++) all &= fits[at + i * strides[k]]!
+            next[at] = all
+          }
+      fits = next
+    }
+    return fits
+  }
+
+  /** Marks all cells that the probe covers from its places. */
+  fill(mark: number, anchors: Int32Array): void {
+    const [sx, sy] = this.size as [number, number]
+    for (const anchor of anchors)
+      for (let z = 0; z < PROBE[2]; z++)
+        for (let y = 0; y < PROBE[1]; y++) for (let x = 0; x < PROBE[0]; x++) this.state[anchor + x + (y + z * sy) * sx] = mark
+  }
+
+  /** Marks all air that a thread reaches from outside, but the probe does not. */
+  thread(): void {
+    const [sx, sy, sz] = this.size as [number, number, number]
+    const queue: number[] = []
+    for (let at = 0; at < this.state.length; at++) if (this.state[at] === OUTSIDE) queue.push(at)
+    for (let head = 0; head < queue.length; head++) {
+      this.eachNeighbour(queue[head]!, sx, sy, sz, (next) => {
+        if (this.state[next] !== 0) return
+        this.state[next] = THREAD
+        queue.push(next)
+      })
+    }
+  }
+
+  /** Connected air that only a thread reaches: how large it is, and the cells where it meets the outside. */
+  rooms(): { cells: number; mouth: number[] }[] {
+    const [sx, sy, sz] = this.size as [number, number, number]
+    const seen = new Uint8Array(this.state.length)
+    const rooms: { cells: number; mouth: number[] }[] = []
+    for (let start = 0; start < this.state.length; start++) {
+      if (this.state[start] !== THREAD || seen[start] === 1) continue
+      const queue = [start]
+      const mouth: number[] = []
+      seen[start] = 1
+      for (let head = 0; head < queue.length; head++) {
+        let isMouth = false
+        this.eachNeighbour(queue[head]!, sx, sy, sz, (next) => {
+          if (this.state[next] === OUTSIDE) isMouth = true
+          if (this.state[next] !== THREAD || seen[next] === 1) return
+          seen[next] = 1
+          queue.push(next)
+        })
+        if (isMouth) mouth.push(queue[head]!)
+      }
+      rooms.push({ cells: queue.length, mouth })
+    }
+    return rooms
+  }
+
+  private eachNeighbour(at: number, sx: number, sy: number, sz: number, visit: (next: number) => void): void {
+    const x = at % sx
+    const y = Math.floor(at / sx) % sy
+    const z = Math.floor(at / (sx * sy))
+    if (x > 0) visit(at - 1)
+    if (x + 1 < sx) visit(at + 1)
+    if (y > 0) visit(at - sx)
+    if (y + 1 < sy) visit(at + sx)
+    if (z > 0) visit(at - sx * sy)
+    if (z + 1 < sz) visit(at + sx * sy)
+  }
+
+  /** Nodes whose boxes touch one of the cells, in the order of the section; a few tell the place. */
+  nodesAround(cells: readonly number[]): number[] {
+    const [sx, sy] = this.size as [number, number]
+    const boxes = flatNodeBoxes(this.scene)
+    const found = new Set<number>()
+    for (const at of cells) {
+      const corner = [at % sx, Math.floor(at / sx) % sy, Math.floor(at / (sx * sy))].map((value, k) => (value + this.from[k]!) * CELL[k]!)
+      for (let node = 0; node < this.scene.nodes.length; node++) {
+        const touches = [0, 1, 2].every((k) => boxes[node * 6 + k]! <= corner[k]! + CELL[k]! && boxes[node * 6 + 3 + k]! >= corner[k]!)
+        if (touches && this.scene.nodes[node]!.parts.length > 0) found.add(node)
+      }
+    }
+    return [...found].sort((a, b) => a - b).slice(0, 8)
+  }
+}

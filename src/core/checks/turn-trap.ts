@@ -1,0 +1,105 @@
+import type { Connector, Shape } from '../catalogue'
+import { viewMatrix, type StepLook } from '../picture'
+import type { BuiltSection, Finding } from '../plan'
+import { sectionById, type ModelDocument, type PlacedPart } from '../model'
+import { apply, axisOf, determinant, dot, DIRECTION_VECTORS, middle, multiply, TURNS, type Matrix, type Vec } from '../space'
+import type { Scene } from '../scene'
+import { finding, nameParts, stepNumber } from './place'
+
+/** How far a side may be turned away from the viewer and still show. */
+const AWAY = 0.15
+/** From this share of mirrored parts on, a section is meant to be the same on both sides. */
+const SYMMETRIC = 0.7
+/** Fewer parts do not make a pattern. */
+const LEAST_PARTS = 12
+
+/** Pieces that are easy to put in the wrong way round, and what stands differently on the two sides of a section. */
+export function turnTraps(model: ModelDocument, built: BuiltSection, looks: readonly StepLook[]): Finding[] {
+  // Where the designer has said something in the step, the picture need not say it too.
+  const { steps = [], planRest } = sectionById(model, built.base)
+  const isNoted = (step: number | null): boolean => planRest !== true && step !== null && (steps[step - 1]?.note ?? '') !== ''
+  return [...blindSides(built, looks), ...oddPairs(built)].filter((found) => !isNoted(found.step))
+}
+
+/** Side studs that point away from the viewer, on pieces that look the same from the back: the picture cannot tell how they go. */
+function blindSides(built: BuiltSection, looks: readonly StepLook[]): Finding[] {
+  return built.steps.flatMap((step, i) => {
+    const view = looks[i]?.view ?? 0
+    const toViewer = multiply(viewMatrix(view), TURNS[built.lies[i] ?? 0]!)
+    const traps = step.filter((node) => {
+      const { kind, parts } = built.scene.nodes[node]!
+      return kind === 'part' && isBlind(parts[0]!, toViewer)
+    })
+    if (traps.length === 0) return []
+    const ids = traps.map((node) => built.scene.nodes[node]!.id)
+    const message = `The studs on the side of ${nameParts(ids)} point away from the viewer, so the picture does not tell which way round ${ids.length === 1 ? 'it goes' : 'they go'}. Say it in a note.`
+    return [finding('turn-trap', { section: built.id, step: i + 1, parts: ids }, message)]
+  })
+}
+
+function isBlind({ shape, pose }: PlacedPart, toViewer: Matrix): boolean {
+  const sides = sideStuds(shape)
+  if (sides.length === 0 || !hasPlainBody(shape)) return false
+  return sides.every(({ facing }) => dot(apply(multiply(toViewer, pose.matrix), DIRECTION_VECTORS[facing]!), [0, 0, 1]) > AWAY)
+}
+
+const sideStuds = (shape: Shape): readonly Connector[] =>
+  shape.connectors.filter((connector) => connector.kind === 'stud' && axisOf(connector.facing) !== 2)
+
+/** One box: without its side studs it would be the same from all sides. */
+const hasPlainBody = (shape: Shape): boolean => shape.bodies.length === 1
+
+/** Pairs on the two sides of an otherwise symmetric section that are turned differently. */
+function oddPairs(built: BuiltSection): Finding[] {
+  let pairs = known.get(built.scene)
+  if (!pairs) known.set(built.scene, (pairs = findOddPairs(built.scene)))
+  return pairs.map((pair) => {
+    const ids = pair.map((node) => built.scene.nodes[node]!.id)
+    const step = Math.max(...pair.map((node) => stepNumber(built, node) ?? 0)) || null
+    const message = `${nameParts(ids)} stand on the two sides of a section that is the same left and right, but one is turned differently. If that is meant, say so in a note.`
+    return finding('turn-trap', { section: built.id, step, parts: ids }, message)
+  })
+}
+
+const known = new WeakMap<Scene, (readonly [number, number])[]>()
+
+function findOddPairs(scene: Scene): (readonly [number, number])[] {
+  if (scene.nodes.length < LEAST_PARTS) return []
+  const low = Math.min(...scene.nodeBoxes.map(({ min }) => min[0]))
+  const high = Math.max(...scene.nodeBoxes.map(({ max }) => max[0]))
+  const at = new Map<string, number>()
+  scene.nodes.forEach((spec, node) => {
+    if (spec.kind === 'part') at.set(placeKey(spec.parts[0]!, middle(scene.nodeBoxes[node]!)), node)
+  })
+  const odd: (readonly [number, number])[] = []
+  let mirrored = 0
+  scene.nodes.forEach((spec, node) => {
+    if (spec.kind !== 'part') return
+    const [x, y, z] = middle(scene.nodeBoxes[node]!)
+    const other = at.get(placeKey(spec.parts[0]!, [low + high - x, y, z]))
+    if (other === undefined) return
+    if (isMirrorOf(spec.parts[0]!, scene.nodes[other]!.parts[0]!)) mirrored++
+    else if (node < other) odd.push([node, other])
+  })
+  return mirrored >= SYMMETRIC * scene.nodes.length ? odd : []
+}
+
+const placeKey = ({ shape, colour }: PlacedPart, at: Vec): string => `${shape.id} ${colour} ${at.join()}`
+
+/** Whether two parts of one shape look like each other's image in a mirror across x. */
+function isMirrorOf(a: PlacedPart, b: PlacedPart): boolean {
+  const flip: Matrix = [-1, 0, 0, 0, 1, 0, 0, 0, 1]
+  return outlineText(a, multiply(flip, a.pose.matrix)) === outlineText(b, b.pose.matrix)
+}
+
+/** The directions in which a shape turns its surfaces, by area: enough to tell one turn from another. */
+function outlineText({ shape }: PlacedPart, matrix: Matrix): string {
+  if (determinant(matrix) === 0) return ''
+  const facets = shape.mesh.map(({ normal, corners }) => {
+    const seen = apply(matrix, normal).map((value) => Math.round(value * 100) + 0)
+    const centre = corners.reduce<Vec>((sum, corner) => [sum[0] + corner[0], sum[1] + corner[1], sum[2] + corner[2]], [0, 0, 0])
+    const from = apply(matrix, centre.map((value, k) => value / corners.length - shape.box[k]! / 2) as unknown as Vec)
+    return `${seen.join()}@${from.map((value) => Math.round(value * 10) + 0).join()}`
+  })
+  return facets.sort().join(' ')
+}

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { NInput } from 'naive-ui'
+import { computed, ref, useId } from 'vue'
+import { addPlace, removePlace, type ModelDocument } from '@core/model'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+import { notify } from '../shared/notices'
+
+/** Places that must stay within reach while the model grows: a seat, a jar's shelf, a battery. */
+const props = defineProps<{
+  model: ModelDocument
+  edit: (label: string, change: (model: ModelDocument) => ModelDocument) => string | undefined
+}>()
+
+const section = ref(props.model.root)
+const part = ref('')
+const name = ref('')
+const [partField, nameField, list] = [useId(), useId(), useId()]
+
+const sections = computed(() =>
+  props.model.sections.filter(({ parts }) => (parts?.length ?? 0) > 0).map(({ id, name: label }) => ({ value: id, label })),
+)
+const parts = computed(() => props.model.sections.find(({ id }) => id === section.value)?.parts ?? [])
+const places = computed(() =>
+  props.model.sections.flatMap(({ id, name: label, places: own }) => (own ?? []).map((place, i) => ({ ...place, section: id, label, i }))),
+)
+
+function add(): void {
+  const problem = props.edit('keep a place within reach', (model) => addPlace(model, section.value, { name: name.value, part: part.value }))
+  if (problem) return notify(problem, { isError: true })
+  part.value = ''
+  name.value = ''
+}
+function remove(id: string, index: number): void {
+  props.edit('a place may be closed', (model) => removePlace(model, id, index))
+}
+</script>
+
+<template>
+  <details class="places" :open="places.length > 0">
+    <summary>Places to keep within reach</summary>
+    <p class="faint">The room above a part, such as a seat or a shelf. A step that closes the last way to it is reported.</p>
+    <ul>
+      <li v-for="place in places" :key="`${place.section} ${place.i}`">
+        <span
+          ><b>{{ place.name }}</b> above {{ place.part }} in {{ place.label }}</span
+        >
+        <button class="plain-button" :aria-label="`Remove the place ${place.name}`" @click="remove(place.section, place.i)">Remove</button>
+      </li>
+    </ul>
+    <form @submit.prevent="add" @keydown.stop>
+      <ChoiceList v-model="section" label="Section" :options="sections" />
+      <label :for="partField">Part</label>
+      <NInput v-model:value="part" placeholder="The part it is above" :input-props="{ id: partField, list }" />
+      <datalist :id="list">
+        <option v-for="own in parts.slice(0, 500)" :key="own.id" :value="own.id">{{ own.shape }}</option>
+      </datalist>
+      <label :for="nameField">Name</label>
+      <NInput v-model:value="name" placeholder="Seat" :maxlength="200" :input-props="{ id: nameField }" />
+      <ActionButton submit>Keep within reach</ActionButton>
+    </form>
+  </details>
+</template>
+
+<style scoped>
+.places {
+  margin-top: 26px;
+  border-top: 1px solid var(--rule);
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+ul {
+  list-style: none;
+  margin: 0 0 10px;
+  padding: 0;
+}
+li {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  min-height: 44px;
+  overflow-wrap: anywhere;
+}
+form {
+  display: flex;
+  flex-direction: column;
+  align-items: stretch;
+  gap: 4px;
+}
+form :deep(button) {
+  align-self: flex-start;
+  margin-top: 6px;
+}
+label {
+  color: var(--faint);
+  font-size: 0.92rem;
+}
+</style>
