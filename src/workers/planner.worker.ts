@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { reportModel, viewsOf, type LookCache, type Report } from '@core/checks'
+import { reportModel, viewsOf, type Level, type LookCache, type Report } from '@core/checks'
 import { plainFault, type PlainFault } from '@core/fault'
 import { readCsv } from '@core/formats'
 import { checkModel, readModelText, type ModelDocument } from '@core/model'
@@ -29,6 +29,8 @@ export interface PlanSettings {
   readonly density: Density
   /** How long to look for a better order. */
   readonly effort: Effort
+  /** What the finished model must stand. */
+  readonly level: Level
 }
 
 /** What one school of builders would make of the model. */
@@ -64,7 +66,12 @@ function intern(model: ModelDocument): ModelDocument {
 
 let planned: PlannedModel | undefined
 
-const optionsOf = ({ strategy, density, effort }: PlanSettings) => ({ strategy, limits: DENSITIES[density], effort: EFFORTS[effort] })
+const optionsOf = ({ strategy, density, effort, level }: PlanSettings) => ({
+  level,
+  strategy,
+  limits: DENSITIES[density],
+  effort: EFFORTS[effort],
+})
 
 const api = {
   plan(model: ModelDocument, settings: PlanSettings, progress: (fraction: number) => void): PlanAnswer {

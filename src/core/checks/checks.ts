@@ -11,11 +11,16 @@ import { lostPlaces } from './access'
 import { lightGaps } from './light'
 import { neverSeen } from './never-seen'
 import { turnTraps } from './turn-trap'
-import { weakJoints } from './weak'
+import { weakJoints, type Level } from './weak'
 import { wayInWords } from './words'
 
 /** Everything the checks find, errors first, then in building order. */
-export function findFindings(model: ModelDocument, planned: PlannedModel, looks?: readonly (readonly StepLook[])[]): Finding[] {
+export function findFindings(
+  model: ModelDocument,
+  planned: PlannedModel,
+  looks?: readonly (readonly StepLook[])[],
+  level: Level = 'home',
+): Finding[] {
   const findings = planned.built.flatMap((built, i) => [
     ...(built.derivedFrom === undefined ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built)] : []),
     ...steps(built),
@@ -23,7 +28,7 @@ export function findFindings(model: ModelDocument, planned: PlannedModel, looks?
     ...blocked(built),
     ...holding(built),
     ...hidden(built, looks?.[i] ?? []),
-    ...weakJoints(built),
+    ...weakJoints(built, level),
     ...straightSeams(built),
     ...tipsOver(built, built.id === model.root),
     ...turnTraps(model, built, looks?.[i] ?? []),

@@ -14,6 +14,7 @@ import {
   type Refine,
 } from '../plan'
 import { findFindings } from './checks'
+import type { Level } from './weak'
 
 /** A plan with everything that is printed with it. */
 export interface Report extends ModelPlan {
@@ -31,10 +32,15 @@ export interface Reported {
 /** Remembers looks by the built section they belong to. */
 export type LookCache = WeakMap<object, readonly StepLook[]>
 
+export interface ReportOptions extends PlanOptions {
+  /** How much the finished model must stand. */
+  readonly level?: Level
+}
+
 /** Plans, looks at every step and repairs what does not show, checks and measures. Progress runs from 0 to 1. */
 export function reportModel(
   model: ModelDocument,
-  options: PlanOptions = {},
+  options: ReportOptions = {},
   cache?: PlanCache,
   lookCache: LookCache = new WeakMap(),
 ): Reported {
@@ -50,7 +56,7 @@ export function reportModel(
   const report: Report = {
     ...planned.plan,
     measures: measurePlan(planned.built, shares),
-    findings: findFindings(model, planned, looks),
+    findings: findFindings(model, planned, looks, options.level),
   }
   return { report, planned, looks }
 }

@@ -2,50 +2,74 @@ import { massOf } from '../catalogue'
 import { findBridges } from '../joints'
 import type { BuiltSection, Finding } from '../plan'
 import type { Scene } from '../scene'
-import { length, middle, subtract, type Vec } from '../space'
+import { length, middle, MINUS_Z, subtract, type Vec } from '../space'
 import { finding, grams, idsOf, nameParts, stepNumber } from './place'
 
-/** A group on one stud is weak from this mass on, g, … */
-const HEAVY = 4
-/** … or when its middle lies this far from the stud, u. */
-const FAR = 60
+/** What a model must stand: being looked at, or a box in a car. */
+export type Level = 'home' | 'travel'
 
-/** A group that hangs on one stud. */
+/** A group on so many studs is weak from this mass on, g, or when its middle lies this far from them, u. */
+interface Bounds {
+  readonly studs: number
+  readonly heavy: number
+  readonly far: number
+}
+const BOUNDS: Readonly<Record<Level, readonly Bounds[]>> = {
+  home: [{ studs: 1, heavy: 4, far: 60 }],
+  travel: [
+    { studs: 1, heavy: 1.5, far: 30 },
+    { studs: 2, heavy: 8, far: 80 },
+  ],
+}
+
+/** A group that hangs on one joint. */
 interface WeakGroup {
   readonly joint: number
   readonly nodes: readonly number[]
   readonly mass: number
 }
 
-/** Groups that hold to the rest by one stud alone: bridges of the joint graph. Of groups within groups the largest is named. */
-export function weakJoints(built: BuiltSection): Finding[] {
+/** Groups that hold to the rest by one weak joint alone: bridges of the joint graph. Of groups within groups the largest is named. */
+export function weakJoints(built: BuiltSection, level: Level): Finding[] {
   // What hangs on what does not depend on steps, so it is found once for a scene.
-  let groups = known.get(built.scene)
-  if (!groups) known.set(built.scene, (groups = findWeakGroups(built)))
-  return groups.map(({ nodes, mass }) => {
+  let groups = known[level].get(built.scene)
+  if (!groups) known[level].set(built.scene, (groups = findWeakGroups(built, BOUNDS[level])))
+  return groups.map(({ joint, nodes, mass }) => {
     const ids = idsOf(
       built,
       [...nodes].sort((a, b) => a - b),
     )
+    const { studs } = built.joints.list[joint]!
     const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
-    const message = `${nameParts(ids)}, ${grams(mass)} in all, hold to the rest by one stud only. Add a part that ties them at a second place.`
+    const hold = studs === 1 ? 'one stud' : `${studs} studs in one place`
+    const pressed = pressedIn(built, nodes)
+    const message = `${nameParts(ids)}, ${grams(mass)} in all, hold to the rest by ${hold} only.${pressed} Add a part that ties them at a second place.`
     return finding('weak-joint', { section: built.base, step: Math.max(...steps) || null, parts: ids }, message)
   })
 }
 
-const known = new WeakMap<Scene, readonly WeakGroup[]>()
+/** Where a builder presses on a group that hangs already: parts put on it in later steps than its first. */
+function pressedIn(built: BuiltSection, nodes: readonly number[]): string {
+  const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
+  const first = Math.min(...steps)
+  const pressing = nodes.filter((node, i) => steps[i]! > first && built.arrives[node] === MINUS_Z)
+  if (pressing.length === 0) return ''
+  const step = Math.min(...pressing.map((node) => stepNumber(built, node) ?? 0))
+  return ` Step ${step} presses on them while they hang so: hold them from below.`
+}
 
-function findWeakGroups(built: BuiltSection): WeakGroup[] {
+const known: Readonly<Record<Level, WeakMap<Scene, readonly WeakGroup[]>>> = { home: new WeakMap(), travel: new WeakMap() }
+
+function findWeakGroups(built: BuiltSection, levels: readonly Bounds[]): WeakGroup[] {
   const { scene, joints } = built
   const masses = nodeMasses(scene)
   const total = masses.reduce((a, b) => a + b, 0)
   const groups = findBridges(joints, scene.nodes.length)
-    .filter(({ joint }) => joints.list[joint]!.studs === 1)
     .map(({ joint, beyond }) => {
       const mass = beyond.reduce((sum, node) => sum + masses[node]!, 0)
       return mass * 2 <= total ? { joint, nodes: beyond, mass } : { joint, nodes: rest(scene, beyond), mass: total - mass }
     })
-    .filter((group) => group.nodes.length > 1 && isWeak(built, group, masses))
+    .filter((group) => group.nodes.length > 1 && levels.some((bounds) => isWeak(built, group, bounds, masses)))
     .sort((a, b) => b.nodes.length - a.nodes.length || Math.min(...a.nodes) - Math.min(...b.nodes))
   const named = new Set<number>()
   return groups.filter(({ nodes }) => {
@@ -72,12 +96,13 @@ function rest(scene: Scene, beyond: readonly number[]): number[] {
   return scene.nodes.map((_, node) => node).filter((node) => !inside.has(node))
 }
 
-function isWeak(built: BuiltSection, group: WeakGroup, masses: Float64Array): boolean {
-  if (group.mass >= HEAVY) return true
+function isWeak(built: BuiltSection, group: WeakGroup, { studs, heavy, far }: Bounds, masses: Float64Array): boolean {
+  if (built.joints.list[group.joint]!.studs > studs) return false
+  if (group.mass >= heavy) return true
   const { held } = built.joints
   const at = held.start[group.joint]! * 3
   const stud: Vec = [held.places[at]!, held.places[at + 1]!, held.places[at + 2]!]
-  return length(subtract(middleOfMass(built.scene, group.nodes, masses), stud)) >= FAR
+  return length(subtract(middleOfMass(built.scene, group.nodes, masses), stud)) >= far
 }
 
 /** Centre of mass of nodes, u, each taken at the middle of its box. */

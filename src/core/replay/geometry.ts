@@ -1,6 +1,7 @@
 import { extendCatalogue, type Catalogue, type Shape } from '../catalogue'
 import type { ModelDocument, Part } from '../model'
 import { apply, DIRECTION_VECTORS, mirrorMatrix, multiply, rotationMatrix, turnFromText, TURNS, type Matrix, type Vec } from '../space'
+import { isLoosePair, loosened, looseObstacle, type Solid } from './loose-pose'
 
 /**
  * Where everything stands and what is in the way of it, worked out plainly and slowly: the second implementation that proofs of
@@ -8,13 +9,13 @@ import { apply, DIRECTION_VECTORS, mirrorMatrix, multiply, rotationMatrix, turnF
  */
 
 type Corner = [number, number, number]
-interface Brick {
+export interface Brick {
   min: Corner
   max: Corner
   /** Stops bodies but not studs. */
   open: boolean
 }
-interface Stud {
+export interface Stud {
   foot: Corner
   axis: Vec
 }
@@ -24,7 +25,13 @@ export interface Thing {
   boxes: Brick[]
   studs: Stud[]
   sockets: Stud[]
+  /** What of it stands in a free pose. */
+  solids: Solid[]
+  freeStuds: Stud[]
+  freeSockets: Stud[]
 }
+
+const NOTHING_FREE = { solids: [], freeStuds: [], freeSockets: [] }
 
 const plus = (a: Vec, b: Vec): Corner => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 
@@ -44,6 +51,7 @@ function thingOf(part: Part, shape: Shape): Thing {
     id: part.id,
     boxes: shape.bodies.map((b) => boxBetween(plus(apply(turn, b.min), shift), plus(apply(turn, b.max), shift), b.open === true)),
     ...connectors(shape, (v) => plus(apply(turn, v), shift), turn),
+    ...NOTHING_FREE,
   }
 }
 
@@ -54,6 +62,8 @@ function connectors(shape: Shape, place: (v: Vec) => Corner, turn: Matrix): { st
 }
 
 function moved(thing: Thing, id: string, matrix: Matrix, at: Vec): Thing {
+  if (!isLattice(matrix, at)) return { id, boxes: [], studs: [], sockets: [], ...loosened(thing, matrix, at, studBrick) }
+  const { solids, freeStuds, freeSockets } = loosened({ ...thing, boxes: [], studs: [], sockets: [] }, matrix, at, studBrick)
   const place = (v: Vec): Corner => plus(apply(matrix, v), at)
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: place(foot), axis: apply(matrix, axis) })
   return {
@@ -61,14 +71,22 @@ function moved(thing: Thing, id: string, matrix: Matrix, at: Vec): Thing {
     boxes: thing.boxes.map((b) => boxBetween(place(b.min), place(b.max), b.open)),
     studs: thing.studs.map(stud),
     sockets: thing.sockets.map(stud),
+    solids,
+    freeStuds,
+    freeSockets,
   }
 }
+
+const isLattice = (matrix: Matrix, at: Vec): boolean => matrix.every(Number.isInteger) && at.every(Number.isInteger)
 
 export const union = (id: string, things: readonly Thing[]): Thing => ({
   id,
   boxes: things.flatMap((t) => t.boxes),
   studs: things.flatMap((t) => t.studs),
   sockets: things.flatMap((t) => t.sockets),
+  solids: things.flatMap((t) => t.solids),
+  freeStuds: things.flatMap((t) => t.freeStuds),
+  freeSockets: things.flatMap((t) => t.freeSockets),
 })
 
 export class Geometry {
@@ -87,17 +105,9 @@ export class Geometry {
   copy(sectionId: string, id: string): Thing | undefined {
     const copy = this.section(sectionId).copies?.find((candidate) => candidate.id === id)
     if (!copy) return undefined
-    if (this.isFree(sectionId, id)) throw new RangeError(`copy ${id} is in a free pose`)
     const turn = copy.rotate ? rotationMatrix(copy.rotate) : TURNS[turnFromText(copy.turn ?? '+x+y')!]!
     const matrix = copy.mirror ? multiply(turn, mirrorMatrix(copy.mirror)) : turn
     return moved(this.whole(copy.section), copy.id, matrix, copy.at)
-  }
-
-  /** Whether a copy is turned by free angles, or holds one that is: boxes along the axes do not describe it. */
-  isFree(sectionId: string, id: string): boolean {
-    const copy = this.section(sectionId).copies!.find((candidate) => candidate.id === id)!
-    if (copy.rotate?.some((angle) => angle % 90 !== 0) || copy.at.some((value) => !Number.isInteger(value))) return true
-    return (this.section(copy.section).copies ?? []).some((inner) => this.isFree(copy.section, inner.id))
   }
 
   section(id: string) {
@@ -158,6 +168,16 @@ function wayIn(box: Brick, direction: Vec): Brick {
 
 /** Why a thing cannot come in along a direction past what is there; undefined when it can. */
 export function obstacle(thing: Thing, direction: Vec, present: readonly Thing[]): string | undefined {
+  const isLoose = (other: Thing): boolean => isLoosePair(thing, other, direction)
+  for (const other of present.filter(isLoose)) {
+    const by = looseObstacle(thing, direction, other, studBrick)
+    if (by !== undefined) return by
+  }
+  const lattice = present.filter((other) => !isLoose(other))
+  return lattice.length === 0 ? undefined : latticeObstacle(thing, direction, lattice)
+}
+
+function latticeObstacle(thing: Thing, direction: Vec, present: readonly Thing[]): string | undefined {
   const travelAxis = axisIndex(direction)
   const across = (studs: readonly Stud[]): Brick[] => studs.filter((s) => axisIndex(s.axis) !== travelAxis).map(studBrick)
   const bodies = thing.boxes.map((box) => wayIn(box, direction))
@@ -209,7 +229,7 @@ function homeObstacle(thing: Thing, press: Vec, present: readonly Thing[]): stri
 function shifted(thing: Thing, by: Vec): Thing {
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: plus(foot, by), axis })
   return {
-    id: thing.id,
+    ...thing,
     boxes: thing.boxes.map((box) => boxBetween(plus(box.min, by), plus(box.max, by), box.open)),
     studs: thing.studs.map(stud),
     sockets: thing.sockets.map(stud),
@@ -234,7 +254,14 @@ export function jointAxes(a: Thing, b: Thing): Set<number> {
   return axes
 }
 
-export const lowest = (things: readonly Thing[]): number => Math.min(...things.flatMap((t) => t.boxes.map((b) => b.min[2])))
+export const lowest = (things: readonly Thing[]): number =>
+  Math.min(
+    ...things.flatMap((t) => t.boxes.map((b) => b.min[2])),
+    // The table is asked of bodies; a stud that reaches lower is not a foot.
+    ...things.flatMap((t) =>
+      t.solids.filter(({ axis }) => axis === undefined).flatMap(({ corners }) => corners.map((corner) => corner[2])),
+    ),
+  )
 
 /** Groups that hold together. */
 export function groupsOf(things: readonly Thing[]): Thing[][] {

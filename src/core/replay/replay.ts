@@ -11,19 +11,11 @@ export interface PrintedPlan {
 
 /**
  * Replays a printed plan and names every breach of "buildable" 1, 2, 3 and 5, in words. Built afresh from the model and the
- * printed text, it trusts nothing the planner says. Copies in free poses are not replayed; `unproven` names them.
+ * printed text, it trusts nothing the planner says.
  */
 export function replay(model: ModelDocument, plan: PrintedPlan, limits: StepLimits = NORMAL_LIMITS): string[] {
   const geometry = new Geometry(model)
   return plan.sections.flatMap((section) => [...replaySection(geometry, plan, section, limits), ...onceEach(model, plan, section)])
-}
-
-/** Copies that stand in free poses, as "section/copy": their ways in are not proven by the replay. */
-export function unproven(model: ModelDocument): string[] {
-  const geometry = new Geometry(model)
-  return model.sections.flatMap((section) =>
-    (section.copies ?? []).filter((copy) => geometry.isFree(section.id, copy.id)).map((copy) => `${section.id}/${copy.id}`),
-  )
 }
 
 function baseOf(plan: PrintedPlan, section: SectionPlan): string {
@@ -62,10 +54,9 @@ function replaySection(geometry: Geometry, plan: PrintedPlan, section: SectionPl
       const joined = 'section' in move ? move.section : 'copy' in move ? copyOf(geometry, base, move.copy).section : undefined
       if (joined !== undefined && plan.sections.findIndex((s) => s.id === joined) >= place)
         breaches.push(`${where}: ${joined} is not finished`)
-      if ('copy' in move && geometry.isFree(base, move.copy)) continue
       for (const thing of thingsOf(geometry, plan, section, move)) {
         // A section without parts is joined, but nothing moves.
-        if (thing.boxes.length === 0) continue
+        if (thing.boxes.length + thing.solids.length === 0) continue
         const direction = directionOf(move.direction)
         const near = table.near(thing, direction)
         const by =

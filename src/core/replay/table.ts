@@ -1,4 +1,5 @@
 import { key, lowest, type Thing } from './geometry'
+import { looseJoints } from './loose-pose'
 import type { Vec } from '../space'
 
 /** Things that hold together: how low they reach, since which step the oldest lies there, and who they are. */
@@ -15,6 +16,8 @@ export class Table {
   private readonly things: Thing[] = []
   private readonly hulls: { min: number[]; max: number[] }[] = []
   private readonly root: number[] = []
+  /** Things of which something stands in a free pose. */
+  private readonly free: number[] = []
   private readonly groups = new Map<number, LooseGroup>()
   private readonly studs = new Map<string, number[]>()
   private readonly sockets = new Map<string, number[]>()
@@ -28,6 +31,9 @@ export class Table {
     this.groups.set(index, { low, since: step, things: [thing] })
     for (const { foot, axis } of thing.studs) this.meet(index, this.studs, key(foot, axis), this.sockets, key(foot, negated(axis)))
     for (const { foot, axis } of thing.sockets) this.meet(index, this.sockets, key(foot, axis), this.studs, key(foot, negated(axis)))
+    if (thing.solids.length > 0) this.free.push(index)
+    const others = thing.solids.length > 0 ? this.things.map((_, i) => i) : this.free
+    for (const other of others) if (other !== index && looseJoints(thing, this.things[other]!).length > 0) this.join(index, other)
   }
 
   /** Groups that do not hold to the first thing of all. */
@@ -79,7 +85,11 @@ export class Table {
 
 const negated = (v: Vec): Vec => [-v[0], -v[1], -v[2]]
 
-function hullOf({ boxes }: Thing): { min: number[]; max: number[] } {
+function hullOf({ boxes, solids }: Thing): { min: number[]; max: number[] } {
   const axes = [0, 1, 2] as const
-  return { min: axes.map((k) => Math.min(...boxes.map((b) => b.min[k]))), max: axes.map((k) => Math.max(...boxes.map((b) => b.max[k]))) }
+  const corners = solids.flatMap((solid) => solid.corners)
+  return {
+    min: axes.map((k) => Math.min(...boxes.map((b) => b.min[k]), ...corners.map((corner) => corner[k]))),
+    max: axes.map((k) => Math.max(...boxes.map((b) => b.max[k]), ...corners.map((corner) => corner[k]))),
+  }
 }

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { layRail, makePages, type StepPage } from '@core/booklet'
-import { waysOut, type WayOut } from '@core/checks'
+import { waysOut, type Level, type WayOut } from '@core/checks'
 import type { Finding, Severity } from '@core/plan'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -47,6 +47,12 @@ const chosen = ref(0)
 
 const lanes = computed(() => new Map(layRail(open.bundle!).lanes.map((lane) => [lane.section, lane])))
 const findings = computed(() => open.report!.findings)
+const LEVELS: Readonly<Record<Level, string>> = { home: 'At home', travel: 'For travel, stricter' }
+const levelOptions = Object.entries(LEVELS).map(([value, label]) => ({ value, label }))
+const level = computed({
+  get: (): string => open.settings.level,
+  set: (value) => void open.useSettings({ ...open.settings, level: value as Level }),
+})
 const sectionOptions = computed(() => [
   { value: 'all', label: 'All sections' },
   ...[...new Set(findings.value.map((found) => found.section))].map((id) => ({ value: id, label: sectionName(id) })),
@@ -115,6 +121,7 @@ function onKey(event: KeyboardEvent): void {
   <main class="checks-screen">
     <section class="list">
       <h1>Checks</h1>
+      <div class="filters"><ChoiceList v-model="level" label="Must stand" :options="levelOptions" /></div>
       <div v-if="findings.length > 0" class="filters">
         <ChoiceList v-model="section" label="Where" :options="sectionOptions" />
         <ChoiceList v-model="code" label="What" :options="codeOptions" />

@@ -26,7 +26,7 @@ export interface StoredModel {
   readonly settings?: PlanSettings
 }
 
-export const USUAL_SETTINGS: PlanSettings = { strategy: 'ground-up', density: 'normal', effort: 'normal' }
+export const USUAL_SETTINGS: PlanSettings = { strategy: 'ground-up', density: 'normal', effort: 'normal', level: 'home' }
 
 class LibraryDatabase extends Dexie {
   models!: Table<StoredModel, string>
