@@ -6,7 +6,7 @@ import { hasErrors, reportModel, type Report, type ReportOptions } from '@core/c
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { csvLosses, readCsv, writeCsv, writeModelText } from '@core/formats'
 import { LIMITS, readModelText, type ModelDocument } from '@core/model'
-import { DENSITIES, EFFORTS, STRATEGIES, type Density, type Effort, type PlanOptions } from '@core/plan'
+import { DENSITIES, EFFORTS, SEED, STRATEGIES, type Density, type Effort, type PlanOptions } from '@core/plan'
 import { replay } from '@core/replay'
 import { writeBooklet } from './booklet'
 import { writePicture } from './picture'
@@ -83,7 +83,7 @@ function planOptions(values: Values): ReportOptions {
     throw new Fault('unknown-effort', `There is no effort “${effort}”.`, { wayOut: `Known: ${Object.keys(EFFORTS).join(', ')}.` })
   }
   const level = values['for-travel'] === true ? 'travel' : 'home'
-  return { strategy, limits, level, effort: EFFORTS[effort], seed: wholeNumber('seed', values.seed, 1) }
+  return { strategy, limits, level, effort: EFFORTS[effort], seed: wholeNumber('seed', values.seed, SEED) }
 }
 
 const isDensity = (text: string): text is Density => Object.hasOwn(DENSITIES, text)

@@ -48,10 +48,10 @@ describe('checks', () => {
     ]
     const all = oneSection(box, [{ add: box.map((p) => p.id) }])
     const found = findings(all)
-    expect(found).toHaveLength(1)
+    expect(found.map(({ code }) => code)).toEqual(['hidden', 'never-seen'])
     expect(found[0]).toMatchObject({ code: 'hidden', severity: 'warning', step: 1 })
     expect(found[0]!.parts).toContain('in')
-    expect(codes(oneSection(box))).toEqual([])
+    expect(codes(oneSection(box))).toEqual(['never-seen'])
   })
 
   it('no-mirror-twin: only at the copy that mirrors', () => {

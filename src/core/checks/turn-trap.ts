@@ -2,7 +2,7 @@ import type { Connector, Shape } from '../catalogue'
 import { viewMatrix, type StepLook } from '../picture'
 import type { BuiltSection, Finding } from '../plan'
 import { sectionById, type ModelDocument, type PlacedPart } from '../model'
-import { apply, axisOf, determinant, dot, DIRECTION_VECTORS, middle, multiply, TURNS, type Matrix, type Vec } from '../space'
+import { apply, axisOf, dot, DIRECTION_VECTORS, middle, multiply, TURNS, type Matrix, type Vec } from '../space'
 import type { Scene } from '../scene'
 import { finding, nameParts, stepNumber } from './place'
 
@@ -88,17 +88,35 @@ const placeKey = ({ shape, colour }: PlacedPart, at: Vec): string => `${shape.id
 
 /** Whether two parts of one shape look like each other's image in a mirror across x. */
 function isMirrorOf(a: PlacedPart, b: PlacedPart): boolean {
-  const flip: Matrix = [-1, 0, 0, 0, 1, 0, 0, 0, 1]
-  return outlineText(a, multiply(flip, a.pose.matrix)) === outlineText(b, b.pose.matrix)
+  return outlineOf(a.shape, flipped(a.pose.matrix)) === outlineOf(b.shape, b.pose.matrix)
 }
 
-/** The directions in which a shape turns its surfaces, by area: enough to tell one turn from another. */
-function outlineText({ shape }: PlacedPart, matrix: Matrix): string {
-  if (determinant(matrix) === 0) return ''
+const FLIP: Matrix = [-1, 0, 0, 0, 1, 0, 0, 0, 1]
+const flips = new WeakMap<Matrix, Matrix>()
+
+/** The turns of the lattice are a few matrices used everywhere, so each is flipped once. */
+function flipped(matrix: Matrix): Matrix {
+  let flip = flips.get(matrix)
+  if (!flip) flips.set(matrix, (flip = multiply(FLIP, matrix)))
+  return flip
+}
+
+const outlines = new WeakMap<Shape, WeakMap<Matrix, string>>()
+
+function outlineOf(shape: Shape, matrix: Matrix): string {
+  let known = outlines.get(shape)
+  if (!known) outlines.set(shape, (known = new WeakMap()))
+  let text = known.get(matrix)
+  if (text === undefined) known.set(matrix, (text = outlineText(shape, matrix)))
+  return text
+}
+
+/** Where a shape has its surfaces and how they face: equal for two turns of a shape that look the same. */
+function outlineText(shape: Shape, matrix: Matrix): string {
   const facets = shape.mesh.map(({ normal, corners }) => {
     const seen = apply(matrix, normal).map((value) => Math.round(value * 100) + 0)
-    const centre = corners.reduce<Vec>((sum, corner) => [sum[0] + corner[0], sum[1] + corner[1], sum[2] + corner[2]], [0, 0, 0])
-    const from = apply(matrix, centre.map((value, k) => value / corners.length - shape.box[k]! / 2) as unknown as Vec)
+    const sum = corners.reduce<Vec>((all, corner) => [all[0] + corner[0], all[1] + corner[1], all[2] + corner[2]], [0, 0, 0])
+    const from = apply(matrix, sum.map((value, k) => value / corners.length - shape.box[k]! / 2) as unknown as Vec)
     return `${seen.join()}@${from.map((value) => Math.round(value * 10) + 0).join()}`
   })
   return facets.sort().join(' ')

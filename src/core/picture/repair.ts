@@ -4,6 +4,9 @@ import { ENOUGH, lookAtSome, lookAtSteps, lookFromHome, type StepLook } from './
 
 /** Rounds of drawing, wishing and laying anew; most models need one or two. */
 const ROUNDS = 4
+/** A large section takes fewer: each round draws all of it. */
+const LARGE = 6000
+const FEW_ROUNDS = 2
 
 export interface Seen {
   readonly built: BuiltSection
@@ -22,7 +25,8 @@ export function lookAndRepair(built: BuiltSection, options: SectionOptions): See
   let current = lookOnce(built)
   let best = current
   const wishes = new Map<string, Wish>()
-  for (let round = 0; round < ROUNDS && poorSteps(best.looks) > 0; round++) {
+  const rounds = built.scene.nodes.length > LARGE ? FEW_ROUNDS : ROUNDS
+  for (let round = 0; round < rounds && poorSteps(best.looks) > 0; round++) {
     const before = wishes.size
     for (const { node, by } of current.hiding) {
       for (const hider of by) {

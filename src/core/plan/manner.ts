@@ -9,6 +9,8 @@ export interface Manner {
   /** The same piece, turned the same, as the last part; as any part of the step. */
   readonly sameLikeness: number
   readonly inStepAlready: number
+  /** The part opposite the last one, in a section that is the same on two sides: both are done at once. */
+  readonly opposite: number
   /** Leaving a cluster before it is finished. */
   readonly leaveCluster: number
   /** One stud nearer to the reader's eye: what stands behind is built first, so that it shows; between clusters, and inside. */
@@ -43,6 +45,7 @@ const GROUND_UP: Manner = {
   likeWay: 0.3,
   sameLikeness: -5,
   inStepAlready: -2,
+  opposite: -8,
   leaveCluster: 60,
   nearerCluster: 0.8,
   nearer: 0.08,

@@ -3,6 +3,7 @@ import type { Scene } from '../scene'
 import { PLATE_HEIGHT, STUD_PITCH } from '../space'
 import { findClusters } from './clusters'
 import { stepPart, type StepPart } from './limits'
+import { findMirrorPairs } from './mirror-pairs'
 
 /** What the scheduler asks of every node again and again, in flat tables; made once for all schedules of a section. */
 export interface NodeFacts {
@@ -21,6 +22,8 @@ export interface NodeFacts {
   readonly isPart: Uint8Array
   /** 1 for a copy of a section without parts: there is nothing to hold. */
   readonly isEmpty: Uint8Array
+  /** The part on the other side of a symmetric section; −1 where there is none (`mirror-pairs.ts`). */
+  readonly partner: Int32Array
   /** Cluster of each node (`clusters.ts`). */
   readonly cluster: Int32Array
   readonly stepParts: readonly StepPart[]
@@ -38,6 +41,7 @@ export function nodeFacts(scene: Scene, adjacency: Adjacency): NodeFacts {
     likeness: new Int32Array(count),
     isPart: new Uint8Array(count),
     isEmpty: new Uint8Array(count),
+    partner: findMirrorPairs(scene),
     cluster: findClusters(scene, adjacency),
     stepParts: scene.nodes.map((_, node) => stepPart(scene, node)),
   }

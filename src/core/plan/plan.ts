@@ -6,6 +6,7 @@ import { DIRECTION_TEXTS, NO_TURN, turnText, type Direction, type Turn, type Vec
 import type { Strategy } from './manner'
 import type { BuiltSection } from './built'
 import { GivenSpaces } from './given'
+import { SEED } from './search'
 import { buildSection } from './section-plan'
 import { NORMAL_LIMITS, type DirectionValue, type Move, type PlanStep, type SectionPlan, type StepLimits } from './types'
 
@@ -58,7 +59,7 @@ export class PlanCache {
 /** Plans every section of a model, each before those that use it. */
 export function planModel(model: ModelDocument, options: PlanOptions = {}, cache?: PlanCache): PlannedModel {
   const limits = options.limits ?? NORMAL_LIMITS
-  const { strategy = 'ground-up', effort = 0, seed = 1 } = options
+  const { strategy = 'ground-up', effort = 0, seed = SEED } = options
   const flattener = new Flattener(model)
   const order = buildingOrder(model)
   const sizes = order.map((id) => partsOf(sectionById(model, id)).length + 1)

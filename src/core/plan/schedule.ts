@@ -24,6 +24,8 @@ const COST = {
 
 /** A candidate may cost this much more than the best and still be taken because it fits the open step. */
 const SLACK = 6
+/** Farther apart than this, in studs, two sides of a thing are done one after the other. */
+const OPPOSITE_REACH = 10
 /** More neighbours than this do not make a part more of a core. */
 const MOST_JOINTS = 12
 /** Plates of a floor that may lie loose side by side at the price of the next one. */
@@ -271,6 +273,7 @@ class Scheduler {
     if (cluster[node] === cluster[last]) {
       score += manner.layer * rise + Math.max(-1, Math.min(1, rise)) * manner.newLayer + manner.nearer * nearer
     } else score += manner.leaveCluster + rise + manner.nearerCluster * nearer
+    if (facts.partner[node] === last && way <= OPPOSITE_REACH) score += manner.opposite
     if (this.pieceInStep[piece[node]!] === this.steps.length) score += manner.inStepAlready
     if (facts.isPart[node] === 0) score += isLike && isHeld ? COST.sameCopy : manner.jump
     if (this.frame.isSideways[node] === 1) score += manner.sideways

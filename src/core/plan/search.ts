@@ -28,8 +28,11 @@ export interface SearchOptions {
   readonly tried?: (fraction: number) => void
 }
 
+/** The seed of plans that name none. */
+export const SEED = 4
+
 /** Work a search may spend on one section, in placements: none, about half a second, some seconds. */
-export const EFFORTS = { quick: 0, normal: 40_000, patient: 300_000 } as const
+export const EFFORTS = { quick: 0, normal: 60_000, patient: 300_000 } as const
 export type Effort = keyof typeof EFFORTS
 
 interface Tried {
@@ -71,7 +74,7 @@ function tryManners(frame: Frame, options: SearchOptions): Tried {
 }
 
 function climb(frame: Frame, { limits, seed, tried }: SearchOptions, start: Tried, tries: number): Tried {
-  const random = randomFrom(seed ?? 1)
+  const random = randomFrom(seed ?? SEED)
   let best = start
   for (let i = 0; i < tries && best.price > EQUAL; i++) {
     best = cheaperOf(best, attemptWith(frame, limits, mannerNear(best.manner, random), true))
@@ -96,13 +99,14 @@ function priceOf(frame: Frame, steps: readonly (readonly number[])[]): number {
   return brokenPromises(frame.scene, steps, STRICTER) + DESCENT * descent(frame, steps)
 }
 
-/** How far the steps go down in all, in heights of the whole; going on to the next house of a street is no descent. */
+/** How far the steps go down, in heights of the whole; of a street the mean of its houses, and going on to the next is no descent. */
 function descent({ facts }: Frame, steps: readonly (readonly number[])[]): number {
   let down = 0
   let least = Infinity
   let most = -Infinity
   let before = -Infinity
   let cluster = -2
+  const clusters = new Set<number>()
   for (const step of steps) {
     let plane = Infinity
     for (const node of step) {
@@ -114,6 +118,7 @@ function descent({ facts }: Frame, steps: readonly (readonly number[])[]): numbe
     if (plane < before && here === cluster) down += before - plane
     before = plane
     cluster = here
+    clusters.add(here)
   }
-  return most > least ? down / (most - least) : 0
+  return most > least ? down / (most - least) / Math.max(1, clusters.size) : 0
 }
