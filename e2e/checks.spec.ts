@@ -65,6 +65,15 @@ test('a step says why it works', async ({ page }) => {
   const proof = page.getByRole('listitem').filter({ hasText: /Goes in from above; holds on \d+ studs? of “/ })
   await expect(proof.first()).toBeVisible()
   await expectAccessible(page)
+  // One part alone, with an arrow along its way in; again shows the step.
+  const whole = await page.locator('.picture canvas').first().screenshot()
+  const one = proof.first().getByRole('button')
+  await one.click()
+  await expect(one).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('img', { name: /alone, with its way in/ })).toHaveAttribute('data-drawn', 'true')
+  expect((await page.locator('.picture canvas').first().screenshot()).equals(whole)).toBe(false)
+  await one.click()
+  await expect(page.getByRole('img', { name: /alone, with its way in/ })).toHaveCount(0)
 })
 
 test('the school and the size of steps are chosen, compared, kept, and leave the model alone', async ({ page }) => {
@@ -80,4 +89,39 @@ test('the school and the size of steps are chosen, compared, kept, and leave the
   await page.reload()
   await expect(ties).toHaveCount(easy)
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled()
+})
+
+test('a place is kept within reach: the step that closes it is told, until the place is removed', async ({ page }) => {
+  const walls = [0, 12].flatMap((z) => [
+    { id: `n${z}`, shape: 'brick-1x4', colour: 'sand', at: [0, 30, 4 + z] },
+    { id: `s${z}`, shape: 'brick-1x4', colour: 'sand', at: [0, 0, 4 + z] },
+    { id: `w${z}`, shape: 'brick-1x2', colour: 'sand', at: [0, 10, 4 + z], turn: '+y-x' },
+    { id: `e${z}`, shape: 'brick-1x2', colour: 'sand', at: [30, 10, 4 + z], turn: '+y-x' },
+  ])
+  const parts = [
+    { id: 'floor', shape: 'plate-4x4', colour: 'slate', at: [0, 0, 0] },
+    { id: 'seat', shape: 'tile-2x2', colour: 'rust', at: [10, 10, 4], showsColour: false },
+    ...walls,
+    { id: 'lid', shape: 'plate-4x4', colour: 'slate', at: [0, 0, 28] },
+  ]
+  const model = { format: 'jump-rail-model', version: 1, name: 'Box', root: 'm', sections: [{ id: 'm', name: 'Box', parts }] }
+  await page.goto('/')
+  const buffer = Buffer.from(JSON.stringify(model))
+  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'b.rail.json', mimeType: 'application/json', buffer })
+  await page.getByRole('button', { name: 'Open' }).click()
+  await pictureDrawn(page)
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  await page.getByText('Places to keep within reach').click()
+  await page.getByLabel('Part', { exact: true }).fill('seat')
+  await page.getByLabel('Name', { exact: true }).fill('Warm seat')
+  await page.getByRole('button', { name: 'Keep within reach' }).click()
+  await page.getByRole('button', { name: /Out of reach/ }).click()
+  await expect(page.getByRole('region', { name: 'Finding', exact: true })).toContainText('“Warm seat” can no longer be reached')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Remove the place Warm seat' }).click()
+  await expect(page.getByRole('button', { name: /Out of reach/ })).toHaveCount(0)
+  await page.getByLabel('Part', { exact: true }).fill('sofa')
+  await page.getByLabel('Name', { exact: true }).fill('Sofa')
+  await page.getByRole('button', { name: 'Keep within reach' }).click()
+  await expect(page.getByRole('alert')).toContainText('has no part “sofa”')
 })

@@ -22,6 +22,8 @@ export class BookletPainter {
       this.open = { section: picture.section, painter: new RailPainter(section, this.catalogue, this.size) }
     }
     const view = picture.view as ViewNumber
+    const { focus } = picture
+    if (focus) return this.open.painter.paintFocus(picture.step, view, focus.id, focus.travel)
     return isFinished ? this.open.painter.paintFinished(view) : this.open.painter.paint(picture.step, view)
   }
 

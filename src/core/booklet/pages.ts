@@ -2,6 +2,7 @@ import type { ColourCount, PieceCount } from '../count'
 import { mirrorTray, tally, total } from '../count'
 import type { Bundle } from '../formats'
 import { sectionById, type GivenStep } from '../model'
+import type { Vec } from '../space'
 import type { Move, PlanStep, SectionPlan } from '../plan'
 import { cautionsOf } from './cautions'
 import { turnWords } from './turn-words'
@@ -14,6 +15,8 @@ export interface PictureRef {
   readonly section: string
   readonly step: number
   readonly view: number
+  /** The one thing of the step that the picture is about, and where it travels to. */
+  readonly focus?: { readonly id: string; readonly travel: Vec }
 }
 
 /** A finished section that is joined: what, how often in this step, and whether as its mirror image. */

@@ -19,6 +19,8 @@ export interface DrawnSection {
   readonly lies: readonly Turn[]
   /** Where the new parts of each step take hold of what was there before, u. */
   readonly holds: readonly (readonly Vec[])[]
+  /** Where each thing takes hold of what was there before it, in the order of building, u. */
+  readonly nodeHolds: readonly (readonly Vec[])[]
   readonly box: Box
 }
 
@@ -58,6 +60,7 @@ export function drawnSection(
   }
   const placed = specs.flatMap((spec) => spec.parts)
   let holds: Vec[][] | undefined
+  let nodeHolds: Vec[][] | undefined
   return {
     id: sectionId,
     parts: placed,
@@ -70,6 +73,13 @@ export function drawnSection(
     get holds() {
       holds ??= holdsByStep(specs, nodeRanges)
       return holds
+    },
+    get nodeHolds() {
+      nodeHolds ??= holdsByStep(
+        specs,
+        specs.map((_, node) => [node, node + 1] as const),
+      )
+      return nodeHolds
     },
     box: placed.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : placed.map(partHull).reduce(unite),
   }

@@ -1,6 +1,8 @@
 import type { Catalogue } from '../catalogue'
 import type { PlacedPart } from '../model'
-import { NO_TURN, PLATE_HEIGHT, TURNS, type Turn } from '../space'
+import { add, middle, NO_TURN, PLATE_HEIGHT, scale, sizeOf, TURNS, unite, type Box, type Turn, type Vec } from '../space'
+import { partHull } from '../scene'
+import { drawArrow } from './arrow'
 import type { DrawnSection } from './drawn-section'
 import { Inker, type RgbImage } from './ink'
 import { Layers, uniteWindows, type Window } from './layers'
@@ -15,6 +17,11 @@ const MARGIN = 28
 const MOST_SCALE = 7
 const WASH = 0.32
 const MOST_VIEWS = 2
+/** Share of paper in all but the one thing that a picture is about. */
+const PALE = 0.68
+/** Length of an arrow, px, and its gap to the thing, u. */
+const ARROW = 90
+const ARROW_GAP = 3
 
 /** Height of a plate, in dots of the layers, below which lines are thin. */
 const LOW_PLATE = 11
@@ -65,6 +72,43 @@ export class RailPainter {
       drawRings(image, holds, FINER, state.camera.scale / FINER)
     }
     return image
+  }
+
+  /**
+   * One thing of a step alone in full colour, with rings where it takes hold and an arrow along its way in.
+   * @param travel where it travels to, a unit vector
+   */
+  paintFocus(step: number, view: ViewNumber, id: string, travel: Vec): RgbImage {
+    const { section } = this
+    const state = this.upTo(step, view, section.lies[step] ?? NO_TURN)
+    const [first, last] = section.nodeRanges[step]!
+    const node = section.nodeIds.slice(first, last).indexOf(id) + first
+    const [from, to] = section.ranges[step]!
+    const mine = Array.from({ length: to - from }, (_, i) => from + i).filter((part) => section.partNode[part] === node)
+    state.inked = -1
+    const range = { newFrom: mine[0] ?? 0, newTo: mine.length > 0 ? mine[mine.length - 1]! + 1 : 0 }
+    const image = state.inker.ink(allOf(state.layers), {
+      looks: this.looks,
+      ...range,
+      wash: PALE,
+      hasFineLines: hasFineLines(state.camera),
+    })
+    if (mine.length === 0) return image
+    const holds = section.nodeHolds[node]!.map((place) => project(state.camera, place))
+    drawRings(image, holds, FINER, state.camera.scale / FINER)
+    const box = mine.map((part) => partHull(section.parts[part]!)).reduce(unite)
+    this.drawWayIn(image, state.camera, box, travel)
+    return image
+  }
+
+  /** The arrow ends where the box begins, on the side it comes from. */
+  private drawWayIn(image: RgbImage, camera: Camera, box: Box, travel: Vec): void {
+    const size = sizeOf(box)
+    const half = (Math.abs(travel[0]) * size[0] + Math.abs(travel[1]) * size[1] + Math.abs(travel[2]) * size[2]) / 2
+    const end = add(middle(box), scale(travel, -half - ARROW_GAP))
+    const seen = (place: Vec): Vec => scale(project(camera, place), 1 / FINER)
+    const length = ARROW / (camera.scale / FINER)
+    drawArrow(image, seen(add(end, scale(travel, -length))), seen(end))
   }
 
   /** The finished section without marks. */

@@ -25,6 +25,8 @@ const places = computed(() =>
   props.model.sections.flatMap(({ id, name: label, places: own }) => (own ?? []).map((place, i) => ({ ...place, section: id, label, i }))),
 )
 
+const isOpen = ref(places.value.length > 0)
+
 function add(): void {
   const problem = props.edit('keep a place within reach', (model) => addPlace(model, section.value, { name: name.value, part: part.value }))
   if (problem) return notify(problem, { isError: true })
@@ -37,7 +39,7 @@ function remove(id: string, index: number): void {
 </script>
 
 <template>
-  <details class="places" :open="places.length > 0">
+  <details class="places" :open="isOpen" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
     <summary>Places to keep within reach</summary>
     <p class="faint">The room above a part, such as a seat or a shelf. A step that closes the last way to it is reported.</p>
     <ul>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { layRail, makePages, walkRail, type StepPage, type Walk } from '@core/booklet'
+import { layRail, makePages, walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
 import type { PieceCount } from '@core/count'
 import { sectionById, type ModelDocument } from '@core/model'
 import {
@@ -48,6 +48,12 @@ const row = computed(() =>
 const step = computed(() => Math.max(0, Math.min(place.value?.step ?? 0, (layout.value.lanes[row.value]?.ties.length ?? 1) - 1)))
 const section = computed<SectionPlan>(() => open.report!.sections[row.value]!)
 const page = computed<StepPage | undefined>(() => pages.value.get(`${section.value.id}/${step.value}`))
+/** The one part that the picture is about, while the proof of the step shows it. */
+const focus = shallowRef<PictureRef['focus'] | null>(null)
+const picture = computed(() => {
+  const whole = page.value?.picture ?? null
+  return whole && focus.value ? { ...whole, focus: focus.value } : whole
+})
 const canEdit = computed(() => section.value.derivedFrom === undefined)
 const given = computed(() => (canEdit.value ? sectionById(open.model!, section.value.id) : undefined))
 const isGiven = computed(() => given.value?.steps !== undefined && (given.value.planRest !== true || page.value?.locked === true))
@@ -167,7 +173,7 @@ if (!place.value) {
   <main class="rail-screen">
     <h1 class="sr-only">Rail of {{ open.model?.name }}</h1>
     <section class="picture" aria-label="Step picture">
-      <StepPicture v-if="page" :picture="page.picture" :label="page.spoken" />
+      <StepPicture v-if="page" :picture="picture" :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken" />
       <p v-else class="faint">This section has no steps: it holds no parts.</p>
       <div class="walk">
         <button class="plain-button framed" aria-label="Step before" @click="walk('before')"><kbd>←</kbd></button>
@@ -192,7 +198,14 @@ if (!place.value) {
         @caution="setText('caution', $event)"
         @plan-again="planAgain"
       />
-      <StepProof v-if="page" :section="section.id" :step="step" :version="open.source?.version ?? 0" :ask="open.prove" />
+      <StepProof
+        v-if="page"
+        :section="section.id"
+        :step="step"
+        :version="open.source?.version ?? 0"
+        :ask="open.prove"
+        @show="focus = $event"
+      />
       <FindingList :findings="findings" :name-of="nameOf" @go="goToFinding" />
       <LayingPanel
         :settings="open.settings"

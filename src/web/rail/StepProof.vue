@@ -1,21 +1,33 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { proofWords } from '@core/booklet'
+import { travelVector } from '@core/motion'
 import type { Proof } from '@core/plan'
+import { scale, type Vec } from '@core/space'
 
 const props = defineProps<{ section: string; step: number; version: number; ask: (section: string, step: number) => Promise<Proof[]> }>()
+/** Shows one part alone with its way in; null shows the step again. */
+const emit = defineEmits<{ show: [focus: { id: string; travel: Vec } | null] }>()
 
 const isOpen = ref(false)
 const proofs = ref<readonly Proof[]>([])
+const shown = ref('')
 
 /** Asked only while it is open: the answer of a step left meanwhile is dropped. */
 async function load(): Promise<void> {
+  show(null)
   if (!isOpen.value) return
   const { section, step } = props
   const answer = await props.ask(section, step)
   if (section === props.section && step === props.step) proofs.value = answer
 }
 watch(() => [isOpen.value, props.section, props.step, props.version], load)
+
+function show(proof: Proof | null): void {
+  const isSame = proof === null || proof.id === shown.value
+  shown.value = isSame ? '' : proof.id
+  emit('show', isSame ? null : { id: proof.id, travel: scale(travelVector(proof.from), -1) })
+}
 </script>
 
 <template>
@@ -23,7 +35,10 @@ watch(() => [isOpen.value, props.section, props.step, props.version], load)
     <summary>Why this works</summary>
     <ol>
       <li v-for="proof in proofs" :key="proof.id">
-        <b>{{ proof.id }}</b> {{ proofWords(proof) }}
+        <button class="plain-button one" :aria-pressed="shown === proof.id" @click="show(proof)">
+          {{ proof.id }}<span class="sr-only">: show it alone, with its way in</span>
+        </button>
+        {{ proofWords(proof) }}
       </li>
     </ol>
   </details>
@@ -40,10 +55,21 @@ summary {
 }
 ol {
   margin: 0;
-  padding-left: 1.4em;
+  padding: 0;
+  list-style: none;
 }
 li {
-  margin-bottom: 6px;
+  margin-bottom: 8px;
   overflow-wrap: anywhere;
+}
+.one {
+  font-weight: 700;
+  min-height: 44px;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.one[aria-pressed='true'] {
+  box-shadow: inset 4px 0 var(--accent);
+  padding-left: 10px;
 }
 </style>

@@ -20,6 +20,8 @@ export interface Refusal {
   readonly anyway?: () => void
 }
 
+type Change = (document: ModelDocument) => ModelDocument
+
 type SaveState = { kind: 'saved' } | { kind: 'saving' } | { kind: 'failed'; message: string }
 
 /** The model at hand: its document with history, its plan, and whether it is safe on disk. */
@@ -41,6 +43,7 @@ export const useOpenModel = defineStore('open-model', () => {
   let painter: PainterClient | undefined
   let revision = 0
   let saving = Promise.resolve()
+  let editing: Promise<unknown> = Promise.resolve()
   let run = 0
 
   const bundle = computed<Bundle | null>(() => {
@@ -177,9 +180,15 @@ export const useOpenModel = defineStore('open-model', () => {
    * Makes an edit of the rail only if hands could still follow it; what would break comes back as findings, and nothing has
    * changed. Findings that only warn go through. A fault of the edit itself comes back as its sentence.
    */
-  async function tryEdit(label: string, change: (document: ModelDocument) => ModelDocument): Promise<Refusal | undefined> {
+  function tryEdit(label: string, change: Change): Promise<Refusal | undefined> {
+    // One after another, so that none is lost when keys come faster than plans.
+    const made = editing.then(() => tryNow(label, change))
+    editing = made.catch(() => undefined)
+    return made
+  }
+
+  async function tryNow(label: string, change: Change): Promise<Refusal | undefined> {
     const before = model.value
-    const mine = ++run
     if (!before || !planner || !report.value) return undefined
     let next: ModelDocument
     try {
@@ -188,8 +197,14 @@ export const useOpenModel = defineStore('open-model', () => {
       return { reason: faultLine(plainFault(thrown)) }
     }
     if (next === before) return undefined
+    // This overtakes a search that may be under way.
+    const mine = ++run
+    searching.value = false
+    planning.value = 0
     try {
-      const answer = await planner.plan(next, { ...settings.value }, () => undefined)
+      const answer = await planner.plan(next, { ...settings.value }, (fraction) => {
+        if (mine === run) planning.value = fraction
+      })
       if (mine !== run || model.value !== before) return undefined
       const broken = brokenBy(report.value.findings, answer.report.findings)
       if (broken.length > 0) return { reason: broken[0]!.message, anyway: () => void edit(label, () => next) }
@@ -199,6 +214,8 @@ export const useOpenModel = defineStore('open-model', () => {
       void library.describe(id.value, factsOf(next, answer.report)).catch(() => undefined)
     } catch (thrown) {
       return { reason: faultLine(plainFault(thrown)) }
+    } finally {
+      if (mine === run) planning.value = null
     }
     return undefined
   }
