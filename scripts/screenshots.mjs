@@ -49,6 +49,8 @@ const openModel = async (name) => {
   await page.goto(origin)
   await page.getByRole('link', { name }).click()
   await page.getByRole('region', { name: 'Rail' }).waitFor({ timeout: 60_000 })
+  // The better order, if there is one, is found.
+  await page.getByRole('group', { name: /Planning|Looking/ }).waitFor({ state: 'detached', timeout: 60_000 })
 }
 const goToStep = async (label) => {
   await page.getByRole('button', { name: new RegExp(`^Step ${label},`) }).click()
@@ -81,6 +83,13 @@ await page
   .getByText(/Goes in/)
   .first()
   .waitFor()
+await page
+  .getByRole('listitem')
+  .filter({ hasText: /Goes in/ })
+  .nth(2)
+  .getByRole('button')
+  .click()
+await drawn()
 await page.getByText('Why this works').scrollIntoViewIfNeeded()
 await shot('proof')
 await page.getByText('Why this works').click()

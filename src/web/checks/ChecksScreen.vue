@@ -47,7 +47,7 @@ const chosen = ref(0)
 
 const lanes = computed(() => new Map(layRail(open.bundle!).lanes.map((lane) => [lane.section, lane])))
 const findings = computed(() => open.report!.findings)
-const LEVELS: Readonly<Record<Level, string>> = { home: 'At home', travel: 'For travel, stricter' }
+const LEVELS: Readonly<Record<Level, string>> = { home: 'On a shelf', travel: 'On a journey' }
 const levelOptions = Object.entries(LEVELS).map(([value, label]) => ({ value, label }))
 const level = computed({
   get: (): string => open.settings.level,
@@ -121,7 +121,6 @@ function onKey(event: KeyboardEvent): void {
   <main class="checks-screen">
     <section class="list">
       <h1>Checks</h1>
-      <div class="filters"><ChoiceList v-model="level" label="Must stand" :options="levelOptions" /></div>
       <div v-if="findings.length > 0" class="filters">
         <ChoiceList v-model="section" label="Where" :options="sectionOptions" />
         <ChoiceList v-model="code" label="What" :options="codeOptions" />
@@ -152,6 +151,7 @@ function onKey(event: KeyboardEvent): void {
           </ul>
         </section>
       </div>
+      <div class="level"><ChoiceList v-model="level" label="Joints must hold" :options="levelOptions" /></div>
       <PlacesPanel v-if="open.model" :key="open.id" :model="open.model" :edit="open.edit" />
     </section>
     <section v-if="finding" class="one" aria-label="Finding" aria-live="polite">
@@ -192,6 +192,11 @@ function onKey(event: KeyboardEvent): void {
 }
 .filters :deep(select) {
   max-width: 180px;
+}
+.level {
+  margin-top: 26px;
+  padding-top: 12px;
+  border-top: 1px solid var(--rule);
 }
 .clear {
   font-size: 1.1rem;

@@ -66,7 +66,7 @@ function remove(id: string, index: number): void {
 
 <style scoped>
 .places {
-  margin-top: 26px;
+  margin-top: 12px;
   border-top: 1px solid var(--rule);
 }
 summary {

@@ -59,12 +59,14 @@ ol {
   list-style: none;
 }
 li {
-  margin-bottom: 8px;
+  margin-bottom: 10px;
+  line-height: 1.4;
   overflow-wrap: anywhere;
 }
 .one {
   font-weight: 700;
-  min-height: 44px;
+  min-height: 36px;
+  padding: 0 6px 0 0;
   text-decoration: underline;
   text-underline-offset: 3px;
 }
