@@ -12,13 +12,22 @@ import { finding, nameParts } from './place'
 export function neverSeen(model: ModelDocument, root: BuiltSection): Finding[] {
   const hidden = hiddenParts(root.scene)
   return model.sections.flatMap((section) => {
-    const ids = partsOf(section)
-      .filter((part) => part.showsColour !== false && hidden.has(part))
-      .map((part) => part.id)
+    const ids = idsOfHidden(partsOf(section), hidden)
     if (ids.length === 0) return []
     const message = `${nameParts(ids)} never show${ids.length === 1 ? 's' : ''} from outside the finished model: any colour will do. Mark the colour as free, so that builders may take what they have.`
     return [finding('never-seen', { section: section.id, step: null, parts: ids }, message)]
   })
+}
+
+const lists = new WeakMap<readonly Part[], { hidden: ReadonlySet<Part>; ids: string[] }>()
+
+/** Lists of parts are never changed in place, so each is searched once for what is hidden. */
+function idsOfHidden(parts: readonly Part[], hidden: ReadonlySet<Part>): string[] {
+  const known = lists.get(parts)
+  if (known?.hidden === hidden) return known.ids
+  const ids = parts.filter((part) => part.showsColour !== false && hidden.has(part)).map((part) => part.id)
+  lists.set(parts, { hidden, ids })
+  return ids
 }
 
 /** What shows does not depend on steps, so it is found once for a scene. */

@@ -23,13 +23,11 @@ export function turnTraps(model: ModelDocument, built: BuiltSection, looks: read
 
 /** Side studs that point away from the viewer, on pieces that look the same from the back: the picture cannot tell how they go. */
 function blindSides(built: BuiltSection, looks: readonly StepLook[]): Finding[] {
+  const suspects = suspectsOf(built.scene)
   return built.steps.flatMap((step, i) => {
-    const view = looks[i]?.view ?? 0
-    const toViewer = multiply(viewMatrix(view), TURNS[built.lies[i] ?? 0]!)
-    const traps = step.filter((node) => {
-      const { kind, parts } = built.scene.nodes[node]!
-      return kind === 'part' && isBlind(parts[0]!, toViewer)
-    })
+    if (suspects.size === 0 || !step.some((node) => suspects.has(node))) return []
+    const toViewer = multiply(viewMatrix(looks[i]?.view ?? 0), TURNS[built.lies[i] ?? 0]!)
+    const traps = step.filter((node) => suspects.has(node) && isBlind(built.scene.nodes[node]!.parts[0]!, toViewer))
     if (traps.length === 0) return []
     const ids = traps.map((node) => built.scene.nodes[node]!.id)
     const message = `The studs on the side of ${nameParts(ids)} point away from the viewer, so the picture does not tell which way round ${ids.length === 1 ? 'it goes' : 'they go'}. Say it in a note.`
@@ -37,17 +35,33 @@ function blindSides(built: BuiltSection, looks: readonly StepLook[]): Finding[] 
   })
 }
 
-function isBlind({ shape, pose }: PlacedPart, toViewer: Matrix): boolean {
-  const sides = sideStuds(shape)
-  if (sides.length === 0 || !hasPlainBody(shape)) return false
-  return sides.every(({ facing }) => dot(apply(multiply(toViewer, pose.matrix), DIRECTION_VECTORS[facing]!), [0, 0, 1]) > AWAY)
+const suspectSets = new WeakMap<Scene, ReadonlySet<number>>()
+
+/** Parts with studs on the sides of a plain body. */
+function suspectsOf(scene: Scene): ReadonlySet<number> {
+  let suspects = suspectSets.get(scene)
+  if (!suspects) {
+    const found = scene.nodes.flatMap(({ kind, parts }, node) => (kind === 'part' && sideStuds(parts[0]!.shape).length > 0 ? [node] : []))
+    suspectSets.set(scene, (suspects = new Set(found)))
+  }
+  return suspects
 }
 
-const sideStuds = (shape: Shape): readonly Connector[] =>
-  shape.connectors.filter((connector) => connector.kind === 'stud' && axisOf(connector.facing) !== 2)
+function isBlind({ shape, pose }: PlacedPart, toViewer: Matrix): boolean {
+  return sideStuds(shape).every(({ facing }) => dot(apply(multiply(toViewer, pose.matrix), DIRECTION_VECTORS[facing]!), [0, 0, 1]) > AWAY)
+}
 
-/** One box: without its side studs it would be the same from all sides. */
-const hasPlainBody = (shape: Shape): boolean => shape.bodies.length === 1
+const sides = new WeakMap<Shape, readonly Connector[]>()
+
+/** The studs on the sides of a plain box: without them it would be the same from all sides. None where the body tells. */
+function sideStuds(shape: Shape): readonly Connector[] {
+  let known = sides.get(shape)
+  if (!known) {
+    const found = shape.connectors.filter((connector) => connector.kind === 'stud' && axisOf(connector.facing) !== 2)
+    sides.set(shape, (known = shape.bodies.length === 1 ? found : []))
+  }
+  return known
+}
 
 /** Pairs on the two sides of an otherwise symmetric section that are turned differently. */
 function oddPairs(built: BuiltSection): Finding[] {

@@ -66,7 +66,9 @@ interface Held {
 
 /** Gathers studs in sockets, one joint a pair of nodes and axis. */
 class Collector {
-  private readonly drafts = new Map<number, number[]>()
+  /** Of each pair of nodes, the last joint found; from each joint the one before it of the same pair, −1 for none. */
+  private readonly lastOf = new Map<number, number>()
+  private readonly before = new GrowingInts()
   private readonly joints: { a: number; b: number; axis: number; vector: Vec; studs: number }[] = []
   private readonly jointOf = new GrowingInts()
   private readonly studPart = new GrowingInts()
@@ -105,16 +107,14 @@ class Collector {
 
   private jointFor(a: number, b: number, axis: number, vector: Vec): number {
     const key = a * this.nodeCount + b
-    const known = this.drafts.get(key)
-    const found = known?.find((index) => {
+    const last = this.lastOf.get(key) ?? -1
+    for (let index = last; index >= 0; index = this.before.data[index]!) {
       const joint = this.joints[index]!
-      return joint.axis === axis && (axis !== FREE_AXIS || Math.abs(dot(joint.vector, vector)) > AGREES)
-    })
-    if (found !== undefined) return found
-    const index = this.joints.push({ a, b, axis, vector, studs: 0 }) - 1
-    if (known) known.push(index)
-    else this.drafts.set(key, [index])
-    return index
+      if (joint.axis === axis && (axis !== FREE_AXIS || Math.abs(dot(joint.vector, vector)) > AGREES)) return index
+    }
+    this.before.push(last)
+    this.lastOf.set(key, this.joints.length)
+    return this.joints.push({ a, b, axis, vector, studs: 0 }) - 1
   }
 
   finish(probes: number): Joints {

@@ -36,15 +36,23 @@ const isFromBelow = (step: readonly number[], arrives: readonly Travel[]): boole
 const hasLoose = ({ looseAfter }: Holding, from: number, to: number): boolean =>
   looseAfter.slice(Math.max(0, from - 1), to).some((groups) => groups > 0)
 
+/** Stands for the work in the builder's hand, beside the numbers of turns. */
+const LIFTED = -1
+
+function isLifted(step: readonly number[], arrives: readonly Travel[]): boolean {
+  for (const node of step) if (arrives[node] === PLUS_Z) return true
+  return false
+}
+
 /** How often a reader must turn the work or lift it to work from below; setting it down again costs nothing. */
 export function countTurns(lies: readonly Turn[], { steps, arrives }: Pick<Laid, 'steps' | 'arrives'>): number {
   let turns = 0
-  let before = 'table'
-  steps.forEach((step, i) => {
-    const isLifted = lies[i] === NO_TURN && step.some((node) => arrives[node] === PLUS_Z)
-    const now = isLifted ? 'lifted' : lies[i] === NO_TURN ? 'table' : `turned ${lies[i]}`
-    if (now !== before && now !== 'table') turns++
+  let before = NO_TURN
+  for (let i = 0; i < steps.length; i++) {
+    const lie = lies[i] ?? NO_TURN
+    const now = lie !== NO_TURN ? lie : isLifted(steps[i]!, arrives) ? LIFTED : NO_TURN
+    if (now !== before && now !== NO_TURN) turns++
     before = now
-  })
+  }
   return turns
 }

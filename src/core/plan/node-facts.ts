@@ -43,13 +43,17 @@ export function nodeFacts(scene: Scene, adjacency: Adjacency): NodeFacts {
     isEmpty: new Uint8Array(count),
     partner: findMirrorPairs(scene),
     cluster: findClusters(scene, adjacency),
-    stepParts: scene.nodes.map((_, node) => stepPart(scene, node)),
+    stepParts: new Array<StepPart>(count),
   }
   const pieces = new Map<string, number>()
   const likenesses = new Map<string, number>()
+  const texts = new Map<string, string>()
   scene.nodes.forEach((spec, node) => {
     const { min, max } = scene.nodeBoxes[node]!
-    const { piece, likeness } = facts.stepParts[node]!
+    // Texts are many and few differ: each is kept once.
+    const made = stepPart(scene, node)
+    const [piece, likeness] = [once(texts, made.piece), once(texts, made.likeness)]
+    facts.stepParts[node] = { piece, likeness, box: made.box }
     facts.x[node] = (min[0] + max[0]) / (2 * STUD_PITCH)
     facts.y[node] = (min[1] + max[1]) / (2 * STUD_PITCH)
     facts.plane[node] = min[2]
@@ -61,6 +65,12 @@ export function nodeFacts(scene: Scene, adjacency: Adjacency): NodeFacts {
     facts.isEmpty[node] = spec.parts.length === 0 ? 1 : 0
   })
   return facts
+}
+
+function once(texts: Map<string, string>, text: string): string {
+  const known = texts.get(text)
+  if (known === undefined) texts.set(text, text)
+  return known ?? text
 }
 
 function numberOf(numbers: Map<string, number>, text: string): number {
