@@ -8,6 +8,7 @@ import { tipsOver } from './balance'
 import { finding, idsOf, nameParts, stepNumber } from './place'
 import { straightSeams } from './seams'
 import { lostPlaces } from './access'
+import { alikeColours } from './alike'
 import { lightGaps } from './light'
 import { neverSeen } from './never-seen'
 import { turnTraps } from './turn-trap'
@@ -31,6 +32,7 @@ export function findFindings(
     ...weakJoints(built, level),
     ...straightSeams(built),
     ...tipsOver(built, built.id === model.root),
+    ...alikeColours(model, built),
     ...turnTraps(model, built, looks?.[i] ?? []),
     ...lostPlaces(model, built),
     ...(built.id === model.root ? [...lightGaps(built), ...neverSeen(model, built)] : []),

@@ -15,7 +15,7 @@ export function waysOut(model: ModelDocument, finding: Finding, plans: readonly 
   if (!section) return []
   if (finding.code === 'blocked' && (!section.steps || section.planRest)) return untie(model, section, finding)
   if (finding.code === 'never-seen') return [freeColour(section.id, finding)]
-  if (finding.code === 'turn-trap') return noteOf(section, finding, plans)
+  if (finding.code === 'turn-trap' || finding.code === 'alike-colours') return noteOf(section, finding, plans)
   if (!section.steps) return []
   switch (finding.code) {
     case 'step-missing':
@@ -54,9 +54,11 @@ const freeColour = (section: string, { parts }: Finding): WayOut => ({
 })
 
 /** A note says what the picture cannot; only where the step has none yet. */
-function noteOf(section: Section, { section: id, step, parts }: Finding, plans: readonly SectionPlan[]): WayOut[] {
+function noteOf(section: Section, finding: Finding, plans: readonly SectionPlan[]): WayOut[] {
+  const { section: id, step, parts } = finding
   if (step === null || id !== section.id || (section.steps?.[step - 1]?.note ?? '') !== '') return []
-  const text = `Mind which way round ${nameParts(parts)} ${parts.length === 1 ? 'goes' : 'go'}.`
+  const what = finding.code === 'turn-trap' ? 'which way round' : 'where'
+  const text = `Mind ${what} ${nameParts(parts)} ${parts.length === 1 ? 'goes' : 'go'}.`
   return [{ label: 'Write a note into the step', change: (model) => setStepText(model, plans, id, step - 1, 'note', text) }]
 }
 

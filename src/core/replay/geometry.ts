@@ -1,35 +1,13 @@
 import { extendCatalogue, type Catalogue, type Shape } from '../catalogue'
 import type { ModelDocument, Part } from '../model'
 import { apply, DIRECTION_VECTORS, mirrorMatrix, multiply, rotationMatrix, turnFromText, TURNS, type Matrix, type Vec } from '../space'
-import { isLoosePair, loosened, looseObstacle, type Solid } from './loose-pose'
+import { isLoosePair, loosened, looseObstacle } from './loose-pose'
+import type { Brick, Corner, Stud, Thing } from './things'
 
 /**
  * Where everything stands and what is in the way of it, worked out plainly and slowly: the second implementation that proofs of
  * plans rest on. It shares nothing with the planner but the catalogue and the turns.
  */
-
-type Corner = [number, number, number]
-export interface Brick {
-  min: Corner
-  max: Corner
-  /** Stops bodies but not studs. */
-  open: boolean
-}
-export interface Stud {
-  foot: Corner
-  axis: Vec
-}
-/** What travels as one: boxes, studs and sockets in the section's lattice. */
-export interface Thing {
-  id: string
-  boxes: Brick[]
-  studs: Stud[]
-  sockets: Stud[]
-  /** What of it stands in a free pose. */
-  solids: Solid[]
-  freeStuds: Stud[]
-  freeSockets: Stud[]
-}
 
 const NOTHING_FREE = { solids: [], freeStuds: [], freeSockets: [] }
 

@@ -1,3 +1,4 @@
 /** Replay: a second, plain implementation of "buildable" that checks printed plans and shares nothing with the planner. */
 export * from './replay'
-export { Geometry, groupsOf, jointAxes, lowest, obstacle, overlaps, pressObstacle, type Thing } from './geometry'
+export { Geometry, groupsOf, jointAxes, lowest, obstacle, overlaps, pressObstacle } from './geometry'
+export type { Thing } from './things'

@@ -1,18 +1,11 @@
 import { apply, dot, length, subtract, type Matrix, type Vec } from '../space'
-import type { Brick, Stud, Thing } from './geometry'
 import { hullsShare } from './hulls'
+import type { Brick, Solid, Stud, Thing } from './things'
 
 /**
  * What stands in a free pose, worked out by the corners of its boxes: boxes along the axes do not describe it. Slower than
  * the lattice, and only asked where one of two things, or the way, is free.
  */
-
-/** A box in any attitude, by its corners; `axis` is set for a stud and says where it points. */
-export interface Solid {
-  corners: Vec[]
-  open: boolean
-  axis?: Vec
-}
 
 /** How far connectors in free poses may lie apart and still hold, u; bodies that share less only graze. */
 const TOLERANCE = 0.2

@@ -1,7 +1,8 @@
 import type { ModelDocument, Part } from '../model'
 import { NORMAL_LIMITS, type Move, type SectionPlan, type StepLimits } from '../plan'
 import { apply, DIRECTION_VECTORS, turnFromText, TURNS, type Vec } from '../space'
-import { boxBetween, Geometry, obstacle, pressObstacle, union, type Thing } from './geometry'
+import { boxBetween, Geometry, obstacle, pressObstacle, union } from './geometry'
+import type { Thing } from './things'
 import { Table } from './table'
 
 /** What of a printed plan is replayed. */

@@ -1,5 +1,6 @@
-import { key, lowest, type Thing } from './geometry'
+import { key, lowest } from './geometry'
 import { looseJoints } from './loose-pose'
+import type { Thing } from './things'
 import type { Vec } from '../space'
 
 /** Things that hold together: how low they reach, since which step the oldest lies there, and who they are. */
