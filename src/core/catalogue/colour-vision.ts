@@ -27,7 +27,19 @@ export function seenWithout(cone: 'red' | 'green' | 'blue', hex: string): string
 }
 
 /** Who will hardly tell two colours apart: everybody, those who lack a kind of cone, or nobody. */
-export function alikeFor(one: string, other: string): 'all' | 'some' | 'none' {
+export function alikeFor(one: string, other: string): Alike {
+  const key = one < other ? `${one} ${other}` : `${other} ${one}`
+  let alike = known.get(key)
+  if (!alike) known.set(key, (alike = findAlike(one, other)))
+  return alike
+}
+
+export type Alike = 'all' | 'some' | 'none'
+
+/** Colours are few, and the same pairs are asked for at every step. */
+const known = new Map<string, Alike>()
+
+function findAlike(one: string, other: string): Alike {
   const difference = (a: string, b: string): number => colourDifference(labOf(a), labOf(b))
   if (difference(one, other) < ALIKE) return 'all'
   const isAlike = (cone: 'red' | 'green' | 'blue'): boolean =>

@@ -1,4 +1,4 @@
-import type { BuiltSection, Finding } from '../plan'
+import { orderSets, type BuiltSection, type Finding } from '../plan'
 import { flatNodeBoxes, type Scene } from '../scene'
 import { NO_TURN, PLUS_Z } from '../space'
 import { finding } from './place'
@@ -13,12 +13,11 @@ type Point = readonly [number, number]
 export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
   // What hovers or lies about has no stand to judge; that is said already.
   if (built.holding.problems.length > 0 || built.scene.nodes.length < 2) return []
-  const stand = new Stand(built)
+  const tilts = tiltsOf(built)
   for (const [i, step] of built.steps.entries()) {
-    for (const node of step) stand.put(node)
     // Upside down or lifted it does not stand on its foot.
     if (built.lies[i] !== NO_TURN || step.some((node) => built.arrives[node] === PLUS_Z)) continue
-    const tilt = stand.tilt()
+    const tilt = tilts[i]!
     const isLast = i === built.steps.length - 1
     if (tilt >= 0 && !(isLast && isRoot && tilt < LEAST_TILT)) continue
     const parts = step.map((node) => built.scene.nodes[node]!.id)
@@ -30,6 +29,40 @@ export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
     return [finding('tips-over', { section: built.id, step: null, parts }, message)]
   }
   return []
+}
+
+/** Of each scene, by what is there (as a signature), how far it can be tilted. */
+const known = new WeakMap<Scene, Map<number, number>>()
+/** More than this many are forgotten together. */
+const MOST_KNOWN = 200_000
+
+/** How far the work can be tilted after each step. After an edit most steps leave what they left before. */
+function tiltsOf(built: BuiltSection): Float64Array {
+  let tilts = known.get(built.scene)
+  if (!tilts || tilts.size > MOST_KNOWN) known.set(built.scene, (tilts = new Map()))
+  const { before } = orderSets(built.steps)
+  const found = new Float64Array(built.steps.length)
+  const missing: number[] = []
+  let at = 0
+  for (let i = 0; i < built.steps.length; i++) {
+    at += built.steps[i]!.length
+    const tilt = tilts.get(before[at]!)
+    if (tilt === undefined) missing.push(i)
+    else found[i] = tilt
+  }
+  if (missing.length === 0) return found
+  const stand = new Stand(built)
+  let next = 0
+  at = 0
+  for (const step of missing) {
+    for (; next <= step; next++) {
+      for (const node of built.steps[next]!) stand.put(node)
+      at += built.steps[next]!.length
+    }
+    found[step] = stand.tilt()
+    tilts.set(before[at]!, found[step])
+  }
+  return found
 }
 
 /** The weight and the feet of what is there, kept up to date as nodes come. */

@@ -1,4 +1,4 @@
-import { brokenPromises, layAgain, orderOf, signaturesBefore, type BuiltSection, type SectionOptions, type Wish } from '../plan'
+import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type Wish } from '../plan'
 import type { Turn } from '../space'
 import { ENOUGH, lookAtSome, lookAtSteps, lookFromHome, type StepLook } from './look'
 
@@ -67,12 +67,12 @@ const remembered = new WeakMap<object, WeakMap<readonly number[], Remembered>>()
 function lookAgain({ scene, steps, lies }: BuiltSection): readonly StepLook[] {
   let known = remembered.get(scene)
   if (!known) remembered.set(scene, (known = new WeakMap()))
-  const before = signaturesBefore(orderOf(steps))
+  const { before } = orderSets(steps)
   const presents: number[] = []
   const changed: number[] = []
   let at = 0
   steps.forEach((step, i) => {
-    presents.push(before[at] ?? -1)
+    presents.push(before[at]!)
     at += step.length
     const kept = known.get(step)
     if (kept?.present !== presents[i] || kept?.lie !== lies[i]) changed.push(i)

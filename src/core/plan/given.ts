@@ -5,7 +5,7 @@ import { buildScene, sectionNodes, type Scene } from '../scene'
 import { MINUS_Z, NO_TURN, PLUS_Z, scale, turnFromText, type Direction, type Turn } from '../space'
 import type { BuiltSection } from './built'
 import { followHolding } from './holding'
-import { orderOf, signaturesBefore, type Signature } from './signature'
+import { orderSets, type OrderSets, type Signature } from './signature'
 import type { Block } from './types'
 
 /** How a node comes in past those that are there. */
@@ -117,7 +117,7 @@ export function followGiven(
     scene,
     joints,
     ...listed,
-    ...waysIn(around, orderOf(listed.steps)),
+    ...waysIn(around, orderSets(listed.steps)),
     holding: followHolding(scene, joints, listed.steps),
     lies: givenLies(given),
   }
@@ -176,9 +176,8 @@ const MANY = 200
  * The way in of each node of an order: what comes later is taken away, and the node must then be free to leave. A node
  * before which the same others came as last time came in the same way.
  */
-function waysIn(around: GivenSpace, order: Int32Array): Pick<BuiltSection, 'arrives' | 'presses' | 'blocks'> {
+function waysIn(around: GivenSpace, { order, before }: OrderSets): Pick<BuiltSection, 'arrives' | 'presses' | 'blocks'> {
   const { ways } = around
-  const before = signaturesBefore(order)
   const fresh: number[] = []
   for (let i = 0; i < order.length; i++) if (ways.present[order[i]!] !== before[i]) fresh.push(i)
   if (fresh.length > MANY) askTakingAway(around, order, before, fresh[0]!)

@@ -29,6 +29,15 @@ export function followHolding(scene: Scene, joints: Joints, steps: readonly (rea
 
 const NONE: readonly number[] = []
 
+const emptySets = new WeakMap<Scene, Uint8Array>()
+
+/** 1 for each copy of a section without parts. */
+function emptyNodes(scene: Scene): Uint8Array {
+  let empty = emptySets.get(scene)
+  if (!empty) emptySets.set(scene, (empty = Uint8Array.from(scene.nodes, ({ parts }) => (parts.length === 0 ? 1 : 0))))
+  return empty
+}
+
 interface LooseGroup {
   isReported: boolean
   /** What was said of it as lying loose for too long. */
@@ -45,12 +54,13 @@ class Follower {
   private readonly next: Int32Array
   private readonly last: Int32Array
   private readonly boxes: Float64Array
+  private readonly isEmpty: Uint8Array
   private hasMain = false
   private table = Infinity
   private readonly problems: HoldingProblem[] = []
 
   constructor(
-    private readonly scene: Scene,
+    scene: Scene,
     private readonly joints: Joints,
   ) {
     const count = scene.nodes.length
@@ -61,6 +71,7 @@ class Follower {
     this.last = new Int32Array(count)
     for (let i = 0; i < count; i++) this.last[i] = i
     this.boxes = flatNodeBoxes(scene)
+    this.isEmpty = emptyNodes(scene)
   }
 
   follow(steps: readonly (readonly number[])[]): Holding {
@@ -77,7 +88,7 @@ class Follower {
   private lay(node: number, index: number): void {
     const { isMain } = this
     // A copy of a section without parts is joined, but there is nothing to hold.
-    if (this.scene.nodes[node]!.parts.length === 0) return
+    if (this.isEmpty[node] === 1) return
     if (this.boxes[node * 6 + 2]! < this.table) this.table = this.boxes[node * 6 + 2]!
     const { start, list } = this.joints.adjacency
     const end = start[node + 1]!

@@ -15,9 +15,9 @@ export function signatureWith(set: Signature, node: number): Signature {
   return high * LANE + low
 }
 
-/** Of each node of an order, the set of those before it. */
+/** Of each node of an order, the set of those before it; at last the set of all. */
 export function signaturesBefore(order: ArrayLike<number>): Float64Array {
-  const before = new Float64Array(order.length)
+  const before = new Float64Array(order.length + 1)
   let high = 0
   let low = 0
   for (let i = 0; i < order.length; i++) {
@@ -25,11 +25,29 @@ export function signaturesBefore(order: ArrayLike<number>): Float64Array {
     high ^= scramble(order[i]! * 2 + 1) >>> 6
     low ^= scramble(order[i]! * 2 + 2) >>> 6
   }
+  before[order.length] = high * LANE + low
   return before
 }
 
+/** The nodes of all steps, and the set of those before each; worked out once for a list of steps. */
+export interface OrderSets {
+  readonly order: Int32Array
+  readonly before: Float64Array
+}
+
+const known = new WeakMap<readonly (readonly number[])[], OrderSets>()
+
+export function orderSets(steps: readonly (readonly number[])[]): OrderSets {
+  let sets = known.get(steps)
+  if (!sets) {
+    const order = orderOf(steps)
+    known.set(steps, (sets = { order, before: signaturesBefore(order) }))
+  }
+  return sets
+}
+
 /** The nodes of all steps, one after another. */
-export function orderOf(steps: readonly (readonly number[])[]): Int32Array {
+function orderOf(steps: readonly (readonly number[])[]): Int32Array {
   let count = 0
   for (const step of steps) count += step.length
   const order = new Int32Array(count)
