@@ -34,7 +34,8 @@ export function birdTable(): ModelDocument {
   s.addBack('roof', 'slope-2x4', 'rust', [10, 30, 72])
   s.add('ridge', 'plate-2x4', 'cocoa', [10, 20, 84])
   s.add('weathervane', 'tile-2x2', 'cocoa', [20, 20, 88])
-  s.add('flower', 'round-plate-1x1', 'rose', [0, 0, 4]).add('flower', 'round-plate-1x1', 'yellow', [50, 10, 4])
+  s.add('flower', 'round-plate-1x1', 'rose', [0, 0, 4])
+  for (const y of [0, 10, 20, 30, 40]) s.add('flower', 'round-plate-1x1', 'yellow', [50, y, 4])
   s.add('flower', 'round-plate-1x1', 'white', [0, 40, 4]).add('stone', 'slope-low-1x2', 'ash', [30, 50, 4], '-x-y')
   return model('Bird table', 'A small table for the birds of a garden. Ten minutes, one evening.', 'bird-table', [s])
 }

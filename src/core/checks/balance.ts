@@ -39,7 +39,7 @@ const MOST_KNOWN = 200_000
 /** How far the work can be tilted after each step. After an edit most steps leave what they left before. */
 function tiltsOf(built: BuiltSection): Float64Array {
   let tilts = known.get(built.scene)
-  if (!tilts || tilts.size > MOST_KNOWN) known.set(built.scene, (tilts = new Map()))
+  if (!tilts || tilts.size > MOST_KNOWN) known.set(built.scene, (tilts = new Map<number, number>()))
   const { before } = orderSets(built.steps)
   const found = new Float64Array(built.steps.length)
   const missing: number[] = []
