@@ -27,7 +27,7 @@ test('the shelf stands ready with three demos, each with picture, facts and how 
   const places = page.getByRole('list', { name: 'Models' }).getByRole('listitem')
   await expect(places).toHaveCount(3)
   for (const [name, parts] of [
-    ['Bird table', 32],
+    ['Bird table', 36],
     ['Ferry house', 225],
     ['Granary', 1664],
   ] as const) {

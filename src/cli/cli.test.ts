@@ -45,6 +45,15 @@ describe('the command line', () => {
     expect(run('plan', demo('bird-table'), '--max-parts', '0').code).toBe(2)
   })
 
+  it('searches as long as it is told, the same for the same seed, and refuses what it does not know', () => {
+    const plan = (...more: string[]): string => run('plan', demo('bird-table'), '--json', ...more).out
+    expect(plan('--effort', 'quick')).toBe(plan('--effort', 'quick', '--seed', '9'))
+    expect(plan('--seed', '2')).toBe(plan('--effort', 'normal', '--seed', '2'))
+    expect(run('plan', demo('bird-table'), '--effort', 'eager').code).toBe(2)
+    expect(run('plan', demo('bird-table'), '--seed', 'x').code).toBe(2)
+    expect(run('check', demo('bird-table'), '--for-travel', '--json').code).toBe(0)
+  })
+
   it('ends with 1 where an error stands, and still prints the plan', () => {
     const hovering = file('hovering.rail.json', oneSection([part('a', 'brick-1x1', [0, 0, 0]), part('b', 'brick-1x1', [50, 0, 40])]))
     const planned = run('plan', hovering, '--json')

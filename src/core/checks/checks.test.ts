@@ -88,6 +88,20 @@ describe('checks', () => {
     expect(codes(tied)).not.toContain('weak-joint')
   })
 
+  it('weak-joint: stricter for a journey, and where a builder presses on what hangs', () => {
+    // A small arm on one stud: light enough for a shelf, not for a car.
+    const arm = oneSection([
+      part('foot', 'plate-4x4', [0, 0, 0]),
+      part('post', 'brick-1x1', [0, 0, 4]),
+      part('bar', 'plate-1x2', [0, 0, 16]),
+      ...[20, 32].map((z, i) => part(`top${i}`, 'brick-1x1', [10, 0, z])),
+    ])
+    const weak = (level: 'home' | 'travel') => reportModel(arm, { level }).report.findings.filter(({ code }) => code === 'weak-joint')
+    expect(weak('home')).toEqual([])
+    const [found] = weak('travel')
+    expect(found!.parts).toEqual(expect.arrayContaining(['bar', 'top0', 'top1']))
+  })
+
   it('straight-seam: three courses without a lap, and none where a brick laps over', () => {
     const wall = (shifted: boolean) => [
       part('base', 'plate-1x8', [0, 0, 0]),

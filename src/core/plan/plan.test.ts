@@ -4,6 +4,7 @@ import { replay } from '../replay'
 import { reportModel } from '../checks'
 import type { GivenStep, ModelDocument, Part } from '../model'
 import { DENSITIES, planModel, STRATEGIES } from './index'
+import { searchSchedule } from './search'
 
 const codes = (model: ModelDocument): string[] => reportModel(model).report.findings.map((found) => found.code)
 const orderOf = (model: ModelDocument, section = 'main'): string[] =>
@@ -299,5 +300,32 @@ describe('what is never held', () => {
       [{ add: ['t0', 'alone'] }, ...tower.slice(1).map((p) => ({ add: [p.id] }))],
     )
     expect(codes(model).filter((code) => code !== 'tips-over')).toEqual(['unheld'])
+  })
+})
+
+describe('the search', () => {
+  // A long low wall in three colours: there is always something to gain.
+  const wall = oneSection(
+    Array.from({ length: 160 }, (_, i) => {
+      const [column, course] = [i % 20, Math.floor(i / 20)]
+      return part(
+        `b${i}`,
+        'brick-1x2',
+        [column * 20 + (course % 2) * 10, 0, course * 12],
+        undefined,
+        ['sand', 'slate', 'rust'][(column + course) % 3],
+      )
+    }),
+  )
+  const planWith = (effort: number, seed?: number) => planModel(wall, { effort, ...(seed === undefined ? {} : { seed }) })
+  const priceOf = (effort: number): number => searchSchedule(planWith(0).built[0]!.frame!, { limits: DENSITIES.normal, effort }).price
+
+  it('gives the same plan for the same seed, and one that reads better than without', () => {
+    expect(planWith(4000, 3).plan).toEqual(planWith(4000, 3).plan)
+    expect(priceOf(0)).toBeGreaterThan(0.1)
+    expect(priceOf(16_000)).toBeLessThan(priceOf(0))
+    const { report } = reportModel(wall, { effort: 8000 })
+    expect(report.findings.filter(({ severity }) => severity === 'error')).toEqual([])
+    expect(replay(wall, report)).toEqual([])
   })
 })
