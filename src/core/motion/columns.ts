@@ -41,10 +41,10 @@ export class Columns {
   /** 1 for the lowest entry of each column. */
   private readonly isLowest: Uint8Array
 
-  /** @param boxes those of `allBoxes`, to be shared by the columns of all axes */
-  constructor(scene: Scene, axis: Axis, boxes = allBoxes(scene)) {
-    const drafts = draftEntries(scene, axis)
-    const order = sortedByColumnThenLow(drafts)
+  /** @param boxes those of `allBoxes`; it and `scratch` may be shared by the columns of all axes */
+  constructor(scene: Scene, axis: Axis, boxes = allBoxes(scene), scratch = new Scratch()) {
+    const drafts = draftEntries(scene, axis, scratch)
+    const order = sortedByColumnThenLow(drafts, scratch)
     const count = order.length
     this.count = count
     this.boxes = boxes
@@ -227,6 +227,19 @@ export function allBoxes({ bodies, studs }: Scene): Int32Array {
   return boxes
 }
 
+/** Tables that are needed while columns are made, used again for each axis: of a large scene they are tens of megabytes. */
+export class Scratch {
+  private readonly tables: Int32Array[] = []
+
+  /** A table of this length in a place of its own; what was in it before does not matter. */
+  take(place: number, length: number): Int32Array {
+    const known = this.tables[place]
+    const table = known && known.length >= length ? known : new Int32Array(length)
+    this.tables[place] = table
+    return table.subarray(0, length)
+  }
+}
+
 interface Drafts {
   /** Row of the body, or `bodies.count` + row of the stud. */
   readonly source: Int32Array
@@ -250,7 +263,7 @@ function cellsOf(boxes: Int32Array, row: number, u: Axis, v: Axis, into: Cells):
 /** More cells than this for each entry would waste memory; then columns are numbered as they are met. */
 const DENSE = 24
 
-function draftEntries(scene: Scene, axis: Axis): Drafts {
+function draftEntries(scene: Scene, axis: Axis, scratch: Scratch): Drafts {
   const [u, v] = LATERAL[axis]!
   const cells: Cells = [0, 0, 0, 0]
   // A stud counts only for travel across its own axis: along it, the body below it or the socket above it does.
@@ -278,9 +291,9 @@ function draftEntries(scene: Scene, axis: Axis): Drafts {
   const across = count === 0 ? 0 : bounds[3] - bounds[2] + 1
   const grid = count === 0 ? 0 : (bounds[1] - bounds[0] + 1) * across
   const met = grid > count * DENSE + 65_536 ? new Map<number, number>() : undefined
-  const source = new Int32Array(count)
-  const column = new Int32Array(count)
-  const lows = new Int32Array(count)
+  const source = scratch.take(0, count)
+  const column = scratch.take(1, count)
+  const lows = scratch.take(2, count)
   let at = 0
   each((row, low) => {
     for (let i = cells[0]; i <= cells[1]; i++) {
@@ -302,7 +315,7 @@ function numberOf(met: Map<number, number>, cell: number): number {
 }
 
 /** Two stable counting sorts: by low end, then by column. O(entries + range). */
-function sortedByColumnThenLow({ source, column, columns, low }: Drafts): Int32Array {
+function sortedByColumnThenLow({ source, column, columns, low }: Drafts, scratch: Scratch): Int32Array {
   const count = source.length
   let least = 0
   let most = 0
@@ -310,21 +323,23 @@ function sortedByColumnThenLow({ source, column, columns, low }: Drafts): Int32A
     if (low[i]! < least) least = low[i]!
     if (low[i]! > most) most = low[i]!
   }
-  const items = new Int32Array(count)
+  const items = scratch.take(3, count)
+  const between = scratch.take(4, count)
   for (let i = 0; i < count; i++) items[i] = i
-  return countingSort(countingSort(items, low, least, most - least + 1), column, 0, columns)
+  countingSort(items, between, low, least, most - least + 1)
+  countingSort(between, items, column, 0, columns)
+  return items
 }
 
-function countingSort(items: Int32Array, keys: Int32Array, least: number, range: number): Int32Array {
+/** Writes `items` into `sorted`, by their keys, equal ones as they stood. */
+function countingSort(items: Int32Array, sorted: Int32Array, keys: Int32Array, least: number, range: number): void {
   const starts = new Int32Array(range + 1)
   for (let i = 0; i < items.length; i++) starts[keys[items[i]!]! - least + 1]!++
   for (let i = 0; i < range; i++) starts[i + 1]! += starts[i]!
-  const sorted = new Int32Array(items.length)
   for (let i = 0; i < items.length; i++) {
     const item = items[i]!
     sorted[starts[keys[item]! - least]!++] = item
   }
-  return sorted
 }
 
 /** Compressed rows: the entries of node n are items[start[n]] … items[start[n + 1] − 1]. */

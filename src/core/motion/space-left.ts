@@ -14,7 +14,7 @@ import {
   type OrientedBox,
   type Vec,
 } from '../space'
-import { allBoxes, Columns } from './columns'
+import { allBoxes, Columns, Scratch } from './columns'
 
 /** How something travels: along a lattice direction, or along a unit vector (across a free pose). */
 export type Travel = Direction | Vec
@@ -208,7 +208,9 @@ export class SpaceLeft {
 
 function columnsOf(scene: Scene): [Columns, Columns, Columns] {
   const boxes = allBoxes(scene)
-  return [new Columns(scene, 0, boxes), new Columns(scene, 1, boxes), new Columns(scene, 2, boxes)]
+  const scratch = new Scratch()
+  const along = (axis: Axis): Columns => new Columns(scene, axis, boxes, scratch)
+  return [along(0), along(1), along(2)]
 }
 
 interface LooseBody {
