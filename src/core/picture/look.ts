@@ -15,6 +15,9 @@ export interface StepLook {
 /** What shows less than this of itself is hard to find in the picture (DESIGN.md, measures). */
 export const ENOUGH = 0.2
 
+/** Another side must show this much more to be worth going round. */
+const GAIN = 0.02
+
 /** Who hides a node in the picture of its step: nodes of the section, each covering a good part of it. */
 export interface Hiding {
   readonly node: number
@@ -93,9 +96,14 @@ class Views {
   best(home: StepLook, nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
     let best = home
     if (Math.min(1, ...best.shares) >= ENOUGH) return best
+    const poor = nodes.filter((_, i) => home.shares[i]! < ENOUGH)
+    const most = (nodes.length - poor.length) * ENOUGH
     for (const view of VIEWS.slice(1)) {
-      const shares = this.scout(view, lie).sharesAmong(isThere, nodes)
-      if (worth(shares) > worth(best.shares) + 0.02) best = { view, shares }
+      const scout = this.scout(view, lie)
+      // A view that shows what is hard to see no better needs no look at the rest.
+      if (poor.length < nodes.length && worth(scout.sharesAmong(isThere, poor)) + most <= worth(best.shares) + GAIN) continue
+      const shares = scout.sharesAmong(isThere, nodes)
+      if (worth(shares) > worth(best.shares) + GAIN) best = { view, shares }
       if (Math.min(...best.shares) >= ENOUGH) break
     }
     return best
