@@ -38,7 +38,7 @@ export interface HeldStuds {
   readonly studPart: Int32Array
   readonly socketPart: Int32Array
   /** x, y, z of each, u. */
-  readonly places: Float64Array
+  readonly places: Float32Array
 }
 
 const AXIS_VECTORS: readonly Vec[] = [
@@ -73,9 +73,16 @@ class Collector {
   private readonly jointOf = new GrowingInts()
   private readonly studPart = new GrowingInts()
   private readonly socketPart = new GrowingInts()
-  private places = new Float64Array(3072)
+  /** Single precision: exact in the lattice, and far within the tolerance elsewhere. */
+  private places: Float32Array
 
-  constructor(private readonly nodeCount: number) {}
+  /** @param expected how many studs are gathered, about */
+  constructor(
+    private readonly nodeCount: number,
+    expected = 1024,
+  ) {
+    this.places = new Float32Array(expected * 3 + 3)
+  }
 
   add(
     studNode: number,
@@ -93,7 +100,7 @@ class Collector {
     this.joints[joint]!.studs++
     const at = this.jointOf.length * 3
     if (at + 3 > this.places.length) {
-      const larger = new Float64Array(this.places.length * 2)
+      const larger = new Float32Array(this.places.length * 2)
       larger.set(this.places)
       this.places = larger
     }
@@ -129,7 +136,7 @@ class Collector {
       start[i + 1] = start[i]! + joint.studs
     })
     const fill = start.slice()
-    const held = { start, studPart: new Int32Array(count), socketPart: new Int32Array(count), places: new Float64Array(count * 3) }
+    const held = { start, studPart: new Int32Array(count), socketPart: new Int32Array(count), places: new Float32Array(count * 3) }
     for (let i = 0; i < count; i++) {
       const at = fill[jointOf[i]!]!++
       held.studPart[at] = this.studPart.data[i]!
@@ -161,8 +168,8 @@ function adjacencyOf(joints: readonly Joint[], nodes: number): Adjacency {
 
 /** The joints between nodes some of which were drawn together; what now lies inside one node is no joint. */
 export function contractJoints(joints: Joints, newOf: Int32Array, nodeCount: number): Joints {
-  const collector = new Collector(nodeCount)
   const { start, studPart, socketPart, places } = joints.held
+  const collector = new Collector(nodeCount, studPart.length)
   joints.list.forEach(({ a, b, axis, vector }, joint) => {
     const [first, second] = [newOf[a]!, newOf[b]!]
     for (let i = start[joint]!; i < start[joint + 1]!; i++) {
@@ -181,11 +188,8 @@ export function placesOf(joints: Joints, joint: number): Vec[] {
 }
 
 function hashSockets(table: ConnectorTable): PointHash {
-  const hash = new PointHash(table.count)
-  const { at, facing, isStud } = table
-  for (let i = 0; i < table.count; i++) {
-    if (isStud[i] === 0) hash.put(at[i * 3]!, at[i * 3 + 1]!, at[i * 3 + 2]!, facing[i]!, i)
-  }
+  const hash = new PointHash(table)
+  for (let i = 0; i < table.count; i++) if (table.isStud[i] === 0) hash.put(i)
   return hash
 }
 

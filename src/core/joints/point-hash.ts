@@ -1,54 +1,56 @@
+/** Lattice points with a way each: `at` three to a point, `facing` one. */
+export interface Points {
+  readonly count: number
+  readonly at: Int32Array
+  readonly facing: Uint8Array
+}
+
 /**
- * A hash of lattice points to the last value put there, with chains through `next`.
+ * A hash of some of the points of a table, with chains through `next` for those at the same place.
  *
  * Open addressing over typed arrays (Knuth 1973, The Art of Computer Programming 3, 6.4, linear probing): no objects, no
- * string keys, so joints of 100,000 parts cost tens of milliseconds.
+ * string keys, so joints of 100,000 parts cost tens of milliseconds. The keys stay in the table: of a large model they
+ * are more than all else.
  */
 export class PointHash {
   private readonly mask: number
-  private readonly keys: Int32Array
   private readonly heads: Int32Array
-  /** The value put at the same point before, or −1. */
+  /** The point put at the same place before, or −1. */
   readonly next: Int32Array
   /** Slots looked at, as a measure of work. */
   probes = 0
 
-  constructor(capacity: number) {
+  constructor(private readonly points: Points) {
     let size = 16
-    while (size < capacity * 2) size *= 2
+    while (size < points.count * 2) size *= 2
     this.mask = size - 1
-    this.keys = new Int32Array(size * 4)
     this.heads = new Int32Array(size).fill(-1)
-    this.next = new Int32Array(Math.max(1, capacity)).fill(-1)
+    this.next = new Int32Array(Math.max(1, points.count)).fill(-1)
   }
 
-  private slot(x: number, y: number, z: number, w: number): number {
-    let hash = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca77) ^ Math.imul(z, 0xc2b2ae3d) ^ Math.imul(w, 0x27d4eb2f)
+  private slot(x: number, y: number, z: number, way: number): number {
+    const { at, facing } = this.points
+    let hash = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca77) ^ Math.imul(z, 0xc2b2ae3d) ^ Math.imul(way, 0x27d4eb2f)
     hash ^= hash >>> 15
     let slot = hash & this.mask
     for (;;) {
       this.probes++
-      if (this.heads[slot]! < 0) return slot
-      const key = slot * 4
-      const { keys } = this
-      if (keys[key] === x && keys[key + 1] === y && keys[key + 2] === z && keys[key + 3] === w) return slot
+      const head = this.heads[slot]!
+      if (head < 0 || (at[head * 3] === x && at[head * 3 + 1] === y && at[head * 3 + 2] === z && facing[head] === way)) return slot
       slot = (slot + 1) & this.mask
     }
   }
 
-  put(x: number, y: number, z: number, w: number, value: number): void {
-    const slot = this.slot(x, y, z, w)
-    const key = slot * 4
-    this.keys[key] = x
-    this.keys[key + 1] = y
-    this.keys[key + 2] = z
-    this.keys[key + 3] = w
-    this.next[value] = this.heads[slot]!
-    this.heads[slot] = value
+  /** Puts a point of the table. */
+  put(point: number): void {
+    const { at, facing } = this.points
+    const slot = this.slot(at[point * 3]!, at[point * 3 + 1]!, at[point * 3 + 2]!, facing[point]!)
+    this.next[point] = this.heads[slot]!
+    this.heads[slot] = point
   }
 
-  /** @returns the last value put at the point, or −1; follow `next` for the others. */
-  first(x: number, y: number, z: number, w: number): number {
-    return this.heads[this.slot(x, y, z, w)]!
+  /** @returns the last point put at the place, or −1; follow `next` for the others. */
+  first(x: number, y: number, z: number, way: number): number {
+    return this.heads[this.slot(x, y, z, way)]!
   }
 }

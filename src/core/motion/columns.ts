@@ -21,7 +21,7 @@ const LATERAL: readonly (readonly [Axis, Axis])[] = [
  */
 export class Columns {
   readonly count: number
-  node: Int32Array
+  readonly node: Int32Array
   /** Of each entry, the row of the body, or `bodies.count` + the row of the stud. */
   private readonly source: Int32Array
   private readonly kind: Uint8Array
@@ -34,7 +34,7 @@ export class Columns {
   private readonly next: Int32Array
   private readonly previous: Int32Array
   private nodeStart: Int32Array
-  private nodeEntries: Int32Array
+  private readonly nodeEntries: Int32Array
   /** Entries looked at, as a measure of work. */
   visits = 0
 
@@ -72,9 +72,8 @@ export class Columns {
       lastColumn = column
     }
     this.restore()
-    const { start, items } = groupByNode(this.node, scene.nodes.length)
-    this.nodeStart = start
-    this.nodeEntries = items
+    this.nodeEntries = new Int32Array(this.node.length)
+    this.nodeStart = groupByNode(this.node, scene.nodes.length, this.nodeEntries)
   }
 
   /** Everything stands again as at the beginning. */
@@ -88,10 +87,10 @@ export class Columns {
 
   /** The entries belong to other nodes now: those of nodes that were drawn together are one node's. Everything stands again. */
   relabel(newOf: Int32Array, nodeCount: number): void {
-    this.node = this.node.map((old) => newOf[old]!)
-    const { start, items } = groupByNode(this.node, nodeCount)
-    this.nodeStart = start
-    this.nodeEntries = items
+    const { node } = this
+    for (let entry = 0; entry < node.length; entry++) node[entry] = newOf[node[entry]!]!
+    // The entries are as many as before, and are put where they were: these tables are large.
+    this.nodeStart = groupByNode(node, nodeCount, this.nodeEntries)
     this.restore()
   }
 
@@ -343,12 +342,12 @@ function countingSort(items: Int32Array, sorted: Int32Array, keys: Int32Array, l
 }
 
 /** Compressed rows: the entries of node n are items[start[n]] … items[start[n + 1] − 1]. */
-function groupByNode(node: Int32Array, nodes: number): { start: Int32Array; items: Int32Array } {
+/** Puts the entries of each node into `items`, one node after the other. @returns where each begins */
+function groupByNode(node: Int32Array, nodes: number, items: Int32Array): Int32Array {
   const start = new Int32Array(nodes + 1)
   for (let i = 0; i < node.length; i++) start[node[i]! + 1]!++
   for (let i = 0; i < nodes; i++) start[i + 1]! += start[i]!
   const fill = start.slice()
-  const items = new Int32Array(node.length)
   for (let entry = 0; entry < node.length; entry++) items[fill[node[entry]!]!++] = entry
-  return { start, items }
+  return start
 }

@@ -1,6 +1,6 @@
 import type { Scene } from '../scene'
 import { NO_TURN, type Turn } from '../space'
-import { Scout } from './scout'
+import { ENOUGH, Scout, worthOf } from './scout'
 import { stageOf, type Stage } from './stage'
 import { VIEWS, type ViewNumber } from './view'
 
@@ -11,9 +11,6 @@ export interface StepLook {
   readonly view: ViewNumber
   readonly shares: readonly number[]
 }
-
-/** What shows less than this of itself is hard to find in the picture (DESIGN.md, measures). */
-export const ENOUGH = 0.2
 
 /** Another side must show this much more to be worth going round. */
 const GAIN = 0.02
@@ -100,10 +97,11 @@ class Views {
     const most = (nodes.length - poor.length) * ENOUGH
     for (const view of VIEWS.slice(1)) {
       const scout = this.scout(view, lie)
+      const bar = worth(best.shares) + GAIN
       // A view that shows what is hard to see no better needs no look at the rest.
-      if (poor.length < nodes.length && worth(scout.sharesAmong(isThere, poor)) + most <= worth(best.shares) + GAIN) continue
-      const shares = scout.sharesAmong(isThere, nodes)
-      if (worth(shares) > worth(best.shares) + GAIN) best = { view, shares }
+      if (poor.length < nodes.length && worth(scout.sharesAmong(isThere, poor, bar - most)) + most <= bar) continue
+      const shares = scout.sharesAmong(isThere, nodes, bar)
+      if (worth(shares) > bar) best = { view, shares }
       if (Math.min(...best.shares) >= ENOUGH) break
     }
     return best
@@ -119,5 +117,5 @@ function viewsOf(stage: Stage): Views {
   return views
 }
 
-/** How much a view shows of what is hard to see: what shows well enough counts no more. */
-const worth = (shares: readonly number[]): number => shares.reduce((sum, share) => sum + Math.min(share, ENOUGH), 0)
+/** How much a view shows of what is hard to see. */
+const worth = (shares: readonly number[]): number => shares.reduce((sum, share) => sum + worthOf(share), 0)

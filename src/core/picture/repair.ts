@@ -1,6 +1,7 @@
 import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type Wish } from '../plan'
 import type { Turn } from '../space'
-import { ENOUGH, lookAtSome, lookAtSteps, lookFromHome, type StepLook } from './look'
+import { lookAtSome, lookAtSteps, lookFromHome, type StepLook } from './look'
+import { ENOUGH } from './scout'
 
 /** Rounds of drawing, wishing and laying anew; most models need one or two. */
 const ROUNDS = 4

@@ -30,6 +30,15 @@ function lookCamera(box: Box, view: ViewNumber, lie: Matrix): { camera: Camera; 
   return { camera: fitCamera(box, view, size, 4, scale, lie), size }
 }
 
+/** Parts drawn before it is asked again whether a look is still worth while. */
+const BETWEEN_BARS = 4
+
+/** What shows less than this of itself is hard to find in the picture (DESIGN.md, measures). */
+export const ENOUGH = 0.2
+
+/** How much a share is worth to the reader: what shows well enough counts no more. */
+export const worthOf = (share: number): number => Math.min(share, ENOUGH)
+
 /** What a part can reach in the picture: left, top, right, bottom, px, then its nearest and farthest depth, u. */
 const REACH = 6
 
@@ -85,32 +94,64 @@ export class Scout {
     return [...new Set(layers.part)].filter((part) => part >= 0)
   }
 
-  /** The share of each of some nodes that shows among those that are there. */
-  sharesAmong(isThere: (node: number) => boolean, nodes: readonly number[]): number[] {
+  /**
+   * The share of each of some nodes that shows among those that are there.
+   *
+   * @param bar as soon as they cannot be worth more than this together (`worthOf`), what is in front of them is looked at
+   *   no further, and the shares are too large
+   */
+  sharesAmong(isThere: (node: number) => boolean, nodes: readonly number[], bar = -1): number[] {
     const windows = nodes.map((node) => this.windowOf(node))
     const all = windows.reduce(uniteWindows, EMPTY_WINDOW)
     const apart = windows.reduce((sum, window) => sum + areaOf(window), 0)
     // What stands far apart is looked at one by one: the picture between is nobody's.
-    if (areaOf(all) > apart) return nodes.map((node, i) => this.lookInto(windows[i]!, isThere, [node])[0]!)
-    return this.lookInto(all, isThere, nodes)
+    if (areaOf(all) <= apart) return this.lookInto(all, windows, isThere, nodes, bar)
+    let most = nodes.length * ENOUGH
+    return nodes.map((node, i) => {
+      const [share] = this.lookInto(windows[i]!, [windows[i]!], isThere, [node], bar - (most - ENOUGH)) as [number]
+      most -= ENOUGH - worthOf(share)
+      return share
+    })
   }
 
-  private lookInto(window: Window, isThere: (node: number) => boolean, nodes: readonly number[]): number[] {
+  private lookInto(
+    window: Window,
+    windows: readonly Window[],
+    isThere: (node: number) => boolean,
+    nodes: readonly number[],
+    bar: number,
+  ): number[] {
     if (areaOf(window) === 0) return nodes.map(() => 1)
     const layers = windowLayers(window, this.shown)
     const { partNode } = this.stage.scene
-    const { reaches } = this
+    // They come first: whatever is drawn then can only show less of them.
+    for (const node of nodes) {
+      this.eachPart(node, (part) => (this.shown[part] = 0))
+      this.eachPart(node, (part) => this.drawInto(layers, part, window.left, window.top))
+    }
     // What lies behind all that is looked at cannot hide any of it.
     const depth = this.farthestOf(nodes)
-    this.grid ??= new PictureGrid(this.size, reaches, REACH)
+    this.grid ??= new PictureGrid(this.size, this.reaches, REACH)
+    let drawn = 0
     for (const part of this.grid.partsIn(window)) {
+      const node = partNode[part]!
+      if (this.reaches[part * REACH + 4]! > depth || !windows.some((one) => this.reachesInto(part, one))) continue
+      if (!isThere(node) || nodes.includes(node)) continue
       this.shown[part] = 0
-      const at = part * REACH
-      if (reaches[at]! > window.right || reaches[at + 1]! > window.bottom) continue
-      if (reaches[at + 2]! < window.left || reaches[at + 3]! < window.top || reaches[at + 4]! > depth) continue
-      if (isThere(partNode[part]!)) this.drawInto(layers, part, window.left, window.top)
+      this.drawInto(layers, part, window.left, window.top)
+      if (++drawn % BETWEEN_BARS === 0 && bar >= 0 && this.worth(nodes) <= bar) break
     }
     return nodes.map((node) => this.share(node))
+  }
+
+  private reachesInto(part: number, { left, right, top, bottom }: Window): boolean {
+    const at = part * REACH
+    const { reaches } = this
+    return reaches[at]! <= right && reaches[at + 1]! <= bottom && reaches[at + 2]! >= left && reaches[at + 3]! >= top
+  }
+
+  private worth(nodes: readonly number[]): number {
+    return nodes.reduce((sum, node) => sum + worthOf(this.share(node)), 0)
   }
 
   /** Nodes in front of a node in the picture of the whole, those that cover most first. */

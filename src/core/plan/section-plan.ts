@@ -54,8 +54,8 @@ function planNodes(
   options: SectionOptions,
   section?: Section,
 ): BuiltSection[] {
-  const scene = buildScene(specs)
-  const joints = findJoints(scene)
+  let scene = buildScene(specs)
+  let joints = findJoints(scene)
   let space = new SpaceLeft(scene, joints)
   const peelShare = options.effort ? PEEL_SHARE : 1
   const leaves = new Peeler(space, (done, all) => options.progress?.(done * peelShare, all)).run()
@@ -85,24 +85,26 @@ function planNodes(
   const hasUnits = leaves.some((leave) => leave.nodes.length > 1)
   const newOf = new Int32Array(specs.length)
   leaves.forEach((leave, i) => leave.nodes.forEach((node) => (newOf[node] = leaveNodes[i]!)))
-  const finalScene = hasUnits ? contractScene(scene, contracted, newOf) : scene
-  const finalJoints = hasUnits ? contractJoints(joints, newOf, contracted.length) : joints
-  if (hasUnits) space = space.contract(finalScene, finalJoints, newOf)
-  else space.restore()
+  if (hasUnits) {
+    // Nothing keeps the old tables: they are large.
+    scene = contractScene(scene, contracted, newOf)
+    joints = contractJoints(joints, newOf, contracted.length)
+    space = space.contract(scene, joints, newOf)
+  } else space.restore()
   const precedence = findPrecedence(space, leaving, pressed)
   const index = new Map(contracted.map((spec, node) => [spec, node]))
-  const starters = findStarters(finalScene, finalJoints, leaveNodes)
+  const starters = findStarters(scene, joints, leaveNodes)
   const presses = new Map(pressed.map(({ node, press }) => [node, press]))
   for (const { node, out } of pressed) leaving[node] = out
   const isSideways = Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0))
-  const { locks, lost }: FoundLocks = section ? findLocks(section, finalScene, precedence) : { locks: undefined, lost: [] }
+  const { locks, lost }: FoundLocks = section ? findLocks(section, scene, precedence) : { locks: undefined, lost: [] }
   const frame: Frame = {
-    scene: finalScene,
-    joints: finalJoints,
+    scene,
+    joints,
     order: precedence,
     starters,
     isSideways,
-    facts: nodeFacts(finalScene, finalJoints.adjacency),
+    facts: nodeFacts(scene, joints.adjacency),
     ...(locks ? { locks } : {}),
   }
   const { manner, steps } = searchSchedule(frame, {
@@ -110,7 +112,7 @@ function planNodes(
     tried: (fraction) => options.progress?.(peelShare + (1 - peelShare) * fraction, 1),
   })
   const arrives = leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel)))
-  const holding = followHolding(finalScene, finalJoints, steps)
+  const holding = followHolding(scene, joints, steps)
   const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
   return [
     ...derived,
@@ -118,8 +120,8 @@ function planNodes(
       ...identity,
       frame,
       manner,
-      scene: finalScene,
-      joints: finalJoints,
+      scene,
+      joints,
       steps,
       arrives,
       presses,
