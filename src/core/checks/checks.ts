@@ -9,6 +9,7 @@ import { finding, idsOf, nameParts, stepNumber } from './place'
 import { straightSeams } from './seams'
 import { lostPlaces } from './access'
 import { alikeColours } from './alike'
+import { largeUnit } from './large-unit'
 import { lightGaps } from './light'
 import { neverSeen } from './never-seen'
 import { turnTraps } from './turn-trap'
@@ -26,6 +27,7 @@ export function findFindings(
     ...(built.derivedFrom === undefined ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built)] : []),
     ...steps(built),
     ...lostLocks(built),
+    ...largeUnit(built),
     ...blocked(built),
     ...holding(built),
     ...hidden(built, looks?.[i] ?? []),

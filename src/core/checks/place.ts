@@ -16,6 +16,7 @@ export const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
   'see-through': 'warning',
   'turn-trap': 'warning',
   access: 'warning',
+  'large-unit': 'warning',
   strained: 'warning',
   'alike-colours': 'warning',
   'never-seen': 'note',

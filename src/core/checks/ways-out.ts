@@ -1,5 +1,5 @@
 import { catalogueOf, partsOf, sectionById, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
-import { forgetSteps, halvesOf, setStepText, withParts, withSteps, type Finding, type SectionPlan } from '../plan'
+import { cutOut, forgetSteps, halvesOf, setStepText, withParts, withSteps, type Finding, type Move, type SectionPlan } from '../plan'
 import { nameParts } from './place'
 
 /** Something that can be done about a finding with one click, and undone. */
@@ -14,6 +14,7 @@ export function waysOut(model: ModelDocument, finding: Finding, plans: readonly 
   const section = model.sections.find((candidate) => candidate.id === finding.section || candidate.id === base)
   if (!section) return []
   if (finding.code === 'blocked' && (!section.steps || section.planRest)) return untie(model, section, finding)
+  if (finding.code === 'large-unit') return [makeSection(section, finding, plans)]
   if (finding.code === 'never-seen') return [freeColour(section.id, finding)]
   if (finding.code === 'turn-trap' || finding.code === 'alike-colours') return noteOf(section, finding, plans)
   if (!section.steps) return []
@@ -74,6 +75,18 @@ function untie(model: ModelDocument, section: Section, finding: Finding): WayOut
     { label: `Leave “${part.id}” out for now`, change: replaceBy([]) },
   ]
 }
+
+/** A unit's own parts are named by the finding; those of units inside it by their plans. */
+function makeSection(section: Section, finding: Finding, plans: readonly SectionPlan[]): WayOut {
+  const inner = (id: string): string[] =>
+    plans.flatMap((plan) =>
+      plan.derivedFrom === id ? [...plan.steps.flatMap(({ moves }) => moves.flatMap(idsOfMove)), ...inner(plan.id)] : [],
+    )
+  const ids = [...finding.parts, ...inner(finding.section)]
+  return { label: 'Make it a section', change: (model) => cutOut(model, section.id, ids, `${section.name}, unit`) }
+}
+
+const idsOfMove = (move: Move): readonly string[] => ('parts' in move ? move.parts : 'copy' in move ? [move.copy] : [])
 
 const idsOf = ({ parts, copies }: Section): Set<string> => new Set([...(parts ?? []), ...(copies ?? [])].map(({ id }) => id))
 

@@ -52,6 +52,7 @@ export type FindingCode =
   | 'never-seen'
   | 'turn-trap'
   | 'access'
+  | 'large-unit'
   /** Two places kept for checks that need the whole catalogue: techniques some builders refuse, colours hard to tell apart. */
   | 'strained'
   | 'alike-colours'

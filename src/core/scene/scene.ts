@@ -226,20 +226,10 @@ export function contractScene(scene: Scene, nodes: readonly NodeSpec[], newOf: I
     partNode: relabel(scene.partNode),
     bodies: { ...scene.bodies, node: relabel(scene.bodies.node) },
     studs: { ...scene.studs, node: relabel(scene.studs.node) },
-    // Joints are contracted too, not found again: what they were found by, the largest of the tables, goes.
-    connectors: NO_CONNECTORS,
+    connectors: { ...scene.connectors, node: relabel(scene.connectors.node) },
     freeBodies: scene.freeBodies.map((body) => ({ ...body, node: newOf[body.node]! })),
-    freeConnectors: [],
+    freeConnectors: scene.freeConnectors.map((connector) => ({ ...connector, node: newOf[connector.node]! })),
   }
-}
-
-const NO_CONNECTORS: ConnectorTable = {
-  count: 0,
-  node: new Int32Array(0),
-  part: new Int32Array(0),
-  at: new Int32Array(0),
-  facing: new Uint8Array(0),
-  isStud: new Uint8Array(0),
 }
 
 /** The box around all bodies of a placed part (a bracket's wall included), without studs. */

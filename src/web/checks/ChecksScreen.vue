@@ -35,6 +35,7 @@ const CODES: Readonly<Record<Finding['code'], string>> = {
   'see-through': 'Light falls through',
   'turn-trap': 'Easy to turn wrongly',
   access: 'Out of reach',
+  'large-unit': 'A unit too large',
   strained: 'Under strain',
   'alike-colours': 'Colours look alike',
   'never-seen': 'Never seen',

@@ -1,0 +1,21 @@
+import type { BuiltSection, Finding } from '../plan'
+import { sizeOf, STUD_PITCH, unite } from '../space'
+import { finding, idsOf } from './place'
+
+/** What one hand holds while the other builds: about 16 cm, or so many parts. */
+const HAND = 20 * STUD_PITCH
+const HANDFUL = 48
+
+/** A unit that goes in as one but is too large to hold: it is better a section, with a lane and a name of its own. */
+export function largeUnit(built: BuiltSection): Finding[] {
+  if (built.derivedFrom === undefined) return []
+  const { nodes, nodeBoxes, parts } = built.scene
+  const size = Math.max(...sizeOf(nodeBoxes.reduce(unite)))
+  if (size <= HAND && parts.length <= HANDFUL) return []
+  const ids = idsOf(
+    built,
+    nodes.flatMap((spec, node) => (spec.kind === 'derived' ? [] : [node])),
+  )
+  const message = `${parts.length} parts, ${Math.round((size * 0.8) / 10)} cm long, can only go in as one, which is much to hold in a hand. Make them a section, so that builders know what they build and can lay it down.`
+  return [finding('large-unit', { section: built.id, step: null, parts: ids }, message)]
+}
