@@ -18,10 +18,8 @@ function landing(): SectionBuilder {
     const colour = y === 0 ? 'sand' : 'moss'
     s.add('lawn', 'plate-4x12', colour, [0, y, 4]).add('lawn', 'plate-4x12', colour, [120, y, 4])
   }
-  for (let x = 0; x < 240; x += 40) {
-    s.add('quay', 'tile-2x4', 'ash', [x, 0, 8])
-  }
-  for (const y of [20, 40]) s.add('path', 'tile-2x2', 'sand', [110, y, 8])
+  for (let x = 0; x < 240; x += 20) s.add('quay', 'tile-2x2', 'ash', [x, 0, 8])
+  for (const y of [20, 30, 40, 50]) s.add('path', 'tile-1x2', 'sand', [110, y, 8])
   s.copy('house', [60, 60, 8])
   s.copy('shed', [20, 70, 8])
   s.copy('shed', [220, 70, 8], { mirror: 'x' })

@@ -8,10 +8,13 @@ const GROUND_ROWS = 48
 export function granary(): ModelDocument {
   return model('Granary', 'The granary of a river town on market day.', 'market', [
     market(),
+    square(),
     hall(),
     hallRoof(),
     tower(),
     towerRoof(),
+    mill(),
+    millRoof(),
     stall(),
     lantern(),
     cart(),
@@ -20,6 +23,21 @@ export function granary(): ModelDocument {
 
 function market(): SectionBuilder {
   const s = new SectionBuilder('market', 'Market')
+  s.copy('square', [0, 0, 0])
+  s.copy('hall', [160, 280, 8])
+  s.copy('mill', [20, 320, 8])
+  s.copy('tower', [500, 320, 8])
+  for (const y of [10, 90, 170]) {
+    for (const x of [50, 150, 380, 480]) s.copy('stall', [x, y, 8])
+    s.copy('cart', [580, y, 8])
+  }
+  for (const y of [20, 80, 140, 200]) s.copy('lantern', [270, y, 8]).copy('lantern', [350, y, 8])
+  return s
+}
+
+/** Two layers of plates with a paved way: a ground that all the houses stand on. */
+function square(): SectionBuilder {
+  const s = new SectionBuilder('square', 'Square')
   for (let y = 0; y < GROUND_ROWS; y += 8)
     for (let x = 0; x < GROUND_COLUMNS; x += 16) s.add('ground', 'plate-8x16', 'olive', [x * 10, y * 10, 0])
   // The second layer runs across the first, and none of its seams lies on one below.
@@ -34,12 +52,6 @@ function market(): SectionBuilder {
     for (let x = 2; x < GROUND_COLUMNS - 2; x += 4) s.addAcross('sett', `plate-4x${length}`, 'ash', [x * 10, y * 10, 4])
     s.addAcross('sett', `plate-2x${length}`, 'ash', [GROUND_COLUMNS * 10 - 20, y * 10, 4])
   }
-  s.copy('hall', [120, 240, 8])
-  s.copy('tower', [520, 320, 8])
-  for (const x of [20, 120, 220, 340, 440, 540]) s.copy('stall', [x, 30, 8]).copy('stall', [x, 140, 8])
-  for (const x of [0, 200, 420, 620]) s.copy('lantern', [x, 0, 8]).copy('lantern', [x, 220, 8])
-  for (const x of [40, 560]) s.copy('cart', [x, 260, 8])
-  s.copy('cart', [40, 360, 8])
   paving(s)
   return s
 }
@@ -58,28 +70,28 @@ function windows(side: Opening['side'], first: number, last: number, every: numb
 
 function hall(): SectionBuilder {
   const s = new SectionBuilder('hall', 'Hall').useBricksUpTo(3)
-  layFloor(s, { word: 'floor', columns: 36, rows: 20, colour: 'brown' })
+  layFloor(s, { word: 'floor', columns: 24, rows: 16, colour: 'brown' })
   buildWalls(s, {
     at: [0, 0, 8],
-    columns: 36,
-    rows: 20,
+    columns: 24,
+    rows: 16,
     courses: 13,
     word: 'wall',
     colour: (course) => (course < 2 ? 'slate' : course === 6 ? 'cocoa' : 'ivory'),
     openings: [
-      { side: 'front', from: 16, to: 20, first: 0, last: 4 },
-      ...windows('front', 3, 4, 5, 14, 2),
-      ...windows('front', 23, 4, 5, 34, 2),
-      ...windows('front', 3, 9, 5, 34, 8),
-      ...windows('back', 3, 4, 5, 34, 2),
-      ...windows('back', 3, 9, 5, 34, 8),
-      ...windows('left', 4, 9, 5, 17, 8),
-      ...windows('right', 4, 9, 5, 17, 8),
+      { side: 'front', from: 10, to: 14, first: 0, last: 4 },
+      ...windows('front', 2, 4, 4, 9, 2),
+      ...windows('front', 16, 4, 4, 22, 2),
+      ...windows('front', 3, 9, 5, 22, 8),
+      ...windows('back', 3, 4, 5, 22, 2),
+      ...windows('back', 3, 9, 5, 22, 8),
+      ...windows('left', 4, 9, 4, 13, 8),
+      ...windows('right', 4, 9, 4, 13, 8),
     ],
   })
-  for (const x of [60, 120, 220, 280]) {
-    s.add('sack', 'round-brick-2x2', 'sand', [x, 110, 8]).add('sack', 'round-brick-2x2', 'tan', [x, 140, 8])
-    s.add('sack-top', 'round-plate-2x2', 'sand', [x, 110, 20]).add('sack-top', 'round-plate-2x2', 'tan', [x, 140, 20])
+  for (const x of [30, 70, 150, 190]) {
+    s.add('sack', 'round-brick-2x2', 'sand', [x, 70, 8]).add('sack', 'round-brick-2x2', 'tan', [x, 100, 8])
+    s.add('sack-top', 'round-plate-2x2', 'sand', [x, 70, 20]).add('sack-top', 'round-plate-2x2', 'tan', [x, 100, 20])
   }
   s.copy('hall-roof', [0, 0, 164])
   return s
@@ -87,7 +99,7 @@ function hall(): SectionBuilder {
 
 function hallRoof(): SectionBuilder {
   const s = new SectionBuilder('hall-roof', 'Hall roof')
-  buildRoof(s, { columns: 36, rows: 20, colour: 'rust', gable: 'ivory', ridge: 'cocoa' })
+  buildRoof(s, { columns: 24, rows: 16, colour: 'rust', gable: 'ivory', ridge: 'cocoa' })
   return s
 }
 
@@ -116,6 +128,33 @@ function tower(): SectionBuilder {
 function towerRoof(): SectionBuilder {
   const s = new SectionBuilder('tower-roof', 'Tower roof')
   buildRoof(s, { columns: 12, rows: 8, colour: 'teal', gable: 'sand', ridge: 'copper' })
+  return s
+}
+
+function mill(): SectionBuilder {
+  const s = new SectionBuilder('mill', 'Mill').useBricksUpTo(3)
+  buildWalls(s, {
+    at: [0, 0, 0],
+    columns: 12,
+    rows: 8,
+    courses: 20,
+    word: 'stone',
+    colour: (course) => (course < 2 ? 'ash' : course % 5 === 4 ? 'brown' : 'white'),
+    openings: [
+      { side: 'front', from: 5, to: 7, first: 0, last: 3 },
+      ...[6, 11, 16].flatMap((low): Opening[] => [
+        { side: 'front', from: 5, to: 7, first: low, last: low + 1 },
+        { side: 'left', from: 3, to: 5, first: low, last: low + 1 },
+      ]),
+    ],
+  })
+  s.copy('mill-roof', [0, 0, 240])
+  return s
+}
+
+function millRoof(): SectionBuilder {
+  const s = new SectionBuilder('mill-roof', 'Mill roof')
+  buildRoof(s, { columns: 12, rows: 8, colour: 'slate', gable: 'white', ridge: 'brown' })
   return s
 }
 

@@ -19,7 +19,7 @@ async function tickThrough(page: Page): Promise<string[]> {
 test('previews the sheets', async ({ page }) => {
   await openDemo(page, 'Ferry house')
   await page.getByRole('link', { name: 'Booklet' }).click()
-  await expect(page.getByRole('article', { name: 'Sheet 1, Ferry house' })).toContainText('225 parts')
+  await expect(page.getByRole('article', { name: 'Sheet 1, Ferry house' })).toContainText('233 parts')
   await pictureDrawn(page)
   await page.getByRole('button', { name: /^Show \d+ more/ }).click()
   await expect(page.getByRole('article')).toHaveCount(24)

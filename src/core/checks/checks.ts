@@ -23,11 +23,12 @@ export function findFindings(
   looks?: readonly (readonly StepLook[])[],
   level: Level = 'home',
 ): Finding[] {
+  const byId = new Map(planned.built.map((built) => [built.id, built]))
   const findings = planned.built.flatMap((built, i) => [
     ...(built.derivedFrom === undefined ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built)] : []),
     ...steps(built),
     ...lostLocks(built),
-    ...largeUnit(built),
+    ...(built.derivedFrom === undefined ? [] : largeUnit(built, byId.get(built.derivedFrom))),
     ...blocked(built),
     ...holding(built),
     ...hidden(built, looks?.[i] ?? []),

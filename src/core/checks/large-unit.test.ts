@@ -10,14 +10,16 @@ const strip = (length: number) => [
   ...Array.from({ length: length - 1 }, (_, i) => part(`lap${i}`, 'plate-2x4', [20 + i * 40, 0, 4])),
 ]
 
+const planned = (parts: Parameters<typeof oneSection>[0]): BuiltSection => planModel(oneSection(parts)).built[0]!
+
+/** Something that reaches lower than the strip, so that it does not lie on the table. */
+const whole = planned([part('foot', 'plate-2x2', [0, 0, -4])])
+
 /** The same, planned as if it were a unit of another section. */
-const asUnit = (length: number): BuiltSection => {
-  const { built } = planModel(oneSection(strip(length)))
-  return { ...built[0]!, id: 'main~1', derivedFrom: 'main' }
-}
+const asUnit = (length: number): BuiltSection => ({ ...planned(strip(length)), id: 'main~1', derivedFrom: 'main' })
 
 it('a unit too long for a hand becomes a section with one click', () => {
-  const [found] = largeUnit(asUnit(7))
+  const [found] = largeUnit(asUnit(7), whole)
   expect(found).toMatchObject({ code: 'large-unit', severity: 'warning', section: 'main~1' })
   expect(found!.message).toContain('13 parts, 22 cm long')
   const model = oneSection([...strip(7), part('mast', 'brick-2x2', [20, 0, 8])])
@@ -30,9 +32,9 @@ it('a unit too long for a hand becomes a section with one click', () => {
   expect(reportModel(cut).report.findings.filter((finding) => finding.severity === 'error')).toEqual([])
 })
 
-it('a small unit, and what is no unit, is left as it is', () => {
-  expect(largeUnit(asUnit(3))).toEqual([])
-  expect(largeUnit(planModel(oneSection(strip(7))).built[0]!)).toEqual([])
+it('a small unit, and one that lies on the table, is left as it is', () => {
+  expect(largeUnit(asUnit(3), whole)).toEqual([])
+  expect(largeUnit(asUnit(7), planned(strip(1)))).toEqual([])
 })
 
 it('what is cut out is joined where its last part was added', () => {

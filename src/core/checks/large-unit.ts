@@ -6,9 +6,14 @@ import { finding, idsOf } from './place'
 const HAND = 20 * STUD_PITCH
 const HANDFUL = 48
 
-/** A unit that goes in as one but is too large to hold: it is better a section, with a lane and a name of its own. */
-export function largeUnit(built: BuiltSection): Finding[] {
-  if (built.derivedFrom === undefined) return []
+/**
+ * A unit that goes in as one but is too large to hold: it is better a section, with a lane and a name of its own. What
+ * comes to lie on the table needs no hand.
+ *
+ * @param whole what joins the unit
+ */
+export function largeUnit(built: BuiltSection, whole: BuiltSection | undefined): Finding[] {
+  if (!whole || lowest(built) === lowest(whole)) return []
   const { nodes, nodeBoxes, parts } = built.scene
   const size = Math.max(...sizeOf(nodeBoxes.reduce(unite)))
   if (size <= HAND && parts.length <= HANDFUL) return []
@@ -19,3 +24,5 @@ export function largeUnit(built: BuiltSection): Finding[] {
   const message = `${parts.length} parts, ${Math.round((size * 0.8) / 10)} cm long, can only go in as one, which is much to hold in a hand. Make them a section, so that builders know what they build and can lay it down.`
   return [finding('large-unit', { section: built.id, step: null, parts: ids }, message)]
 }
+
+const lowest = ({ scene }: BuiltSection): number => scene.nodeBoxes.reduce((low, box) => Math.min(low, box.min[2]), Infinity)
