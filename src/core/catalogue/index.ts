@@ -1,5 +1,6 @@
 /** The catalogue: shapes by family (body, outline mesh, connectors, mirror twin) and colours. */
 export * from './types'
+export * from './holds'
 export { massOf } from './mass'
 export { colourDifference, labOf } from './colour-difference'
 export { alikeFor } from './colour-vision'

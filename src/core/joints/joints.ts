@@ -1,18 +1,18 @@
-import { GrowingInts, type ConnectorTable, type FreeConnector, type Scene } from '../scene'
-import { DIRECTION_VECTORS, dot, FREE_TOLERANCE, length, opposite, subtract, type Direction, type Vec } from '../space'
+import { AGREEMENT, type HoldKind } from '../catalogue'
+import { GrowingInts, holdOfCode, latticeConnectors, ROLE, type FreeConnector, type GripTable, type Scene } from '../scene'
+import { dot, FREE_TOLERANCE, scale, subtract, type Vec } from '../space'
 import { PointHash } from './point-hash'
 
-/** Axis index of a joint whose axis is not one of the lattice's; its vector stands in `vector`. */
-export const FREE_AXIS = 3
-
-/** What one pair of nodes holds to each other along one axis: studs in sockets that can only be pulled along it. */
+/** What one pair of nodes holds to each other in one sort and one way: studs in sockets, a bar in a clip, an axle in holes. */
 export interface Joint {
   readonly a: number
   readonly b: number
-  /** 0–2 for x, y, z; `FREE_AXIS` otherwise. */
-  readonly axis: number
-  readonly vector: Vec
-  /** How many studs hold. */
+  /** A bit for each axis of the lattice along which it can be pulled apart; 0 where these do not lie in the lattice. */
+  readonly lets: number
+  /** The same as unit vectors, either sense. */
+  readonly ways: readonly Vec[]
+  readonly hold: HoldKind
+  /** How many studs, clips, holes hold. */
   readonly studs: number
 }
 
@@ -47,14 +47,17 @@ const AXIS_VECTORS: readonly Vec[] = [
   [0, 0, 1],
 ]
 
+/** For each set of axes, its unit vectors. */
+const WAYS: readonly (readonly Vec[])[] = Array.from({ length: 8 }, (_, bits) => AXIS_VECTORS.filter((_v, axis) => (bits >> axis) & 1))
+
 /**
- * All stud–socket joints between different nodes. Two connectors join when their places coincide and they face each other:
- * equal integers in the lattice, within `FREE_TOLERANCE` across a free pose. O(connectors).
+ * All joints between different nodes. Two connectors join when their places coincide and their ways agree: equal integers in
+ * the lattice, within `FREE_TOLERANCE` across a free pose. O(connectors).
  */
 export function findJoints(scene: Scene): Joints {
-  const hash = hashSockets(scene.connectors)
+  const hash = hashReceivers(scene.grips)
   const collector = new Collector(scene.nodes.length)
-  joinLattice(scene.connectors, hash, collector)
+  joinLattice(scene.grips, hash, collector)
   joinFree(scene, collector)
   return collector.finish(hash.probes)
 }
@@ -64,12 +67,17 @@ interface Held {
   readonly part: number
 }
 
-/** Gathers studs in sockets, one joint a pair of nodes and axis. */
+type Freedom = Pick<Joint, 'lets' | 'ways' | 'hold'>
+
+const areAlike = (a: readonly Vec[], b: readonly Vec[]): boolean =>
+  a.length === b.length && a.every((way, i) => Math.abs(dot(way, b[i]!)) > AGREES)
+
+/** Gathers what holds, one joint a pair of nodes, sort and set of ways. */
 class Collector {
   /** Of each pair of nodes, the last joint found; from each joint the one before it of the same pair, −1 for none. */
   private readonly lastOf = new Map<number, number>()
   private readonly before = new GrowingInts()
-  private readonly joints: { a: number; b: number; axis: number; vector: Vec; studs: number }[] = []
+  private readonly joints: { a: number; b: number; lets: number; ways: readonly Vec[]; hold: HoldKind; studs: number }[] = []
   private readonly jointOf = new GrowingInts()
   private readonly studPart = new GrowingInts()
   private readonly socketPart = new GrowingInts()
@@ -84,19 +92,9 @@ class Collector {
     this.places = new Float32Array(expected * 3 + 3)
   }
 
-  add(
-    studNode: number,
-    studPart: number,
-    socketNode: number,
-    socketPart: number,
-    axis: number,
-    vector: Vec,
-    x: number,
-    y: number,
-    z: number,
-  ): void {
-    if (studNode === socketNode) return
-    const joint = this.jointFor(Math.min(studNode, socketNode), Math.max(studNode, socketNode), axis, vector)
+  add(gives: Held, receives: Held, { lets, ways, hold }: Freedom, x: number, y: number, z: number): void {
+    if (gives.node === receives.node) return
+    const joint = this.jointFor(Math.min(gives.node, receives.node), Math.max(gives.node, receives.node), lets, ways, hold)
     this.joints[joint]!.studs++
     const at = this.jointOf.length * 3
     if (at + 3 > this.places.length) {
@@ -108,20 +106,20 @@ class Collector {
     this.places[at + 1] = y
     this.places[at + 2] = z
     this.jointOf.push(joint)
-    this.studPart.push(studPart)
-    this.socketPart.push(socketPart)
+    this.studPart.push(gives.part)
+    this.socketPart.push(receives.part)
   }
 
-  private jointFor(a: number, b: number, axis: number, vector: Vec): number {
+  private jointFor(a: number, b: number, lets: number, ways: readonly Vec[], hold: HoldKind): number {
     const key = a * this.nodeCount + b
     const last = this.lastOf.get(key) ?? -1
     for (let index = last; index >= 0; index = this.before.data[index]!) {
       const joint = this.joints[index]!
-      if (joint.axis === axis && (axis !== FREE_AXIS || Math.abs(dot(joint.vector, vector)) > AGREES)) return index
+      if (joint.lets === lets && joint.hold === hold && (lets !== 0 || areAlike(joint.ways, ways))) return index
     }
     this.before.push(last)
     this.lastOf.set(key, this.joints.length)
-    return this.joints.push({ a, b, axis, vector, studs: 0 }) - 1
+    return this.joints.push({ a, b, lets, ways, hold, studs: 0 }) - 1
   }
 
   finish(probes: number): Joints {
@@ -170,10 +168,14 @@ function adjacencyOf(joints: readonly Joint[], nodes: number): Adjacency {
 export function contractJoints(joints: Joints, newOf: Int32Array, nodeCount: number): Joints {
   const { start, studPart, socketPart, places } = joints.held
   const collector = new Collector(nodeCount, studPart.length)
-  joints.list.forEach(({ a, b, axis, vector }, joint) => {
-    const [first, second] = [newOf[a]!, newOf[b]!]
+  joints.list.forEach((old, joint) => {
+    const [first, second] = [newOf[old.a]!, newOf[old.b]!]
     for (let i = start[joint]!; i < start[joint + 1]!; i++) {
-      collector.add(first, studPart[i]!, second, socketPart[i]!, axis, vector, places[i * 3]!, places[i * 3 + 1]!, places[i * 3 + 2]!)
+      const [gives, receives] = [
+        { node: first, part: studPart[i]! },
+        { node: second, part: socketPart[i]! },
+      ]
+      collector.add(gives, receives, old, places[i * 3]!, places[i * 3 + 1]!, places[i * 3 + 2]!)
     }
   })
   return collector.finish(joints.probes)
@@ -187,21 +189,21 @@ export function placesOf(joints: Joints, joint: number): Vec[] {
   return found
 }
 
-function hashSockets(table: ConnectorTable): PointHash {
+function hashReceivers(table: GripTable): PointHash {
   const hash = new PointHash(table)
-  for (let i = 0; i < table.count; i++) if (table.isStud[i] === 0) hash.put(i)
+  for (let i = 0; i < table.count; i++) if (table.role[i] === ROLE.receives) hash.put(i)
   return hash
 }
 
-function joinLattice(table: ConnectorTable, sockets: PointHash, into: Collector): void {
-  const { at, facing, isStud, node, part } = table
+function joinLattice(table: GripTable, receivers: PointHash, into: Collector): void {
+  const { at, code, role, lets, node, part } = table
   for (let i = 0; i < table.count; i++) {
-    if (isStud[i] === 0) continue
+    if (role[i] === ROLE.receives) continue
     const [x, y, z] = [at[i * 3]!, at[i * 3 + 1]!, at[i * 3 + 2]!]
-    const way = facing[i] as Direction
-    const axis = way >> 1
-    for (let found = sockets.first(x, y, z, opposite(way)); found >= 0; found = sockets.next[found]!) {
-      into.add(node[i]!, part[i]!, node[found]!, part[found]!, axis, AXIS_VECTORS[axis]!, x, y, z)
+    for (let found = receivers.first(x, y, z, code[i]!); found >= 0; found = receivers.next[found]!) {
+      const gives = { node: node[i]!, part: part[i]! }
+      const receives = { node: node[found]!, part: part[found]! }
+      into.add(gives, receives, { lets: lets[found]!, ways: WAYS[lets[found]!]!, hold: holdOfCode(code[i]!) }, x, y, z)
     }
   }
 }
@@ -212,53 +214,57 @@ const AGREES = 0.99996
 /** Free connectors against all: buckets of 1 u, looking into the neighbours that the tolerance can reach. */
 function joinFree(scene: Scene, into: Collector): void {
   if (scene.freeConnectors.length === 0) return
-  const all: FreeConnector[] = [...scene.freeConnectors, ...latticeConnectors(scene)]
+  const all: FreeConnector[] = [...scene.freeConnectors, ...latticeConnectors(scene.grips)]
   const buckets = new Map<string, FreeConnector[]>()
-  const bucketOf = (v: Vec): Vec => [Math.floor(v[0]), Math.floor(v[1]), Math.floor(v[2])]
   for (const connector of all) {
-    if (connector.isStud) continue
-    const key = bucketOf(connector.at).join()
+    if (connector.gives) continue
+    const key = connector.at.map(Math.floor).join()
     const bucket = buckets.get(key)
     if (bucket) bucket.push(connector)
     else buckets.set(key, [connector])
   }
   const isFree = new Set(scene.freeConnectors)
-  for (const stud of all) {
-    if (!stud.isStud) continue
-    for (const key of reachableBuckets(stud.at)) {
-      for (const socket of buckets.get(key) ?? []) {
-        if (!isFree.has(stud) && !isFree.has(socket)) continue
-        if (length(subtract(stud.at, socket.at)) > FREE_TOLERANCE) continue
-        if (dot(stud.facing, socket.facing) > -AGREES) continue
-        addFree(stud, socket, stud, into)
+  for (const gives of all) {
+    if (!gives.gives) continue
+    for (const key of reachableBuckets(gives.at)) {
+      for (const receives of buckets.get(key) ?? []) {
+        if (!isFree.has(gives) && !isFree.has(receives)) continue
+        if (coincide(gives, receives)) into.add(gives, receives, freedomOf(receives), ...gives.at)
       }
     }
   }
 }
 
-function addFree(stud: Held, socket: Held, { at, facing }: FreeConnector, into: Collector): void {
-  const axis = AXIS_VECTORS.findIndex((v) => Math.abs(dot(v, facing)) > AGREES)
-  const [index, vector] = axis < 0 ? [FREE_AXIS, facing] : [axis, AXIS_VECTORS[axis]!]
-  into.add(stud.node, stud.part, socket.node, socket.part, index, vector, at[0], at[1], at[2])
+/** Along its axis a bar, axle or hose is held anywhere, also between two whole u. */
+function coincide(gives: FreeConnector, receives: FreeConnector): boolean {
+  if (gives.hold !== receives.hold) return false
+  const agreement = AGREEMENT[gives.hold]!
+  if (agreement === 'facing' && dot(gives.way, receives.way) > -AGREES) return false
+  if (agreement === 'axis' && Math.abs(dot(gives.way, receives.way)) < AGREES) return false
+  const apart = subtract(receives.at, gives.at)
+  const along = agreement === 'axis' ? dot(apart, gives.way) : 0
+  const across = subtract(apart, scale(gives.way, along))
+  return Math.abs(along) <= HALF_STEP && dot(across, across) <= FREE_TOLERANCE ** 2
+}
+
+/** Half the distance between two places of a bar, u; the later of two equally near is not asked for again. */
+const HALF_STEP = 0.5
+/** No two that join lie farther apart, u. */
+const REACH = Math.hypot(HALF_STEP, FREE_TOLERANCE)
+
+function freedomOf({ lets, hold }: FreeConnector): Freedom {
+  const axes = lets.map((way) => AXIS_VECTORS.findIndex((axis) => Math.abs(dot(axis, way)) > AGREES))
+  if (axes.includes(-1)) return { lets: 0, ways: lets, hold }
+  const bits = axes.reduce((sum, axis) => sum | (1 << axis), 0)
+  return { lets: bits, ways: WAYS[bits]!, hold }
 }
 
 /** The buckets that a ball of the tolerance around a place touches: one as a rule, up to eight. */
 function reachableBuckets(at: Vec): Set<string> {
   const keys = new Set<string>()
-  const low = at.map((value) => Math.floor(value - FREE_TOLERANCE))
-  const high = at.map((value) => Math.floor(value + FREE_TOLERANCE))
+  const low = at.map((value) => Math.floor(value - REACH))
+  const high = at.map((value) => Math.floor(value + REACH))
   for (let x = low[0]!; x <= high[0]!; x++)
     for (let y = low[1]!; y <= high[1]!; y++) for (let z = low[2]!; z <= high[2]!; z++) keys.add([x, y, z].join())
   return keys
-}
-
-function latticeConnectors(scene: Scene): FreeConnector[] {
-  const table = scene.connectors
-  return Array.from({ length: table.count }, (_, i) => ({
-    node: table.node[i]!,
-    part: table.part[i]!,
-    at: [table.at[i * 3]!, table.at[i * 3 + 1]!, table.at[i * 3 + 2]!] as Vec,
-    facing: DIRECTION_VECTORS[table.facing[i]!]!,
-    isStud: table.isStud[i] === 1,
-  }))
 }

@@ -1,8 +1,8 @@
-/** Lattice points with a way each: `at` three to a point, `facing` one. */
+/** Lattice points with a code each: `at` three to a point, `code` one. */
 export interface Points {
   readonly count: number
   readonly at: Int32Array
-  readonly facing: Uint8Array
+  readonly code: Uint8Array
 }
 
 /**
@@ -28,29 +28,29 @@ export class PointHash {
     this.next = new Int32Array(Math.max(1, points.count)).fill(-1)
   }
 
-  private slot(x: number, y: number, z: number, way: number): number {
-    const { at, facing } = this.points
-    let hash = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca77) ^ Math.imul(z, 0xc2b2ae3d) ^ Math.imul(way, 0x27d4eb2f)
+  private slot(x: number, y: number, z: number, code: number): number {
+    const { at, code: codes } = this.points
+    let hash = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca77) ^ Math.imul(z, 0xc2b2ae3d) ^ Math.imul(code, 0x27d4eb2f)
     hash ^= hash >>> 15
     let slot = hash & this.mask
     for (;;) {
       this.probes++
       const head = this.heads[slot]!
-      if (head < 0 || (at[head * 3] === x && at[head * 3 + 1] === y && at[head * 3 + 2] === z && facing[head] === way)) return slot
+      if (head < 0 || (at[head * 3] === x && at[head * 3 + 1] === y && at[head * 3 + 2] === z && codes[head] === code)) return slot
       slot = (slot + 1) & this.mask
     }
   }
 
   /** Puts a point of the table. */
   put(point: number): void {
-    const { at, facing } = this.points
-    const slot = this.slot(at[point * 3]!, at[point * 3 + 1]!, at[point * 3 + 2]!, facing[point]!)
+    const { at, code: codes } = this.points
+    const slot = this.slot(at[point * 3]!, at[point * 3 + 1]!, at[point * 3 + 2]!, codes[point]!)
     this.next[point] = this.heads[slot]!
     this.heads[slot] = point
   }
 
   /** @returns the last point put at the place, or −1; follow `next` for the others. */
-  first(x: number, y: number, z: number, way: number): number {
-    return this.heads[this.slot(x, y, z, way)]!
+  first(x: number, y: number, z: number, code: number): number {
+    return this.heads[this.slot(x, y, z, code)]!
   }
 }

@@ -1,5 +1,5 @@
 import type { Joints } from '../joints'
-import { asOriented, tableBox, type BoxTable, type FreeBody, type Scene } from '../scene'
+import { asOriented, ROLE, tableBox, type BoxTable, type FreeBody, type Scene } from '../scene'
 import { boxesMeet, FREE_TOLERANCE, length, subtract, sweptMeets, type Vec } from '../space'
 import { Columns } from './columns'
 
@@ -60,11 +60,11 @@ class LatticeRows {
   }
 }
 
-/** Where each row of the stud table stands: the rows are in the order of the studs among the connectors. */
+/** Where each row of the stud table stands: the rows are in the order of the studs among the grips. */
 function studFeet(scene: Scene): Vec[] {
   const feet: Vec[] = []
-  const { at, isStud, count } = scene.connectors
-  for (let i = 0; i < count; i++) if (isStud[i] === 1) feet.push([at[i * 3]!, at[i * 3 + 1]!, at[i * 3 + 2]!])
+  const { at, role, count } = scene.grips
+  for (let i = 0; i < count; i++) if (role[i] === ROLE.stud) feet.push([at[i * 3]!, at[i * 3 + 1]!, at[i * 3 + 2]!])
   return feet
 }
 

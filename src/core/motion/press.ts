@@ -1,6 +1,6 @@
 import type { BoxTable, Scene } from '../scene'
 import { axisOf, senseOf, STUD_HEIGHT, type Axis, type Direction } from '../space'
-import type { SpaceLeft } from './space-left'
+import { isAlong, type SpaceLeft } from './space-left'
 
 /**
  * Slide and press, which real hands use where nothing goes straight: a part travels lifted by the height of a stud, then goes
@@ -11,7 +11,7 @@ import type { SpaceLeft } from './space-left'
 export function pressBlocker(space: SpaceLeft, node: number, out: Direction, press: Direction): number {
   const { start, list, joint } = space.joints.adjacency
   for (let k = start[node]!; k < start[node + 1]!; k++) {
-    if (space.isThere[list[k]!] === 1 && space.joints.list[joint[k]!]!.axis !== axisOf(press)) return list[k]!
+    if (space.isThere[list[k]!] === 1 && !isAlong(space.joints.list[joint[k]!]!, press)) return list[k]!
   }
   let found = -1
   eachPressObstacle(space, node, out, press, (other) => {

@@ -1,5 +1,4 @@
-import type { Joints } from '../joints'
-import { FREE_AXIS } from '../joints'
+import type { Joint, Joints } from '../joints'
 import { asOriented, tableBox, type FreeBody, type Scene } from '../scene'
 import {
   axisOf,
@@ -126,7 +125,7 @@ export class SpaceLeft {
       const other = list[k]!
       const joint = this.joints.list[jointAt[k]!]!
       if (this.isThere[other] === 0 || this.group[other] === this.stamp) continue
-      if (!isAlong(joint.axis, joint.vector, travel)) return other
+      if (!isAlong(joint, travel)) return other
     }
     return -1
   }
@@ -140,7 +139,7 @@ export class SpaceLeft {
       for (let k = start[node]!; k < start[node + 1]!; k++) {
         const other = list[k]!
         const joint = this.joints.list[jointAt[k]!]!
-        if (this.isThere[other] === 1 && this.group[other] !== this.stamp && !isAlong(joint.axis, joint.vector, travel)) found(other)
+        if (this.isThere[other] === 1 && this.group[other] !== this.stamp && !isAlong(joint, travel)) found(other)
       }
       this.columns[axisOf(travel)].eachBlocker(node, senseOf(travel), this.isThere, this.group, this.stamp, found)
       const free = this.freeOf.size === 0 ? -1 : this.freeBlocker(node, travel)
@@ -224,10 +223,11 @@ interface LooseBody {
 
 const ALONG = 0.99996
 
-/** Whether a joint with this axis lets go along the travel. */
-export function isAlong(axis: number, vector: Vec, travel: Travel): boolean {
-  if (axis !== FREE_AXIS && typeof travel === 'number') return axis === axisOf(travel)
-  return Math.abs(dot(vector, travelVector(travel))) > ALONG
+/** Whether a joint lets go along the travel. */
+export function isAlong({ lets, ways }: Joint, travel: Travel): boolean {
+  if (lets !== 0 && typeof travel === 'number') return ((lets >> axisOf(travel)) & 1) === 1
+  const way = travelVector(travel)
+  return ways.some((vector) => Math.abs(dot(vector, way)) > ALONG)
 }
 
 /** Studs do not count for travel along their own axis, and pass through open bodies. */
@@ -260,3 +260,6 @@ function rowsByNode(scene: Scene): number[][] {
   scene.studs.node.forEach((node, i) => rows[node]!.push(scene.bodies.count + i))
   return rows
 }
+
+/** Both senses of each way that a joint lets go. */
+export const waysAlong = ({ ways }: Joint): Vec[] => ways.flatMap((way) => [way, scale(way, -1)])

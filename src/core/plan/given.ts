@@ -1,8 +1,8 @@
-import { findJoints, FREE_AXIS, jointsOf, type Joints } from '../joints'
+import { findJoints, jointsOf, type Joints } from '../joints'
 import { copiesOf, isLoose, partsOf, type Flattener, type GivenStep, type ModelDocument, type Section } from '../model'
-import { pressBlocker, PRESSES, reverseTravel, SpaceLeft, type Travel } from '../motion'
+import { pressBlocker, PRESSES, reverseTravel, SpaceLeft, waysAlong, type Travel } from '../motion'
 import { buildScene, sectionNodes, type Scene } from '../scene'
-import { MINUS_Z, NO_TURN, PLUS_Z, scale, turnFromText, type Direction, type Turn } from '../space'
+import { MINUS_Z, NO_TURN, PLUS_Z, turnFromText, type Direction, type Turn } from '../space'
 import type { BuiltSection } from './built'
 import { followHolding } from './holding'
 import { orderSets, type OrderSets, type Signature } from './signature'
@@ -235,6 +235,6 @@ function wayIn(space: SpaceLeft, node: number): WayIn {
 }
 
 function waysOut(space: SpaceLeft, node: number): readonly Travel[] {
-  const free = jointsOf(space.joints, node).find((joint) => joint.axis === FREE_AXIS)
-  return free ? [free.vector, scale(free.vector, -1)] : WAYS_OUT
+  const free = jointsOf(space.joints, node).find((joint) => joint.lets === 0)
+  return free ? waysAlong(free) : WAYS_OUT
 }

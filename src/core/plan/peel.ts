@@ -1,7 +1,7 @@
-import { findCutNodes, FREE_AXIS, jointsOf } from '../joints'
+import { findCutNodes, jointsOf } from '../joints'
 import type { SpaceLeft } from '../motion'
-import { pressBlocker, PRESSES, travelVector, type Travel } from '../motion'
-import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, scale, sizeOf, type Direction } from '../space'
+import { pressBlocker, PRESSES, travelVector, waysAlong, type Travel } from '../motion'
+import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, sizeOf, type Direction } from '../space'
 import { CutOffSearch, type CutOff } from './cut-off'
 import { Heap } from './heap'
 import { findLockedSet } from './locked-set'
@@ -68,7 +68,7 @@ export class Peeler {
     this.cutAtFirst = findCutNodes(space.joints, count)
     this.onFloor = new Uint8Array(count)
     this.findFloor()
-    this.hasFreeJoints = space.joints.list.some((joint) => joint.axis === FREE_AXIS)
+    this.hasFreeJoints = space.joints.list.some((joint) => joint.lets === 0)
     this.cutOffs = new CutOffSearch(space, this.onFloor)
   }
 
@@ -101,7 +101,7 @@ export class Peeler {
   private travels(node: number): readonly Travel[] {
     if (!this.hasFreeJoints) return DIRECTIONS
     for (const joint of jointsOf(this.space.joints, node)) {
-      if (joint.axis === FREE_AXIS) return [joint.vector, scale(joint.vector, -1)]
+      if (joint.lets === 0) return waysAlong(joint)
     }
     return DIRECTIONS
   }

@@ -45,7 +45,7 @@ export function findPrecedence(space: SpaceLeft, leaving: readonly (Travel | und
   for (const joint of space.joints.list) {
     const mustPrecede = (node: number, other: number): void => {
       const travel = leaving[node]
-      if (travel !== undefined && !isAlong(joint.axis, joint.vector, travel)) edge(node, other)
+      if (travel !== undefined && !isAlong(joint, travel)) edge(node, other)
     }
     mustPrecede(joint.a, joint.b)
     mustPrecede(joint.b, joint.a)

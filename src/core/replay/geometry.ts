@@ -1,6 +1,7 @@
 import { extendCatalogue, type Catalogue, type Shape } from '../catalogue'
 import type { ModelDocument, Part } from '../model'
 import { apply, DIRECTION_VECTORS, mirrorMatrix, multiply, rotationMatrix, turnFromText, TURNS, type Matrix, type Vec } from '../space'
+import { isTied, linksOf, linkWays, movedLinks } from './links'
 import { isLoosePair, loosened, looseObstacle } from './loose-pose'
 import type { Brick, Corner, Stud, Thing } from './things'
 
@@ -13,11 +14,12 @@ const NOTHING_FREE = { solids: [], freeStuds: [], freeSockets: [] }
 
 const plus = (a: Vec, b: Vec): Corner => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 
-export function boxBetween(a: Vec, b: Vec, open = false): Brick {
+export function boxBetween(a: Vec, b: Vec, open = false, round = false): Brick {
   return {
     min: [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.min(a[2], b[2])],
     max: [Math.max(a[0], b[0]), Math.max(a[1], b[1]), Math.max(a[2], b[2])],
     open,
+    ...(round ? { round } : {}),
   }
 }
 
@@ -27,31 +29,34 @@ function thingOf(part: Part, shape: Shape): Thing {
   const shift = part.at!.map((value, i) => value - turned.min[i]!) as Corner
   return {
     id: part.id,
-    boxes: shape.bodies.map((b) => boxBetween(plus(apply(turn, b.min), shift), plus(apply(turn, b.max), shift), b.open === true)),
+    boxes: shape.bodies.map((b) => boxBetween(plus(apply(turn, b.min), shift), plus(apply(turn, b.max), shift), b.open === true, b.round)),
     ...connectors(shape, (v) => plus(apply(turn, v), shift), turn),
     ...NOTHING_FREE,
+    links: linksOf(shape, (v) => plus(apply(turn, v), shift), turn),
   }
 }
 
 function connectors(shape: Shape, place: (v: Vec) => Corner, turn: Matrix): { studs: Stud[]; sockets: Stud[] } {
-  const of = (kind: string): Stud[] =>
-    shape.connectors.filter((c) => c.kind === kind).map((c) => ({ foot: place(c.at), axis: apply(turn, DIRECTION_VECTORS[c.facing]!) }))
-  return { studs: of('stud'), sockets: of('socket') }
+  const of = (...kinds: string[]): Stud[] =>
+    shape.connectors.filter((c) => kinds.includes(c.kind)).map((c) => ({ foot: place(c.at), axis: apply(turn, DIRECTION_VECTORS[c.facing]!) }))
+  return { studs: of('stud'), sockets: of('socket', 'mouth') }
 }
 
 function moved(thing: Thing, id: string, matrix: Matrix, at: Vec): Thing {
-  if (!isLattice(matrix, at)) return { id, boxes: [], studs: [], sockets: [], ...loosened(thing, matrix, at, studBrick) }
+  const links = movedLinks(thing.links, matrix, at)
+  if (!isLattice(matrix, at)) return { id, boxes: [], studs: [], sockets: [], links, ...loosened(thing, matrix, at, studBrick) }
   const { solids, freeStuds, freeSockets } = loosened({ ...thing, boxes: [], studs: [], sockets: [] }, matrix, at, studBrick)
   const place = (v: Vec): Corner => plus(apply(matrix, v), at)
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: place(foot), axis: apply(matrix, axis) })
   return {
     id,
-    boxes: thing.boxes.map((b) => boxBetween(place(b.min), place(b.max), b.open)),
+    boxes: thing.boxes.map((b) => boxBetween(place(b.min), place(b.max), b.open, b.round)),
     studs: thing.studs.map(stud),
     sockets: thing.sockets.map(stud),
     solids,
     freeStuds,
     freeSockets,
+    links,
   }
 }
 
@@ -65,6 +70,7 @@ export const union = (id: string, things: readonly Thing[]): Thing => ({
   solids: things.flatMap((t) => t.solids),
   freeStuds: things.flatMap((t) => t.freeStuds),
   freeSockets: things.flatMap((t) => t.freeSockets),
+  links: things.flatMap((t) => t.links),
 })
 
 export class Geometry {
@@ -146,6 +152,8 @@ function wayIn(box: Brick, direction: Vec): Brick {
 
 /** Why a thing cannot come in along a direction past what is there; undefined when it can. */
 export function obstacle(thing: Thing, direction: Vec, present: readonly Thing[]): string | undefined {
+  const tied = present.find((other) => isTied(thing, other, direction))
+  if (tied) return tied.id
   const isLoose = (other: Thing): boolean => isLoosePair(thing, other, direction)
   for (const other of present.filter(isLoose)) {
     const by = looseObstacle(thing, direction, other, studBrick)
@@ -181,8 +189,10 @@ function latticeObstacle(thing: Thing, direction: Vec, present: readonly Thing[]
 export function pressObstacle(thing: Thing, direction: Vec, press: Vec, present: readonly Thing[]): string | undefined {
   const lifted = shifted(thing, press.map((value) => -2 * value) as Corner)
   for (const other of present) for (const axis of jointAxes(thing, other)) if (axis !== axisIndex(press)) return other.id
+  const tied = present.find((other) => isTied(thing, other, press))
+  if (tied) return tied.id
   const bare = present.map((other) => ({ ...other, sockets: [] }))
-  return obstacle({ ...lifted, sockets: [] }, direction, bare) ?? homeObstacle(thing, press, present)
+  return obstacle({ ...lifted, sockets: [], links: [] }, direction, bare) ?? homeObstacle(thing, press, present)
 }
 
 /** What stands in the last two u of a thing's way home along `press`. */
@@ -257,6 +267,7 @@ export function groupsOf(things: readonly Thing[]): Thing[][] {
       const facing = stud.axis.map((value) => -value) as Corner
       for (const j of bySocket.get(key(stud.foot, facing)) ?? []) root[find(j)] = find(i)
     }
+    for (let j = 0; j < i; j++) if (linkWays(thing, things[j]!).length > 0) root[find(j)] = find(i)
   })
   const groups = new Map<number, Thing[]>()
   things.forEach((thing, i) => groups.set(find(i), [...(groups.get(find(i)) ?? []), thing]))

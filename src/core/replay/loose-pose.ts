@@ -33,6 +33,15 @@ function solidsOf(thing: Thing, studBox: (stud: Stud) => Brick): Solid[] {
   ]
 }
 
+/** Of each side, the share that a cube inside a ball is shorter than the ball. */
+const ROUND = 0.2
+
+function insideRound(box: Brick): Brick {
+  if (!box.round) return box
+  const less = ROUND * Math.min(...[0, 1, 2].map((k) => box.max[k]! - box.min[k]!))
+  return { ...box, min: box.min.map((v) => v + less) as Brick['min'], max: box.max.map((v) => v - less) as Brick['max'] }
+}
+
 /** A lattice thing brought into a free pose. */
 export function loosened(
   thing: Thing,
@@ -43,7 +52,7 @@ export function loosened(
   const place = (v: Vec): Vec => apply(matrix, v).map((value, k) => value + at[k]!) as unknown as Vec
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: place(foot) as Stud['foot'], axis: apply(matrix, axis) })
   return {
-    solids: solidsOf(thing, studBox).map((solid) => ({
+    solids: solidsOf({ ...thing, boxes: thing.boxes.map(insideRound) }, studBox).map((solid) => ({
       corners: solid.corners.map(place),
       open: solid.open,
       ...(solid.axis ? { axis: apply(matrix, solid.axis) } : {}),

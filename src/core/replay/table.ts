@@ -1,4 +1,5 @@
 import { key, lowest } from './geometry'
+import { linkWays } from './links'
 import { looseJoints } from './loose-pose'
 import type { Thing } from './things'
 import type { Vec } from '../space'
@@ -19,6 +20,8 @@ export class Table {
   private readonly root: number[] = []
   /** Things of which something stands in a free pose. */
   private readonly free: number[] = []
+  /** Things that can hold in another way than by studs. */
+  private readonly linked: number[] = []
   private readonly groups = new Map<number, LooseGroup>()
   private readonly studs = new Map<string, number[]>()
   private readonly sockets = new Map<string, number[]>()
@@ -32,6 +35,10 @@ export class Table {
     this.groups.set(index, { low, since: step, things: [thing] })
     for (const { foot, axis } of thing.studs) this.meet(index, this.studs, key(foot, axis), this.sockets, key(foot, negated(axis)))
     for (const { foot, axis } of thing.sockets) this.meet(index, this.sockets, key(foot, axis), this.studs, key(foot, negated(axis)))
+    if (thing.links.length > 0) {
+      for (const other of this.linked) if (linkWays(thing, this.things[other]!).length > 0) this.join(index, other)
+      this.linked.push(index)
+    }
     if (thing.solids.length > 0) this.free.push(index)
     const others = thing.solids.length > 0 ? this.things.map((_, i) => i) : this.free
     for (const other of others) if (other !== index && looseJoints(thing, this.things[other]!).length > 0) this.join(index, other)

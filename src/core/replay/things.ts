@@ -1,3 +1,4 @@
+import type { ConnectorKind } from '../catalogue'
 import type { Vec } from '../space'
 
 export type Corner = [number, number, number]
@@ -6,6 +7,8 @@ export interface Brick {
   max: Corner
   /** Stops bodies but not studs. */
   open: boolean
+  /** A ball, bar or peg: in a free pose only what is inside its round counts. */
+  round?: boolean
 }
 export interface Stud {
   foot: Corner
@@ -21,6 +24,19 @@ export interface Thing {
   solids: Solid[]
   freeStuds: Stud[]
   freeSockets: Stud[]
+  /** All that holds in another way than studs. */
+  links: Link[]
+}
+
+/** A connector that is no stud and no socket, in place. */
+export interface Link {
+  kind: ConnectorKind
+  at: Vec
+  facing: Vec
+  /** The axis it turns about. */
+  along: Vec
+  /** How far it runs along `facing`, u. */
+  long: number
 }
 
 /** A box in any attitude, by its corners; `axis` is set for a stud and says where it points. */

@@ -1,5 +1,6 @@
 import type { Shape } from '../catalogue'
-import { apply, axisOf, directionOf, DIRECTION_VECTORS, posed, posedBox, unite, type Box, type Matrix, type Pose } from '../space'
+import { apply, axisOf, directionOf, DIRECTION_VECTORS, posed, posedBox, unite, type Box, type Direction, type Matrix, type Pose } from '../space'
+import { gripsOf } from './grips'
 import { studBox } from './stud-box'
 
 /** A shape in one lattice attitude, relative to the place of its own origin: worked out once, then only shifted. */
@@ -9,10 +10,12 @@ export interface Attitude {
   /** 1 where a stud may pass. */
   readonly isOpen: Uint8Array
   readonly hull: Box
-  /** x, y, z of each connector, u. */
+  /** x, y, z of each grip, u. */
   readonly places: Int32Array
-  readonly facing: Uint8Array
-  readonly isStud: Uint8Array
+  /** What must agree, see `grips.ts`. */
+  readonly codes: Uint8Array
+  readonly roles: Uint8Array
+  readonly lets: Uint8Array
   /** The boxes of the studs, in the order of the studs among the connectors. */
   readonly studs: Int32Array
   readonly studAxes: Uint8Array
@@ -35,19 +38,23 @@ export function attitudeOf(shape: Shape, matrix: Matrix): Attitude {
 function makeAttitude(shape: Shape, matrix: Matrix): Attitude {
   const pose: Pose = { matrix, at: [0, 0, 0] }
   const boxes = shape.bodies.map((body) => posedBox(pose, body))
-  const connectors = shape.connectors.map(({ kind, at, facing }) => ({
-    isStud: kind === 'stud',
-    at: posed(pose, at),
-    facing: directionOf(apply(matrix, DIRECTION_VECTORS[facing]!))!,
+  const turned = (way: Direction): Direction => directionOf(apply(matrix, DIRECTION_VECTORS[way]!))!
+  const connectors = shape.connectors.map((connector) => ({
+    ...connector,
+    at: posed(pose, connector.at),
+    facing: turned(connector.facing),
+    ...(connector.along === undefined ? {} : { along: turned(connector.along) }),
   }))
-  const studs = connectors.filter((connector) => connector.isStud)
+  const studs = connectors.filter((connector) => connector.kind === 'stud')
+  const grips = connectors.flatMap(gripsOf)
   return {
     bodies: flat(boxes),
     isOpen: Uint8Array.from(shape.bodies, (body) => (body.open ? 1 : 0)),
     hull: boxes.reduce(unite),
-    places: Int32Array.from(connectors.flatMap((connector) => [...connector.at])),
-    facing: Uint8Array.from(connectors, (connector) => connector.facing),
-    isStud: Uint8Array.from(connectors, (connector) => (connector.isStud ? 1 : 0)),
+    places: Int32Array.from(grips.flatMap((grip) => [...grip.at])),
+    codes: Uint8Array.from(grips, (grip) => grip.code),
+    roles: Uint8Array.from(grips, (grip) => grip.role),
+    lets: Uint8Array.from(grips, (grip) => grip.lets),
     studs: flat(studs.map(({ at, facing }) => studBox(at, facing))),
     studAxes: Uint8Array.from(studs, ({ facing }): number => axisOf(facing)),
   }

@@ -1,3 +1,4 @@
+import type { HoldKind } from '../catalogue'
 import type { PlacedPart } from '../model'
 import {
   add,
@@ -5,7 +6,6 @@ import {
   DIRECTION_VECTORS,
   isLatticePose,
   orientedBox,
-  posed,
   posedBox,
   unite,
   type Box,
@@ -13,6 +13,7 @@ import {
   type Vec,
 } from '../space'
 import { attitudeOf, type Attitude } from './attitudes'
+import { freeConnectors } from './free-connectors'
 import { studBox } from './stud-box'
 
 /** What moves as one body while a section is built: a part, a copy, or a derived section. */
@@ -34,14 +35,15 @@ export interface BoxTable {
   readonly mark: Uint8Array
 }
 
-/** Connectors in the lattice; `facing` is a direction, `isStud` 1 for studs and 0 for sockets. */
-export interface ConnectorTable {
+/** Every place in the lattice at which something can take hold: `grips.ts` says what code, role and lets mean. */
+export interface GripTable {
   readonly count: number
   readonly node: Int32Array
   readonly part: Int32Array
   readonly at: Int32Array
-  readonly facing: Uint8Array
-  readonly isStud: Uint8Array
+  readonly code: Uint8Array
+  readonly role: Uint8Array
+  readonly lets: Uint8Array
 }
 
 /** A body or stud in a free pose. */
@@ -56,12 +58,18 @@ export interface FreeBody {
   readonly axis: Vec
 }
 
+/** A connector in a free pose, or one of the lattice looked at as if it were: in one sort of joint. */
 export interface FreeConnector {
   readonly node: number
   readonly part: number
   readonly at: Vec
-  readonly facing: Vec
+  readonly hold: HoldKind
+  /** What must agree: away from the body, or the axis turned about. */
+  readonly way: Vec
+  readonly gives: boolean
   readonly isStud: boolean
+  /** Of what receives: the ways that the other can be pulled out, either sense. */
+  readonly lets: readonly Vec[]
 }
 
 /** The parts of one section in space: what joints, motion, plan, picture and checks read. */
@@ -73,7 +81,7 @@ export interface Scene {
   readonly nodeBoxes: readonly Box[]
   readonly bodies: BoxTable
   readonly studs: BoxTable
-  readonly connectors: ConnectorTable
+  readonly grips: GripTable
   readonly freeBodies: readonly FreeBody[]
   readonly freeConnectors: readonly FreeConnector[]
 }
@@ -82,45 +90,47 @@ export interface Scene {
 class SceneTables {
   readonly bodies: BoxTable
   readonly studs: BoxTable
-  readonly connectors: ConnectorTable
+  readonly grips: GripTable
   private body = 0
   private stud = 0
-  private connector = 0
+  private grip = 0
 
   constructor(attitudes: readonly (Attitude | undefined)[]) {
     let bodies = 0
     let studs = 0
-    let connectors = 0
+    let grips = 0
     for (const attitude of attitudes) {
       if (!attitude) continue
       bodies += attitude.isOpen.length
       studs += attitude.studAxes.length
-      connectors += attitude.facing.length
+      grips += attitude.codes.length
     }
     this.bodies = boxTable(bodies)
     this.studs = boxTable(studs)
-    this.connectors = {
-      count: connectors,
-      node: new Int32Array(connectors),
-      part: new Int32Array(connectors),
-      at: new Int32Array(connectors * 3),
-      facing: new Uint8Array(connectors),
-      isStud: new Uint8Array(connectors),
+    this.grips = {
+      count: grips,
+      node: new Int32Array(grips),
+      part: new Int32Array(grips),
+      at: new Int32Array(grips * 3),
+      code: new Uint8Array(grips),
+      role: new Uint8Array(grips),
+      lets: new Uint8Array(grips),
     }
   }
 
   add(attitude: Attitude, at: Vec, node: number, part: number): void {
     this.body = addBoxes(this.bodies, this.body, attitude.bodies, attitude.isOpen, at, node, part)
     this.stud = addBoxes(this.studs, this.stud, attitude.studs, attitude.studAxes, at, node, part)
-    const { places, facing, isStud } = attitude
-    const { connectors } = this
-    let row = this.connector
-    connectors.node.fill(node, row, row + facing.length)
-    connectors.part.fill(part, row, row + facing.length)
-    connectors.facing.set(facing, row)
-    connectors.isStud.set(isStud, row)
-    for (let i = 0; i < places.length; i += 3, row++) shift(places, i, connectors.at, row * 3, at)
-    this.connector = row
+    const { places, codes, roles, lets } = attitude
+    const { grips } = this
+    let row = this.grip
+    grips.node.fill(node, row, row + codes.length)
+    grips.part.fill(part, row, row + codes.length)
+    grips.code.set(codes, row)
+    grips.role.set(roles, row)
+    grips.lets.set(lets, row)
+    for (let i = 0; i < places.length; i += 3, row++) shift(places, i, grips.at, row * 3, at)
+    this.grip = row
   }
 }
 
@@ -182,10 +192,19 @@ export function buildScene(nodes: readonly NodeSpec[]): Scene {
     nodeBoxes,
     bodies: tables.bodies,
     studs: tables.studs,
-    connectors: tables.connectors,
+    grips: tables.grips,
     freeBodies: free.bodies,
     freeConnectors: free.connectors,
   }
+}
+
+/** A cube inside a ball is smaller than the one around it by half of 1 − 1/√3 on each side. */
+const ROUND = 0.2
+
+/** The box inside a ball, bar or peg: what turns with it wherever it is turned. */
+function insideRound({ min, max }: Box): Box {
+  const less = ROUND * Math.min(max[0] - min[0], max[1] - min[1], max[2] - min[2])
+  return { min: [min[0] + less, min[1] + less, min[2] + less], max: [max[0] - less, max[1] - less, max[2] - less] }
 }
 
 const NOWHERE: Box = { min: [0, 0, 0], max: [0, 0, 0] }
@@ -199,11 +218,11 @@ function addFree({ shape, pose }: PlacedPart, node: number, part: number, into: 
   const push = (box: Box, isStud: boolean, isOpen: boolean, axis: Vec): void => {
     into.bodies.push({ node, part, shape: orientedBox(pose, box), hull: posedBox(pose, box), isStud, isOpen, axis })
   }
-  for (const body of shape.bodies) push(body, false, body.open === true, [0, 0, 0])
+  for (const body of shape.bodies) push(body.round ? insideRound(body) : body, false, body.open === true, [0, 0, 0])
   for (const connector of shape.connectors) {
-    const facing = apply(pose.matrix, DIRECTION_VECTORS[connector.facing]!)
-    into.connectors.push({ node, part, at: posed(pose, connector.at), facing, isStud: connector.kind === 'stud' })
-    if (connector.kind === 'stud') push(studBox(connector.at, connector.facing), true, false, facing)
+    into.connectors.push(...freeConnectors(connector, pose, node, part))
+    if (connector.kind !== 'stud') continue
+    push(studBox(connector.at, connector.facing), true, false, apply(pose.matrix, DIRECTION_VECTORS[connector.facing]!))
   }
 }
 
@@ -226,7 +245,7 @@ export function contractScene(scene: Scene, nodes: readonly NodeSpec[], newOf: I
     partNode: relabel(scene.partNode),
     bodies: { ...scene.bodies, node: relabel(scene.bodies.node) },
     studs: { ...scene.studs, node: relabel(scene.studs.node) },
-    connectors: { ...scene.connectors, node: relabel(scene.connectors.node) },
+    grips: { ...scene.grips, node: relabel(scene.grips.node) },
     freeBodies: scene.freeBodies.map((body) => ({ ...body, node: newOf[body.node]! })),
     freeConnectors: scene.freeConnectors.map((connector) => ({ ...connector, node: newOf[connector.node]! })),
   }

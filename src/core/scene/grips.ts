@@ -1,0 +1,47 @@
+import { AGREEMENT, axesLet, givenHolds, gripCount, HOLD, mainWay, receivedHold, type Connector, type HoldKind } from '../catalogue'
+import { axisOf, DIRECTION_VECTORS, opposite, type Direction, type Vec } from '../space'
+
+/** What a grip does in its joint. */
+export const ROLE = { receives: 0, stud: 1, gives: 2 } as const
+
+/**
+ * One place in the lattice at which a connector can take hold. Two grips join when they are at one place with one code, and
+ * one of them gives. The code says the sort of joint and what must agree: for studs and posts the way that the receiver
+ * faces, for what turns about an axis that axis.
+ */
+export interface Grip {
+  readonly at: Vec
+  readonly code: number
+  readonly role: number
+  /** Of what receives: a bit for each axis along which the other can be pulled out. */
+  readonly lets: number
+}
+
+const CODES_OF_KIND = 8
+
+/** The sort of joint of a code. */
+export const holdOfCode = (code: number): HoldKind => Math.floor(code / CODES_OF_KIND) as HoldKind
+
+function codeOf(hold: HoldKind, way: Direction, gives: boolean): number {
+  const agreement = AGREEMENT[hold]!
+  if (agreement === 'none') return hold * CODES_OF_KIND
+  if (agreement === 'axis') return hold * CODES_OF_KIND + axisOf(way)
+  return hold * CODES_OF_KIND + (gives ? opposite(way) : way)
+}
+
+/** All grips of a connector that stands in the lattice. */
+export function gripsOf(connector: Connector): Grip[] {
+  const way = mainWay(connector)
+  const holds = givenHolds(connector.kind)
+  if (holds.length === 0) {
+    const lets = axesLet(connector).reduce<number>((bits, axis) => bits | (1 << axis), 0)
+    return [{ at: connector.at, code: codeOf(receivedHold(connector.kind), way, false), role: ROLE.receives, lets }]
+  }
+  const role = connector.kind === 'stud' ? ROLE.stud : ROLE.gives
+  const step = DIRECTION_VECTORS[connector.facing]!
+  return Array.from({ length: gripCount(connector) }, (_, k) => connector.at.map((v, i) => v + k * step[i]!) as unknown as Vec).flatMap(
+    (at) => holds.map((hold) => ({ at, code: codeOf(hold, way, true), role, lets: 0 })),
+  )
+}
+
+export const isStudCode = (code: number): boolean => holdOfCode(code) === HOLD.stud
