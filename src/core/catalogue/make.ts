@@ -19,7 +19,7 @@ export interface ShapeRecipe {
   readonly twin?: string | null
   readonly reflection?: Matrix
   /** The outline without its studs, which are added from the connectors. Left out: the body boxes. */
-  readonly outline?: (builder: MeshBuilder) => void
+  readonly outline?: (builder: MeshBuilder) => unknown
 }
 
 /** Builds a shape; its mesh is made when it is first looked at, since most models use a few dozen shapes. */

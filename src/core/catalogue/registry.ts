@@ -1,14 +1,34 @@
 import { distance } from 'fastest-levenshtein'
 import { COLOURS } from './colours'
+import { axleShapes } from './families/axles'
+import { barShapes } from './families/bars'
+import { detailShapes } from './families/details'
+import { figureShapes } from './families/figures'
+import { ballShapes, hingeShapes } from './families/hinges'
+import { openingShapes } from './families/openings'
 import { rectangularShapes } from './families/plates'
 import { roundShapes } from './families/rounds'
 import { sidewaysShapes } from './families/sideways'
 import { slopedShapes } from './families/slopes'
+import { toolShapes } from './families/tools'
 import { ownShape, type OwnShape } from './own'
 import type { Colour, Shape } from './types'
 
 /** A later family joins by one more line here. */
-const FAMILIES: readonly (() => Shape[])[] = [rectangularShapes, roundShapes, slopedShapes, sidewaysShapes]
+const FAMILIES: readonly (() => Shape[])[] = [
+  rectangularShapes,
+  roundShapes,
+  slopedShapes,
+  sidewaysShapes,
+  openingShapes,
+  barShapes,
+  hingeShapes,
+  ballShapes,
+  axleShapes,
+  detailShapes,
+  figureShapes,
+  toolShapes,
+]
 
 /** What a model may use: our shapes and colours, and its own. */
 export interface Catalogue {

@@ -5,16 +5,23 @@ import type { BodyBox, Shape } from '../types'
 
 const words = (text: string): string[] => text.trim().split(/\s+/)
 
-const BRICKS = words('1x1 1x2 1x3 1x4 1x6 1x8 2x2 2x3 2x4 2x6 2x8')
+const BRICKS = words('1x1 1x2 1x3 1x4 1x6 1x8 1x10 1x12 1x16 2x2 2x3 2x4 2x6 2x8 2x10 2x12 4x4 4x6 4x8 4x10 4x12 8x8')
 const TALL_BRICKS: readonly [string, number][] = [
   ['1x1', 3],
+  ['1x1', 5],
   ['1x2', 2],
+  ['1x2', 3],
   ['1x2', 5],
+  ['1x3', 5],
+  ['1x4', 3],
+  ['1x4', 5],
+  ['1x6', 5],
+  ['2x2', 3],
 ]
-const PLATES = words(`1x1 1x2 1x3 1x4 1x5 1x6 1x8 1x10 1x12 2x2 2x3 2x4 2x6 2x8 2x10 2x12 2x16 4x4 4x6 4x8 4x10 4x12
-  6x6 6x8 6x10 6x12 6x16 8x8 8x16 16x16`)
-const BASES = words('16x16 32x32')
-const TILES = words('1x1 1x2 1x3 1x4 1x6 1x8 2x2 2x3 2x4 2x6')
+const PLATES = words(`1x1 1x2 1x3 1x4 1x5 1x6 1x8 1x10 1x12 2x2 2x3 2x4 2x6 2x8 2x10 2x12 2x14 2x16 3x3 4x4 4x6 4x8 4x10 4x12
+  6x6 6x8 6x10 6x12 6x14 6x16 6x24 8x8 8x10 8x12 8x16 12x12 12x16 16x16`)
+const BASES = words('8x16 16x16 16x32 32x32 48x48')
+const TILES = words('1x1 1x2 1x3 1x4 1x5 1x6 1x8 2x2 2x3 2x4 2x6 2x8 3x3 3x4 4x4 4x6 6x6 8x8 8x16')
 const BASE_HEIGHT = 2
 
 /** A full rectangle of cells: the smaller number of the size runs along y, the larger along x. */
@@ -89,7 +96,18 @@ function jumper(size: string): Shape {
     family: 'jumper',
     title: `Jumper ${sizeTitle(size)}`,
     box,
-    connectors: [...studsAt([[box[0] / 2, box[1] / 2]], PLATE_HEIGHT), ...socketsAt(cells)],
+    connectors: [
+      ...studsAt(
+        box[0] === 40
+          ? [
+              [10, box[1] / 2],
+              [30, box[1] / 2],
+            ]
+          : [[box[0] / 2, box[1] / 2]],
+        PLATE_HEIGHT,
+      ),
+      ...socketsAt(cells),
+    ],
     outline: groovedBox(box),
   })
 }
@@ -131,6 +149,62 @@ function base(size: string): Shape {
   })
 }
 
+/** An L of cells along the −x and +y sides; the missing square is at +x −y. */
+function largeCorner(family: 'plate' | 'tile', across: number): Shape {
+  const wide = across * STUD_PITCH
+  return ell({
+    id: `${family}-corner-${across}x${across}`,
+    family: family === 'plate' ? 'corner plate' : 'tile',
+    title: `Corner ${family} ${across} × ${across}`,
+    across: wide,
+    leg: across > 3 ? 20 : 10,
+    height: PLATE_HEIGHT,
+    hasStuds: family === 'plate',
+  })
+}
+
+const cornerBrick = (): Shape =>
+  ell({ id: 'brick-corner-2x2', family: 'brick', title: 'Corner brick 2 × 2', across: 20, leg: 10, height: BRICK_HEIGHT, hasStuds: true })
+
+interface Ell {
+  readonly id: string
+  readonly family: string
+  readonly title: string
+  /** Of the whole and of each leg, u. */
+  readonly across: number
+  readonly leg: number
+  readonly height: number
+  readonly hasStuds: boolean
+}
+
+function ell({ id, family, title, across, leg, height, hasStuds }: Ell): Shape {
+  const count = across / STUD_PITCH
+  const cells = cellMiddles(count, count).filter(([x, y]) => x < leg || y > across - leg)
+  return makeShape({
+    id,
+    family,
+    title,
+    box: [across, across, height],
+    bodies: [boxAt([0, 0, 0], [leg, across, height]), boxAt([leg, across - leg, 0], [across - leg, leg, height])],
+    connectors: [...(hasStuds ? studsAt(cells, height) : []), ...socketsAt(cells)],
+    reflection: CORNER_DIAGONAL,
+    outline: (builder) =>
+      builder.extrude(
+        [
+          [0, 0],
+          [leg, 0],
+          [leg, across - leg],
+          [across, across - leg],
+          [across, across],
+          [0, across],
+        ],
+        2,
+        0,
+        height,
+      ),
+  })
+}
+
 /** Bricks, plates, tiles and what is made from the same rectangle. */
 export const rectangularShapes = (): Shape[] => [
   ...BRICKS.map((size) => studded(`brick-${size}`, 'brick', `Brick ${sizeTitle(size)}`, size, BRICK_HEIGHT)),
@@ -143,6 +217,11 @@ export const rectangularShapes = (): Shape[] => [
   ...TILES.map(tile),
   corner('tile-corner-2x2', 'tile', 'Corner tile 2 × 2', false),
   jumper('1x2'),
+  jumper('1x3'),
   jumper('2x2'),
+  jumper('2x4'),
   halfTile(),
+  ...[3, 4].map((across) => largeCorner('plate', across)),
+  ...[3].map((across) => largeCorner('tile', across)),
+  cornerBrick(),
 ]

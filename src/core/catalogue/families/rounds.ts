@@ -1,7 +1,7 @@
-import { BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, type Vec } from '../../space'
+import { boxAt, BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, type Vec } from '../../space'
 import { cellMiddles, CORNER_DIAGONAL, makeShape, parseSize, sizeTitle, socketsAt, studsAt } from '../make'
-import type { MeshBuilder } from '../mesh'
-import type { Shape } from '../types'
+import { arc, type Point } from '../polygon'
+import type { BodyBox, Shape } from '../types'
 
 const UP: Vec = [0, 0, 1]
 
@@ -24,6 +24,7 @@ function round(options: RoundOptions): Shape {
     family: options.family,
     title: options.title,
     box: [across, across, options.height],
+    ...(options.cellsAcross < 4 ? {} : { bodies: discBodies(across, options.height) }),
     connectors: [...studsAt(options.studs, options.height), ...socketsAt(options.sockets)],
     outline: (builder) => {
       const sides = 16 + 8 * options.cellsAcross
@@ -32,11 +33,16 @@ function round(options: RoundOptions): Shape {
   })
 }
 
+/** Cells whose stud stands on the round: up to two across all of them, of larger ones none of the corners. */
+function cellsInRound(across: number): [number, number][] {
+  const radius = (across * STUD_PITCH) / 2
+  const reach = (edge: number): number => Math.abs(edge - radius) + 3
+  return cellMiddles(across, across).filter(([x, y]) => across < 3 || Math.hypot(reach(x), reach(y)) <= radius + 2)
+}
+
 function roundPlate(size: string): Shape {
   const [across] = parseSize(size)
-  const far = across * STUD_PITCH - 5
-  const isCorner = ([x, y]: [number, number]): boolean => (x === 5 || x === far) && (y === 5 || y === far)
-  const cells = cellMiddles(across, across).filter((cell) => across < 4 || !isCorner(cell))
+  const cells = cellsInRound(across)
   return round({
     id: `round-plate-${size}`,
     family: 'round plate',
@@ -57,13 +63,13 @@ function roundTile(size: string): Shape {
     cellsAcross: across,
     height: PLATE_HEIGHT,
     studs: [],
-    sockets: cellMiddles(across, across),
+    sockets: cellsInRound(across),
   })
 }
 
 function roundBrick(size: string): Shape {
   const [across] = parseSize(size)
-  const cells = cellMiddles(across, across)
+  const cells = cellsInRound(across)
   return round({
     id: `round-brick-${size}`,
     family: 'round brick',
@@ -84,29 +90,67 @@ function cone(id: string, title: string, across: number, height: number): Shape 
     cellsAcross: across,
     height,
     studs: [[middle, middle]],
-    sockets: cellMiddles(across, across),
+    sockets: cellsInRound(across),
     topRadius: 3.6,
   })
 }
 
-/** A quarter of a disc: the round edge looks to +x −y, the square corner is at −x +y. */
-function quarterTile(): Shape {
-  const arc = Array.from({ length: 9 }, (_, i): Vec => {
-    const angle = (Math.PI / 16) * i - Math.PI / 2
-    return [10 * Math.cos(angle), 10 + 10 * Math.sin(angle), 0]
-  })
-  const outline: Vec[] = [[0, 10, 0], ...arc]
-  const smooth = [2, 3, 4, 5, 6, 7, 8]
+/** A quarter of a disc: the round edge looks to +x −y, the square corner is at −x +y. Its studs and sockets stand within the round. */
+function quarter(family: 'tile' | 'plate' | 'brick', across: number): Shape {
+  const wide = across * STUD_PITCH
+  const height = family === 'brick' ? BRICK_HEIGHT : PLATE_HEIGHT
+  const outline: Point[] = [[0, wide], ...arc([0, wide], wide, -90, 0, 4 + 4 * across)]
+  const inside = cellMiddles(across, across).filter(([x, y]) => Math.hypot(x + 3, wide - y + 3) <= wide)
+  const cells = across === 1 ? ([[5, 5]] as const) : inside
   return makeShape({
-    id: 'quarter-tile-1x1',
-    family: 'round tile',
-    title: 'Quarter tile 1 × 1',
-    box: [10, 10, PLATE_HEIGHT],
-    connectors: socketsAt([[5, 5]]),
+    id: `quarter-${family}-${across}x${across}`,
+    family: `round ${family}`,
+    title: `Quarter ${family} ${across} × ${across}`,
+    box: [wide, wide, height],
+    ...(across === 1 ? {} : { bodies: quarterBodies(wide, height) }),
+    connectors: [...(family === 'tile' ? [] : studsAt(cells, height)), ...socketsAt(cells)],
     reflection: CORNER_DIAGONAL,
-    outline: (builder: MeshBuilder) => {
-      builder.prism([outline], outline, [0, 0, PLATE_HEIGHT], smooth)
-    },
+    outline: (builder) => builder.extrude(outline, 2, 0, height, true),
+  })
+}
+
+/** Strips of whole studs that hold the round. */
+function quarterBodies(wide: number, height: number): BodyBox[] {
+  return Array.from({ length: wide / STUD_PITCH }, (_, i) => {
+    const far = STUD_PITCH * Math.ceil(Math.sqrt(wide ** 2 - (i * STUD_PITCH) ** 2) / STUD_PITCH)
+    return boxAt([i * STUD_PITCH, wide - far, 0], [STUD_PITCH, far, height])
+  })
+}
+
+/** Strips of one stud that hold a disc. */
+function discBodies(across: number, height: number): BodyBox[] {
+  const radius = across / 2
+  return Array.from({ length: across / STUD_PITCH }, (_, i) => {
+    const [left, right] = [i * STUD_PITCH - radius, (i + 1) * STUD_PITCH - radius]
+    const nearest = left * right < 0 ? 0 : Math.min(Math.abs(left), Math.abs(right))
+    const half = Math.ceil(Math.sqrt(radius ** 2 - nearest ** 2))
+    return boxAt([i * STUD_PITCH, radius - half, 0], [STUD_PITCH, 2 * half, height])
+  })
+}
+
+/** Half a ball on a round foot. */
+function dome(across: number, height: number): Shape {
+  const radius = (across * STUD_PITCH) / 2
+  const foot = 4
+  const rings: Point[] = [
+    [radius, 0],
+    [radius, foot],
+    ...arc([0, foot], 1, 0, 78, 6)
+      .slice(1)
+      .map(([u, v]): Point => [u * radius, foot + (v - foot) * (height - foot)]),
+  ]
+  return makeShape({
+    id: `dome-${across}x${across}`,
+    family: 'dome',
+    title: `Dome ${across} × ${across}`,
+    box: [2 * radius, 2 * radius, height],
+    connectors: [...studsAt([[radius, radius]], height), ...socketsAt(cellMiddles(across, across))],
+    outline: (builder) => builder.lathe([radius, radius, 0], UP, [...rings, [3.2, height]], 16 + 6 * across),
   })
 }
 
@@ -114,12 +158,17 @@ function quarterTile(): Shape {
 export const roundShapes = (): Shape[] => [
   roundPlate('1x1'),
   roundPlate('2x2'),
-  roundPlate('4x4'),
-  roundTile('1x1'),
-  roundTile('2x2'),
-  quarterTile(),
-  roundBrick('1x1'),
-  roundBrick('2x2'),
+  ...['4x4', '6x6', '8x8'].map(roundPlate),
+  ...['1x1', '2x2', '3x3', '4x4', '6x6'].map(roundTile),
+  ...[1, 2, 3, 4].map((across) => quarter('tile', across)),
+  ...[2, 3, 4, 6].map((across) => quarter('plate', across)),
+  ...[2, 3, 4].map((across) => quarter('brick', across)),
+  ...['1x1', '2x2', '4x4'].map(roundBrick),
+  dome(2, 16),
+  dome(4, 28),
   cone('cone-1x1', 'Cone 1 × 1', 1, BRICK_HEIGHT),
+  cone('cone-1x1-tall2', 'Cone 1 × 1, 2 high', 1, 2 * BRICK_HEIGHT),
   cone('cone-2x2-tall2', 'Cone 2 × 2, 2 high', 2, 2 * BRICK_HEIGHT),
+  cone('cone-3x3-tall2', 'Cone 3 × 3, 2 high', 3, 2 * BRICK_HEIGHT),
+  cone('cone-4x4-tall2', 'Cone 4 × 4, 2 high', 4, 2 * BRICK_HEIGHT),
 ]

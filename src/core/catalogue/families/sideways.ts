@@ -11,7 +11,7 @@ import {
   type Direction,
   type Vec,
 } from '../../space'
-import { cellMiddles, CORNER_DIAGONAL, makeShape, sideStud, socketsAt, studsAt } from '../make'
+import { cellMiddles, CORNER_DIAGONAL, makeShape, parseSize, sideStud, sizeTitle, socketsAt, studsAt } from '../make'
 import type { Connector, Shape } from '../types'
 
 /** Where a stud of a side stands: `cell` counts along the side, `height` is above the bottom. */
@@ -56,22 +56,28 @@ function sideStudBrick(options: SideBrickOptions): Shape {
   })
 }
 
-/** A 1 × 2 plate with a wall on its −y side whose studs face −y. The body box for `at` is the plate alone. */
-function bracket(wallColumns: number, way: 'up' | 'down'): Shape {
+/** A plate with a wall on its −y side whose studs face −y, one row for each stud of its height. The body box for `at` is the plate alone. */
+function bracket(size: string, wallSize: string, way: 'up' | 'down'): Shape {
+  const [rows, columns] = parseSize(size)
+  const [wallRows, wallColumns] = parseSize(wallSize)
+  const width = columns * STUD_PITCH
   const wallWidth = wallColumns * STUD_PITCH
-  const left = (2 * STUD_PITCH - wallWidth) / 2
-  const bottom = way === 'up' ? 0 : -6
-  const wall = boxAt([left, -WALL_THICKNESS, bottom], [wallWidth, WALL_THICKNESS, STUD_PITCH])
-  const cells = cellMiddles(2, 1)
-  const wallStuds = Array.from({ length: wallColumns }, (_, i) =>
-    sideStud([left + i * STUD_PITCH + 5, -WALL_THICKNESS, bottom + 5], MINUS_Y),
+  const left = (width - wallWidth) / 2
+  const wallHeight = wallRows * STUD_PITCH
+  const bottom = way === 'up' ? 0 : PLATE_HEIGHT - wallHeight
+  const wall = boxAt([left, -WALL_THICKNESS, bottom], [wallWidth, WALL_THICKNESS, wallHeight])
+  const cells = cellMiddles(columns, rows)
+  const wallStuds = Array.from({ length: wallRows }, (_r, row) => row).flatMap((row) =>
+    Array.from({ length: wallColumns }, (_, i) =>
+      sideStud([left + i * STUD_PITCH + 5, -WALL_THICKNESS, bottom + row * STUD_PITCH + 5], MINUS_Y),
+    ),
   )
   return makeShape({
-    id: `bracket-1x2-1x${wallColumns}-${way}`,
+    id: `bracket-${size}-${wallSize}-${way}`,
     family: 'bracket',
-    title: `Bracket 1 × 2 with a 1 × ${wallColumns} wall ${way}`,
-    box: [2 * STUD_PITCH, STUD_PITCH, PLATE_HEIGHT],
-    bodies: [boxAt([0, 0, 0], [2 * STUD_PITCH, STUD_PITCH, PLATE_HEIGHT]), wall],
+    title: `Bracket ${sizeTitle(size)} with a ${sizeTitle(wallSize)} wall ${way}`,
+    box: [width, rows * STUD_PITCH, PLATE_HEIGHT],
+    bodies: [boxAt([0, 0, 0], [width, rows * STUD_PITCH, PLATE_HEIGHT]), wall],
     connectors: [...studsAt(cells, PLATE_HEIGHT), ...socketsAt(cells), ...wallStuds],
   })
 }
@@ -108,8 +114,16 @@ export const sidewaysShapes = (): Shape[] => [
     sides: [MINUS_Y],
     heights: [5, 15],
   }),
-  bracket(2, 'up'),
-  bracket(2, 'down'),
-  bracket(4, 'up'),
-  bracket(4, 'down'),
+  sideStudBrick({ id: 'brick-1x1-side3', title: 'Side-stud brick 1 × 1, 3 sides', columns: 1, sides: [MINUS_Y, PLUS_X, MINUS_X] }),
+  sideStudBrick({ id: 'brick-1x2-side4', title: 'Side-stud brick 1 × 2, 2 studs on either side', columns: 2, sides: [MINUS_Y, PLUS_Y] }),
+  ...(
+    [
+      ['1x1', '1x1'],
+      ['1x2', '1x2'],
+      ['1x2', '1x4'],
+      ['1x2', '2x2'],
+      ['2x2', '1x2'],
+      ['2x2', '2x2'],
+    ] as const
+  ).flatMap(([size, wall]) => [bracket(size, wall, 'up'), bracket(size, wall, 'down')]),
 ]

@@ -17,6 +17,8 @@ interface SlopeOptions {
   readonly connectors: (cells: [number, number][]) => Connector[]
   readonly profile: Profile
   readonly smooth?: readonly number[]
+  /** Boxes across the whole width that hold the profile: from y to y, from z to z. Left out: all of it. */
+  readonly steps?: readonly (readonly [fromY: number, toY: number, fromZ: number, toZ: number])[]
 }
 
 /** Sizes of slopes are depth × width: they fall toward −y, the width runs along x. */
@@ -27,6 +29,9 @@ function slopeShape(options: SlopeOptions): Shape {
     family: options.family,
     title: options.title,
     box,
+    ...(options.steps
+      ? { bodies: options.steps.map(([y0, y1, z0, z1]) => ({ min: [0, y0, z0] as const, max: [box[0], y1, z1] as const })) }
+      : {}),
     connectors: options.connectors(cellMiddles(options.width, options.depth)),
     outline: (builder) => {
       builder.profile(options.profile, box[0], options.smooth)
@@ -60,8 +65,14 @@ function lowSlope(size: string): Shape {
   })
 }
 
+/** One row of studs at the back, the rest falls. */
 function slope(size: string): Shape {
   const [depth, width] = depthByWidth(size)
+  const run = depth * STUD_PITCH
+  const edge = run - STUD_PITCH
+  // Where the fall is half way down, the lower half of its box is enough.
+  const half = Math.floor(edge / 2)
+  const heightAt = Math.ceil(LIP + ((BRICK_HEIGHT - LIP) * half) / edge)
   return slopeShape({
     id: `slope-${size}`,
     family: 'slope',
@@ -71,17 +82,46 @@ function slope(size: string): Shape {
     height: BRICK_HEIGHT,
     connectors: (cells) => [
       ...studsAt(
-        cells.filter(([, y]) => y > 10),
+        cells.filter(([, y]) => y > edge),
         BRICK_HEIGHT,
       ),
       ...socketsAt(cells),
     ],
     profile: [
       [0, 0],
+      [run, 0],
+      [run, BRICK_HEIGHT],
+      [edge, BRICK_HEIGHT],
+      [0, LIP],
+    ],
+    steps: [
+      [0, half, 0, heightAt],
+      [half, run, 0, BRICK_HEIGHT],
+    ],
+  })
+}
+
+/** Two slopes back to back: a ridge without studs. */
+function ridge(width: number): Shape {
+  return slopeShape({
+    id: `slope-ridge-2x${width}`,
+    family: 'slope',
+    title: `Ridge 2 deep, ${width} wide`,
+    depth: 2,
+    width,
+    height: BRICK_HEIGHT,
+    connectors: socketsAt,
+    profile: [
+      [0, 0],
       [20, 0],
-      [20, BRICK_HEIGHT],
+      [20, LIP],
       [10, BRICK_HEIGHT],
       [0, LIP],
+    ],
+    steps: [
+      [0, 5, 0, 7],
+      [5, 15, 0, BRICK_HEIGHT],
+      [15, 20, 0, 7],
     ],
   })
 }
@@ -89,6 +129,10 @@ function slope(size: string): Shape {
 function steepSlope(size: string, tall: number): Shape {
   const [depth, width] = depthByWidth(size)
   const height = BRICK_HEIGHT * tall
+  const run = depth * STUD_PITCH
+  const top = depth > 1 ? STUD_PITCH : 2
+  const half = Math.floor((run - top) / 2)
+  const heightAt = Math.ceil(LIP + ((height - LIP) * half) / (run - top))
   return slopeShape({
     id: `slope-${size}-tall${tall}`,
     family: 'steep slope',
@@ -96,19 +140,35 @@ function steepSlope(size: string, tall: number): Shape {
     depth,
     width,
     height,
-    connectors: socketsAt,
+    connectors: (cells) => [
+      ...(depth > 1
+        ? studsAt(
+            cells.filter(([, y]) => y > run - top),
+            height,
+          )
+        : []),
+      ...socketsAt(cells),
+    ],
     profile: [
       [0, 0],
-      [10, 0],
-      [10, height],
-      [8, height],
+      [run, 0],
+      [run, height],
+      [run - top, height],
       [0, LIP],
+    ],
+    steps: [
+      [0, half, 0, heightAt],
+      [half, run, 0, height],
     ],
   })
 }
 
 function invertedSlope(size: string): Shape {
   const [depth, width] = depthByWidth(size)
+  const run = depth * STUD_PITCH
+  const edge = run - STUD_PITCH
+  const half = Math.floor(edge / 2)
+  const heightAt = Math.floor(BRICK_HEIGHT - LIP - ((BRICK_HEIGHT - LIP) * half) / edge)
   return slopeShape({
     id: `slope-inv-${size}`,
     family: 'inverted slope',
@@ -116,13 +176,17 @@ function invertedSlope(size: string): Shape {
     depth,
     width,
     height: BRICK_HEIGHT,
-    connectors: (cells) => [...studsAt(cells, BRICK_HEIGHT), ...socketsAt(cells.filter(([, y]) => y > 10))],
+    connectors: (cells) => [...studsAt(cells, BRICK_HEIGHT), ...socketsAt(cells.filter(([, y]) => y > edge))],
     profile: [
       [0, BRICK_HEIGHT - LIP],
-      [10, 0],
-      [20, 0],
-      [20, BRICK_HEIGHT],
+      [edge, 0],
+      [run, 0],
+      [run, BRICK_HEIGHT],
       [0, BRICK_HEIGHT],
+    ],
+    steps: [
+      [0, half, heightAt, BRICK_HEIGHT],
+      [half, run, 0, BRICK_HEIGHT],
     ],
   })
 }
@@ -136,6 +200,9 @@ function curvedSlope(size: string, height: number): Shape {
     const angle = (Math.PI / 2) * (i / CURVE_STEPS)
     return [run - run * Math.sin(angle), LIP + (height - LIP) * Math.cos(angle)]
   })
+  // The first fifth of the run lies clearly lower than the rest.
+  const low = Math.max(1, Math.floor(run / 5))
+  const heightAt = (y: number): number => LIP + (height - LIP) * Math.sqrt(1 - ((run - y) / run) ** 2)
   return slopeShape({
     id: `curve-${size}`,
     family: 'curved slope',
@@ -146,6 +213,10 @@ function curvedSlope(size: string, height: number): Shape {
     connectors: socketsAt,
     profile: [[0, 0], [run, 0], ...arc],
     smooth: [3, 4, 5, 6, 7, 8, 9],
+    steps: [
+      [0, low, 0, Math.ceil(heightAt(low))],
+      [low, run, 0, height],
+    ],
   })
 }
 
@@ -192,17 +263,35 @@ function wedgePlate(columns: number, cut: number, hand: 'left' | 'right'): Shape
   })
 }
 
-/** Everything that falls toward −y, and the wedge plates. The collision body of a slope is its whole box. */
+/** Everything that falls toward −y, and the wedge plates. Bodies follow the fall in two steps. */
 export const slopedShapes = (): Shape[] => [
-  ...['1x1', '1x2'].map(lowSlope),
-  ...['2x1', '2x2', '2x3', '2x4'].map(slope),
+  ...['1x1', '1x2', '1x3', '1x4'].map(lowSlope),
+  ...['2x1', '2x2', '2x3', '2x4', '2x6', '2x8', '3x1', '3x2', '3x4', '4x1', '4x2'].map(slope),
+  ...[1, 2, 4].map(ridge),
   steepSlope('1x1', 2),
+  steepSlope('1x2', 2),
+  steepSlope('1x1', 3),
   steepSlope('1x2', 3),
-  ...['2x1', '2x2'].map(invertedSlope),
+  steepSlope('2x1', 2),
+  steepSlope('2x2', 2),
+  steepSlope('2x1', 3),
+  steepSlope('2x2', 3),
+  ...['2x1', '2x2', '2x4', '3x1', '3x2'].map(invertedSlope),
+  curvedSlope('1x1', 8),
+  curvedSlope('1x2', 8),
   curvedSlope('2x1', 8),
   curvedSlope('2x2', 8),
+  curvedSlope('2x4', 8),
+  curvedSlope('3x1', 8),
+  curvedSlope('3x2', 8),
   curvedSlope('4x1', BRICK_HEIGHT),
   curvedSlope('4x2', BRICK_HEIGHT),
+  curvedSlope('6x1', BRICK_HEIGHT),
+  curvedSlope('6x2', BRICK_HEIGHT),
+  wedgePlate(2, 1, 'left'),
+  wedgePlate(2, 1, 'right'),
+  wedgePlate(6, 4, 'left'),
+  wedgePlate(6, 4, 'right'),
   wedgePlate(3, 1, 'left'),
   wedgePlate(3, 1, 'right'),
   wedgePlate(4, 2, 'left'),

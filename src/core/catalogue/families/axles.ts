@@ -1,0 +1,471 @@
+import { BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Box, type Vec } from '../../space'
+import { cellMiddles, LEFT_RIGHT, makeShape, socketsAt, studsAt } from '../make'
+import type { MeshBuilder } from '../mesh'
+import { rectangle, type Point } from '../polygon'
+import { block, carved, holesInRow } from '../solids'
+import type { BodyBox, Connector, Shape } from '../types'
+
+/** Pegs, axles and the holes they go through are 6 u across; a hole's place is the middle of its 10 u. */
+const X: Vec = [1, 0, 0]
+const Y: Vec = [0, 1, 0]
+const HOLE = 6
+const BEAM = 10
+
+const bore = (x: number, z: number): Box => block(x - 3, 0, z - 3, HOLE, BEAM, HOLE)
+/** Runs along y through the middle, and takes a stud at either mouth. */
+const roundHole = (x: number, z: number): Connector[] => [
+  { kind: 'hole', at: [x, 5, z], facing: MINUS_Y },
+  { kind: 'mouth', at: [x, 0, z], facing: MINUS_Y },
+  { kind: 'mouth', at: [x, BEAM, z], facing: PLUS_Y },
+]
+const crossHole = (x: number, z: number): Connector[] => [{ kind: 'cross', at: [x, 5, z], facing: MINUS_Y }]
+
+interface Through {
+  readonly columns: number
+  readonly holes: readonly number[]
+  readonly isCross?: boolean
+}
+
+function holedBrick(id: string, title: string, { columns, holes, isCross }: Through): Shape {
+  const cells = cellMiddles(columns, 1)
+  const box: Vec = [columns * 10, 10, BRICK_HEIGHT]
+  const z = BRICK_HEIGHT / 2
+  return makeShape({
+    id,
+    family: 'pin and axle',
+    title,
+    box,
+    bodies: carved(
+      block(0, 0, 0, ...box),
+      holes.map((x) => bore(x, z)),
+    ),
+    connectors: [
+      ...studsAt(cells, BRICK_HEIGHT),
+      ...socketsAt(cells),
+      ...holes.flatMap((x) => (isCross ? crossHole(x, z) : roundHole(x, z))),
+    ],
+    outline: (builder) => drilled(builder, box, holes, z, isCross === true),
+  })
+}
+
+function drilled(builder: MeshBuilder, box: Vec, holes: readonly number[], z: number, isCross: boolean): void {
+  const whole = rectangle(0, 0, box[0], box[2])
+  const middles = holes.map((x): Point => [x, z])
+  builder.perforated(whole, holesInRow(whole, middles, isCross ? 2.4 : 2.9, 3.6, isCross ? 4 : 16), 1, 0, BEAM)
+}
+
+function beam(length: number): Shape {
+  const box: Vec = [length * 10, BEAM, 10]
+  const holes = Array.from({ length }, (_, i) => i * 10 + 5)
+  return makeShape({
+    id: `beam-${length}`,
+    family: 'beam',
+    title: `Beam, ${length} long`,
+    box,
+    bodies: carved(
+      block(0, 0, 0, ...box),
+      holes.map((x) => bore(x, 5)),
+    ),
+    connectors: holes.flatMap((x) => roundHole(x, 5)),
+    outline: (builder) => {
+      const ends = (x: number, from: number, to: number): Point[] =>
+        Array.from({ length: 9 }, (_, i) => {
+          const angle = ((from + ((to - from) * i) / 8) * Math.PI) / 180
+          return [x + 5 * Math.cos(angle), 5 + 5 * Math.sin(angle)]
+        })
+      if (length > 1) {
+        const whole = rectangle(5, 0, box[0] - 5, 10)
+        const inner = holes.slice(1, -1).map((x): Point => [x, 5])
+        builder.perforated(whole, holesInRow(whole, inner, 2.9, 3.6), 1, 0, BEAM)
+      }
+      // The rounded ends, each with half of a hole's ring around it.
+      for (const [x, from] of [
+        [5, 90],
+        [box[0] - 5, -90],
+      ] as const) {
+        const outer = ends(x, from, from + 180)
+        builder.extrude([...outer, ...halfRing(x, from + 180, from)], 1, 0, BEAM)
+      }
+      for (const x of [5, box[0] - 5]) builder.tube([x, 0, 5], Y, 3.4, 2.9, BEAM, 16)
+    },
+  })
+}
+
+const halfRing = (x: number, from: number, to: number): Point[] =>
+  Array.from({ length: 9 }, (_, i) => {
+    const angle = ((from + ((to - from) * i) / 8) * Math.PI) / 180
+    return [x + 2.9 * Math.cos(angle), 5 + 2.9 * Math.sin(angle)]
+  })
+
+/** A beam with a corner: one leg along x, one up from its first hole. */
+function bentBeam(along: number, up: number): Shape {
+  const box: Vec = [along * 10, BEAM, up * 10]
+  const holes: [number, number][] = [
+    ...Array.from({ length: along }, (_, i): [number, number] => [i * 10 + 5, 5]),
+    ...Array.from({ length: up - 1 }, (_, i): [number, number] => [5, i * 10 + 15]),
+  ]
+  const legs = [block(0, 0, 0, along * 10, BEAM, 10), block(0, 0, 10, 10, BEAM, (up - 1) * 10)]
+  return makeShape({
+    id: `beam-bent-${up}x${along}`,
+    family: 'beam',
+    title: `Bent beam ${up} × ${along}`,
+    box,
+    bodies: legs.flatMap((leg) =>
+      carved(
+        leg,
+        holes.map(([x, z]) => bore(x, z)),
+      ),
+    ),
+    connectors: holes.flatMap(([x, z]) => roundHole(x, z)),
+    reflection: [1, 0, 0, 0, -1, 0, 0, 0, 1],
+    outline: (builder) => {
+      const low = rectangle(0, 0, along * 10, 10)
+      builder.perforated(
+        low,
+        holesInRow(
+          low,
+          Array.from({ length: along }, (_, i): Point => [i * 10 + 5, 5]),
+          2.9,
+          3.6,
+        ),
+        1,
+        0,
+        BEAM,
+      )
+      for (let i = 1; i < up; i++) {
+        const cell = rectangle(0, i * 10, 10, i * 10 + 10)
+        builder.perforated(cell, holesInRow(cell, [[5, i * 10 + 5]], 2.9, 3.6), 1, 0, BEAM)
+      }
+    },
+  })
+}
+
+const round = (box: Box): BodyBox => ({ ...box, round: true })
+const PEG: readonly Point[] = [
+  [2.4, 0],
+  [2.9, 0.6],
+  [2.9, 1.6],
+  [2.5, 2],
+  [2.5, 9],
+  [2.95, 9.4],
+]
+
+function pin(id: string, title: string, halves: number): Shape {
+  const long = halves * 10
+  return makeShape({
+    id,
+    family: 'pin',
+    title,
+    box: [long, HOLE, HOLE],
+    bodies: [round(block(0, 0, 0, long, HOLE, HOLE))],
+    connectors: Array.from({ length: halves }, (_, i): Connector => ({ kind: 'pin', at: [i * 10 + 5, 3, 3], facing: PLUS_X })),
+    outline: (builder) => {
+      const back = [...PEG].reverse().map(([radius, height]): Point => [radius, long - height])
+      builder.lathe([0, 3, 3], X, [...PEG, ...back], 16)
+    },
+  })
+}
+
+/** A peg with a stud at its end. */
+function halfPin(): Shape {
+  return makeShape({
+    id: 'pin-half',
+    family: 'pin',
+    title: 'Half pin with a stud',
+    box: [10, HOLE, HOLE],
+    bodies: [round(block(0, 0, 0, 10, HOLE, HOLE))],
+    connectors: [
+      { kind: 'pin', at: [5, 3, 3], facing: PLUS_X },
+      { kind: 'stud', at: [10, 3, 3], facing: PLUS_X },
+    ],
+    reflection: [1, 0, 0, 0, -1, 0, 0, 0, 1],
+    outline: (builder) => builder.lathe([0, 3, 3], X, [...PEG, [2.95, 10]], 16),
+  })
+}
+
+/** The outline of an axle: a cross 6 u wide with arms of 2 u. */
+const CROSS: readonly Point[] = [
+  [2, 0],
+  [4, 0],
+  [4, 2],
+  [6, 2],
+  [6, 4],
+  [4, 4],
+  [4, 6],
+  [2, 6],
+  [2, 4],
+  [0, 4],
+  [0, 2],
+  [2, 2],
+]
+
+const axleConnector = (from: number, length: number): Connector => ({ kind: 'axle', at: [from, 3, 3], facing: PLUS_X, length })
+
+function axle(length: number): Shape {
+  const long = length * 10
+  return makeShape({
+    id: `axle-${length}`,
+    family: 'axle',
+    title: `Axle, ${length} long`,
+    box: [long, HOLE, HOLE],
+    bodies: [round(block(0, 0, 0, long, HOLE, HOLE))],
+    connectors: [axleConnector(0, long)],
+    outline: (builder) => builder.extrude(CROSS, 0, 0, long),
+  })
+}
+
+/** A peg on one side, an axle on the other. */
+function pinAxle(): Shape {
+  return makeShape({
+    id: 'pin-axle',
+    family: 'pin',
+    title: 'Pin with an axle end',
+    box: [20, HOLE, HOLE],
+    bodies: [round(block(0, 0, 0, 20, HOLE, HOLE))],
+    connectors: [{ kind: 'pin', at: [5, 3, 3], facing: PLUS_X }, axleConnector(10, 10)],
+    reflection: [1, 0, 0, 0, -1, 0, 0, 0, 1],
+    outline: (builder) => {
+      builder.lathe([0, 3, 3], X, [...PEG, [2.95, 10]], 16)
+      builder.extrude(CROSS, 0, 10, 20)
+    },
+  })
+}
+
+/** A ring that is pushed on an axle, and a longer one that joins two. */
+function sleeve(id: string, title: string, long: number, across: number): Shape {
+  const middle = across / 2
+  return makeShape({
+    id,
+    family: 'axle',
+    title,
+    box: [long, across, across],
+    bodies: carved(block(0, 0, 0, long, across, across), [block(0, middle - 3, middle - 3, long, HOLE, HOLE)]),
+    connectors: (long > 12 ? [5, long - 5] : [long / 2]).map((x): Connector => ({
+      kind: 'cross',
+      at: [x, middle, middle],
+      facing: PLUS_X,
+    })),
+    outline: (builder) => {
+      builder.tube([0, middle, middle], X, middle, 2.6, long, 20)
+      if (long > 6) builder.tube([0, middle, middle], X, middle + 0, 2.6, 2, 20)
+    },
+  })
+}
+
+/** Teeth stand half over the pitch circle, so that two gears mesh where their radii add up to whole studs. */
+function gear(teeth: number): Shape {
+  const pitch = (teeth * 5) / 8
+  const across = 2 * (pitch + 1)
+  const middle = across / 2
+  const box: Vec = [across, BEAM, across]
+  const inside = pitch - 1
+  const narrow = Math.floor(inside * 0.45)
+  const wide = Math.floor(Math.sqrt(inside ** 2 - narrow ** 2))
+  const square = Math.floor(inside / Math.SQRT2)
+  const slabs =
+    teeth <= 8
+      ? [
+          block(middle - 4, 0, middle - 4, 8, BEAM, 8),
+          ...[-5, 4].flatMap((by) => [block(middle + by, 0, middle - 2, 1, BEAM, 4), block(middle - 2, 0, middle + by, 4, BEAM, 1)]),
+        ]
+      : [
+          block(middle - square, 0, middle - square, 2 * square, BEAM, 2 * square),
+          block(middle - wide, 0, middle - narrow, wide - square, BEAM, 2 * narrow),
+          block(middle + square, 0, middle - narrow, wide - square, BEAM, 2 * narrow),
+          block(middle - narrow, 0, middle - wide, 2 * narrow, BEAM, wide - square),
+          block(middle - narrow, 0, middle + square, 2 * narrow, BEAM, wide - square),
+        ]
+  return makeShape({
+    id: `gear-${teeth}`,
+    family: 'gear',
+    title: `Gear, ${teeth} teeth`,
+    box,
+    bodies: slabs.filter(({ min, max }) => max[0] > min[0] && max[2] > min[2]).flatMap((slab) => carved(slab, [bore(middle, middle)])),
+    connectors: crossHole(middle, middle),
+    outline: (builder) => {
+      const rim = (from: number, depth: number, outer: number, inner: number): void => {
+        builder.tube([middle, from, middle], Y, outer, inner, depth, 4 * teeth > 48 ? 48 : 24)
+      }
+      if (pitch > 7) rim(2, 6, pitch - 0.8, pitch - 3)
+      rim(0, BEAM, Math.min(4.2, pitch - 0.8), 2.6)
+      if (pitch > 7) rim(3.5, 3, pitch - 3, 4.2)
+      for (let i = 0; i < teeth; i++) builder.extrude(tooth(middle, pitch, (2 * Math.PI * (i + 0.5)) / teeth, Math.PI / teeth), 1, 2, 8)
+    },
+  })
+}
+
+function tooth(middle: number, pitch: number, angle: number, half: number): Point[] {
+  const at = (radius: number, turn: number): Point => [middle + radius * Math.cos(angle + turn), middle + radius * Math.sin(angle + turn)]
+  return [at(pitch - 1, -half * 0.55), at(pitch + 1, -half * 0.28), at(pitch + 1, half * 0.28), at(pitch - 1, half * 0.55)]
+}
+
+interface WheelOptions {
+  readonly id: string
+  readonly title: string
+  readonly across: number
+  readonly rim: number
+  readonly hasCross?: boolean
+}
+
+/** Rim and tyre in one; turns on a pin or an axle. */
+function wheel({ id, title, across, rim, hasCross }: WheelOptions): Shape {
+  const middle = across / 2
+  const inside = Math.floor((middle - 1) / Math.SQRT2)
+  const long = middle - 1
+  const narrow = Math.floor(inside * 0.6)
+  const slabs = [
+    block(middle - inside, 0, middle - inside, 2 * inside, BEAM, 2 * inside),
+    block(middle - long, 0, middle - narrow, long - inside, BEAM, 2 * narrow),
+    block(middle + inside, 0, middle - narrow, long - inside, BEAM, 2 * narrow),
+    block(middle - narrow, 0, middle - long, 2 * narrow, BEAM, long - inside),
+    block(middle - narrow, 0, middle + inside, 2 * narrow, BEAM, long - inside),
+  ]
+  return makeShape({
+    id,
+    family: 'wheel',
+    title,
+    box: [across, BEAM, across],
+    bodies: slabs.flatMap((slab) => carved(slab, [bore(middle, middle)])),
+    connectors: hasCross ? crossHole(middle, middle) : [{ kind: 'hole', at: [middle, 5, middle], facing: MINUS_Y }],
+    outline: (builder) => {
+      builder.tube([middle, 0, middle], Y, middle - 1, rim, BEAM, 40)
+      builder.tube([middle, 1, middle], Y, middle, middle - 1, BEAM - 2, 40)
+      builder.tube([middle, 1.5, middle], Y, rim, rim - 1.2, BEAM - 3, 32)
+      builder.tube([middle, 1, middle], Y, 4.4, 2.9, BEAM - 2, 20)
+      for (let i = 0; i < 5; i++) builder.extrude(spoke(middle, 4, rim - 0.8, (2 * Math.PI * i) / 5, 1.4), 1, 3, 6)
+    },
+  })
+}
+
+function spoke(middle: number, from: number, to: number, angle: number, half: number): Point[] {
+  const at = (radius: number, side: number): Point => [
+    middle + radius * Math.cos(angle) - side * Math.sin(angle),
+    middle + radius * Math.sin(angle) + side * Math.cos(angle),
+  ]
+  return [at(from, -half), at(to, -half), at(to, half), at(from, half)]
+}
+
+/** A crank: two axle holes side by side, 20 u apart. */
+function crank(): Shape {
+  const box: Vec = [30, BEAM, 10]
+  return makeShape({
+    id: 'crank',
+    family: 'pin and axle',
+    title: 'Crank with two axle holes',
+    box,
+    bodies: carved(block(0, 0, 0, ...box), [bore(5, 5), bore(25, 5)]),
+    connectors: [...crossHole(5, 5), ...crossHole(25, 5)],
+    outline: (builder) => drilled(builder, box, [5, 25], 5, true),
+  })
+}
+
+/** A hole one way and an axle hole across it, above: turns a corner. */
+function corner(): Shape {
+  return makeShape({
+    id: 'axle-corner',
+    family: 'pin and axle',
+    title: 'Axle and pin joint at a right angle',
+    box: [10, BEAM, 20],
+    bodies: [
+      ...carved(block(0, 0, 0, 10, BEAM, 10), [bore(5, 5)]),
+      ...carved(block(0, 0, 10, 10, BEAM, 10), [block(0, 2, 12, 10, HOLE, HOLE)]),
+    ],
+    connectors: [...roundHole(5, 5), { kind: 'cross', at: [5, 5, 15], facing: PLUS_X }],
+    reflection: LEFT_RIGHT,
+    outline: (builder) => {
+      const low = rectangle(0, 0, 10, 10)
+      builder.perforated(low, holesInRow(low, [[5, 5]], 2.9, 3.6), 1, 0, BEAM)
+      const high = rectangle(0, 10, 10, 20)
+      builder.perforated(high, holesInRow(high, [[5, 15]], 2.4, 3.6, 4), 0, 0, BEAM)
+    },
+  })
+}
+
+/** A plate with a hole that stands on its −y side. */
+function holePlate(): Shape {
+  const cells = cellMiddles(2, 1)
+  return makeShape({
+    id: 'plate-1x2-hole-top',
+    family: 'pin and axle',
+    title: 'Plate 1 × 2 with a pin hole on top',
+    box: [20, 10, 4],
+    bodies: [block(0, 0, 0, 20, 10, 4), ...carved(block(5, 0, 4, 10, BEAM, 10), [bore(10, 9)])],
+    connectors: [...socketsAt(cells), ...roundHole(10, 9)],
+    outline: (builder) => {
+      builder.box(block(0, 0, 0, 20, 10, 4))
+      const high = rectangle(5, 4, 15, 14)
+      builder.perforated(high, holesInRow(high, [[10, 9]], 2.9, 3.6), 1, 0, BEAM)
+    },
+  })
+}
+
+/** A brick with a peg that points forward. */
+function pinBrick(): Shape {
+  const cells = cellMiddles(2, 1)
+  return makeShape({
+    id: 'brick-1x2-pin',
+    family: 'pin and axle',
+    title: 'Brick 1 × 2 with a pin',
+    box: [20, 10, BRICK_HEIGHT],
+    bodies: [block(0, 0, 0, 20, 10, BRICK_HEIGHT), round(block(7, -10, 3, HOLE, 10, HOLE))],
+    connectors: [...studsAt(cells, BRICK_HEIGHT), ...socketsAt(cells), { kind: 'pin', at: [10, -5, 6], facing: MINUS_Y }],
+    outline: (builder) => {
+      builder.box(block(0, 0, 0, 20, 10, BRICK_HEIGHT))
+      builder.lathe([10, -10, 6], Y, [...PEG, [2.95, 10]], 16)
+    },
+  })
+}
+
+/** A plate that carries two wheels on short pegs, one on either side. */
+function wheelPlate(): Shape {
+  const cells = cellMiddles(2, 2)
+  return makeShape({
+    id: 'plate-2x2-pins',
+    family: 'pin and axle',
+    title: 'Plate 2 × 2 with a wheel pin on either side',
+    box: [20, 20, 4],
+    bodies: [block(0, 0, 0, 20, 20, 4), ...[-10, 20].map((y) => round(block(7, y, -3, HOLE, 10, HOLE))), block(7, 0, -3, 6, 20, 3)],
+    connectors: [...studsAt(cells, 4), { kind: 'pin', at: [10, -5, 0], facing: MINUS_Y }, { kind: 'pin', at: [10, 25, 0], facing: PLUS_Y }],
+    outline: (builder) => {
+      builder.box(block(0, 0, 0, 20, 20, 4))
+      builder.round([10, 0, 0], Y, 3, 3, 20, 16)
+      builder.lathe([10, -10, 0], Y, [...PEG, [2.95, 10]], 16)
+      builder.lathe([10, 30, 0], [0, -1, 0], [...PEG, [2.95, 10]], 16)
+    },
+  })
+}
+
+/** Pins, axles, and all that has holes for them; gears and wheels. */
+export const axleShapes = (): Shape[] => [
+  holedBrick('brick-1x1-hole', 'Brick 1 × 1 with a pin hole', { columns: 1, holes: [5] }),
+  holedBrick('brick-1x2-hole', 'Brick 1 × 2 with a pin hole', { columns: 2, holes: [10] }),
+  holedBrick('brick-1x2-holes', 'Brick 1 × 2 with two pin holes', { columns: 2, holes: [5, 15] }),
+  holedBrick('brick-1x4-holes', 'Brick 1 × 4 with three pin holes', { columns: 4, holes: [10, 20, 30] }),
+  holedBrick('brick-1x6-holes', 'Brick 1 × 6 with five pin holes', { columns: 6, holes: [10, 20, 30, 40, 50] }),
+  holedBrick('brick-1x8-holes', 'Brick 1 × 8 with seven pin holes', { columns: 8, holes: [10, 20, 30, 40, 50, 60, 70] }),
+  holedBrick('brick-1x2-cross', 'Brick 1 × 2 with an axle hole', { columns: 2, holes: [10], isCross: true }),
+  ...[2, 3, 5, 7, 9, 11, 13, 15].map(beam),
+  bentBeam(3, 2),
+  bentBeam(4, 2),
+  bentBeam(5, 3),
+  pin('pin', 'Pin', 2),
+  pin('pin-long', 'Long pin', 3),
+  halfPin(),
+  pinAxle(),
+  ...[2, 3, 4, 5, 6, 7, 8, 10, 12].map(axle),
+  sleeve('bush', 'Bush', 10, 8),
+  sleeve('bush-half', 'Half bush', 4, 8),
+  sleeve('axle-joint', 'Axle joint, 2 long', 20, 8),
+  crank(),
+  corner(),
+  holePlate(),
+  pinBrick(),
+  wheelPlate(),
+  gear(8),
+  gear(16),
+  gear(24),
+  gear(40),
+  wheel({ id: 'wheel-small', title: 'Small wheel', across: 20, rim: 6.5 }),
+  wheel({ id: 'wheel-medium', title: 'Wheel with an axle hole', across: 30, rim: 10, hasCross: true }),
+  wheel({ id: 'wheel-large', title: 'Large wheel with an axle hole', across: 44, rim: 15, hasCross: true }),
+]

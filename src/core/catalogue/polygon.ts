@@ -1,0 +1,97 @@
+/** Flat polygons, as lists of [u, v], and how they fall into convex pieces. */
+export type Point = readonly [number, number]
+export type Polygon = readonly Point[]
+
+export interface Rectangle {
+  readonly min: Point
+  readonly max: Point
+}
+
+export const rectangle = (left: number, low: number, right: number, high: number): Rectangle => ({ min: [left, low], max: [right, high] })
+
+export const cornersOf = ({ min, max }: Rectangle): Polygon => [
+  [min[0], min[1]],
+  [max[0], min[1]],
+  [max[0], max[1]],
+  [min[0], max[1]],
+]
+
+/** A circle as a polygon of so many sides, anticlockwise; the first corner lies at `start` (radians). */
+export function circle([u, v]: Point, radius: number, sides: number, start = 0): Polygon {
+  return Array.from({ length: sides }, (_, i): Point => {
+    const angle = start + (2 * Math.PI * i) / sides
+    return [u + radius * Math.cos(angle), v + radius * Math.sin(angle)]
+  })
+}
+
+/** Points of an arc from one angle to another (degrees), both ends included. */
+export function arc([u, v]: Point, radius: number, from: number, to: number, pieces: number): Point[] {
+  return Array.from({ length: pieces + 1 }, (_, i): Point => {
+    const angle = ((from + ((to - from) * i) / pieces) * Math.PI) / 180
+    return [u + radius * Math.cos(angle), v + radius * Math.sin(angle)]
+  })
+}
+
+export const signedArea = (polygon: Polygon): number =>
+  polygon.reduce((sum, [u, v], i) => {
+    const [nextU, nextV] = polygon[(i + 1) % polygon.length]!
+    return sum + (u * nextV - nextU * v) / 2
+  }, 0)
+
+export const anticlockwise = (polygon: Polygon): Polygon => (signedArea(polygon) < 0 ? [...polygon].reverse() : polygon)
+
+const turnAt = (a: Point, b: Point, c: Point): number => (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0])
+
+/** Triangles that fill a simple polygon, by cutting off ears (Meisters 1975, "Polygons have ears"); a convex one stays whole. */
+export function convexPieces(outline: Polygon): Polygon[] {
+  const polygon = [...anticlockwise(outline)]
+  const isConvex = polygon.every((b, i) => turnAt(polygon.at(i - 1)!, b, polygon[(i + 1) % polygon.length]!) >= -1e-9)
+  if (isConvex) return [polygon]
+  const pieces: Polygon[] = []
+  while (polygon.length > 3) {
+    const ear = polygon.findIndex((_, i) => isEar(polygon, i))
+    if (ear < 0) break
+    pieces.push([polygon.at(ear - 1)!, polygon[ear]!, polygon[(ear + 1) % polygon.length]!])
+    polygon.splice(ear, 1)
+  }
+  pieces.push(polygon)
+  return pieces
+}
+
+function isEar(polygon: Polygon, i: number): boolean {
+  const [a, b, c] = [polygon.at(i - 1)!, polygon[i]!, polygon[(i + 1) % polygon.length]!]
+  if (turnAt(a, b, c) <= 1e-9) return false
+  return polygon.every((p) => p === a || p === b || p === c || !isInside(p, a, b, c))
+}
+
+const isInside = (p: Point, a: Point, b: Point, c: Point): boolean =>
+  turnAt(a, b, p) >= -1e-9 && turnAt(b, c, p) >= -1e-9 && turnAt(c, a, p) >= -1e-9
+
+/** Convex pieces of a rectangle without a convex hole inside it. */
+export function aroundHole(cell: Rectangle, hole: Polygon): Polygon[] {
+  const middle: Point = [hole.reduce((sum, p) => sum + p[0], 0) / hole.length, hole.reduce((sum, p) => sum + p[1], 0) / hole.length]
+  const outside = cornersOf(cell)
+  const angleOf = ([u, v]: Point): number => Math.atan2(v - middle[1], u - middle[0])
+  const angles = [...hole, ...outside].map(angleOf).sort((a, b) => a - b)
+  const rays = angles.filter((angle, i) => i === 0 || angle - angles[i - 1]! > 1e-6)
+  return rays.map((angle, i) => {
+    const next = rays[(i + 1) % rays.length]!
+    return [alongRay(middle, angle, outside), alongRay(middle, next, outside), alongRay(middle, next, hole), alongRay(middle, angle, hole)]
+  })
+}
+
+/** Where a ray from inside a convex polygon leaves it. */
+function alongRay(from: Point, angle: number, polygon: Polygon): Point {
+  const way: Point = [Math.cos(angle), Math.sin(angle)]
+  let far = Infinity
+  polygon.forEach((a, i) => {
+    const b = polygon[(i + 1) % polygon.length]!
+    const edge: Point = [b[0] - a[0], b[1] - a[1]]
+    const across = way[0] * edge[1] - way[1] * edge[0]
+    if (Math.abs(across) < 1e-12) return
+    const reach = ((a[0] - from[0]) * edge[1] - (a[1] - from[1]) * edge[0]) / across
+    if (reach > 0) far = Math.min(far, reach)
+  })
+  // The ray leaves by the nearest edge line ahead, since the polygon is convex and holds the start.
+  return [from[0] + far * way[0], from[1] + far * way[1]]
+}
