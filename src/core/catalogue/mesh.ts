@@ -1,5 +1,5 @@
 import { add, type Axis, type Box, cross, normalise, subtract, type Vec } from '../space'
-import { anticlockwise, aroundHole, convexPieces, cornersOf, type Point, type Polygon, type Rectangle } from './polygon'
+import { anticlockwise, aroundHole, convexPieces, type Point, type Polygon } from './polygon'
 
 /**
  * One flat polygon of a shape's outline. Corners run anticlockwise seen from outside; the polygon is convex.
@@ -103,10 +103,10 @@ export class MeshBuilder {
     return this.prism(floors.map(fix), fix(around), rise, smooth ? around.map((_, i) => i).slice(1) : [])
   }
 
-  /** The same for a rectangle with holes: `cells` cut it up, each with its hole or none. */
+  /** The same for a convex polygon with holes: convex `cells` cut it up, each with its hole or none. */
   perforated(
-    whole: Rectangle,
-    cells: readonly { readonly cell: Rectangle; readonly hole?: Polygon }[],
+    whole: Polygon,
+    cells: readonly { readonly cell: Polygon; readonly hole?: Polygon }[],
     axis: Axis,
     from: number,
     to: number,
@@ -114,10 +114,10 @@ export class MeshBuilder {
     const place = placer(axis, from)
     const rise = riseOf(axis, to - from)
     const fix = (points: Vec[]): Vec[] => (axis === 1 ? [...points].reverse() : points)
-    const floors = cells.flatMap(({ cell, hole }) => (hole ? aroundHole(cell, anticlockwise(hole)) : [cornersOf(cell)]))
+    const floors = cells.flatMap(({ cell, hole }) => (hole ? aroundHole(cell, anticlockwise(hole)) : [cell]))
     this.prism(
       floors.map((piece) => fix(piece.map(place))),
-      fix(cornersOf(whole).map(place)),
+      fix(whole.map(place)),
       rise,
     )
     for (const { hole } of cells) if (hole) this.wall(fix(anticlockwise(hole).map(place)).reverse(), rise)

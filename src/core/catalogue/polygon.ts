@@ -67,10 +67,9 @@ function isEar(polygon: Polygon, i: number): boolean {
 const isInside = (p: Point, a: Point, b: Point, c: Point): boolean =>
   turnAt(a, b, p) >= -1e-9 && turnAt(b, c, p) >= -1e-9 && turnAt(c, a, p) >= -1e-9
 
-/** Convex pieces of a rectangle without a convex hole inside it. */
-export function aroundHole(cell: Rectangle, hole: Polygon): Polygon[] {
+/** Pieces of a convex polygon without a convex hole inside it. */
+export function aroundHole(outside: Polygon, hole: Polygon): Polygon[] {
   const middle: Point = [hole.reduce((sum, p) => sum + p[0], 0) / hole.length, hole.reduce((sum, p) => sum + p[1], 0) / hole.length]
-  const outside = cornersOf(cell)
   const angleOf = ([u, v]: Point): number => Math.atan2(v - middle[1], u - middle[0])
   const angles = [...hole, ...outside].map(angleOf).sort((a, b) => a - b)
   const rays = angles.filter((angle, i) => i === 0 || angle - angles[i - 1]! > 1e-6)

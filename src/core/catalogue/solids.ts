@@ -1,5 +1,5 @@
 import { boxAt, type Axis, type Box, type Vec } from '../space'
-import { circle, rectangle, type Point, type Polygon, type Rectangle } from './polygon'
+import { circle, cornersOf, rectangle, type Point, type Polygon, type Rectangle } from './polygon'
 
 /** A box by its place and size, u. */
 export const block = (x: number, y: number, z: number, width: number, depth: number, height: number): Box =>
@@ -33,14 +33,14 @@ export const carved = (box: Box, holes: readonly Box[]): Box[] =>
 
 /** Round holes in a row, each in a cell of its own, for `MeshBuilder.perforated`; what no cell covers is filled. */
 export function holesInRow(whole: Rectangle, middles: readonly Point[], radius: number, half: number, sides = 16) {
-  const cells: { cell: Rectangle; hole?: Polygon }[] = []
+  const cells: { cell: Polygon; hole?: Polygon }[] = []
   const [low, high] = [whole.min[1], whole.max[1]]
   let left = whole.min[0]
   for (const middle of middles) {
-    if (middle[0] - half > left) cells.push({ cell: rectangle(left, low, middle[0] - half, high) })
-    cells.push({ cell: rectangle(middle[0] - half, low, middle[0] + half, high), hole: circle(middle, radius, sides) })
+    if (middle[0] - half > left) cells.push({ cell: cornersOf(rectangle(left, low, middle[0] - half, high)) })
+    cells.push({ cell: cornersOf(rectangle(middle[0] - half, low, middle[0] + half, high)), hole: circle(middle, radius, sides) })
     left = middle[0] + half
   }
-  if (left < whole.max[0]) cells.push({ cell: rectangle(left, low, whole.max[0], high) })
+  if (left < whole.max[0]) cells.push({ cell: cornersOf(rectangle(left, low, whole.max[0], high)) })
   return cells
 }

@@ -1,5 +1,5 @@
 import type { Catalogue, Shape } from '../catalogue'
-import { IDENTITY } from '../space'
+import { IDENTITY, type Box } from '../space'
 import { Inker, type RgbImage } from './ink'
 import { Layers } from './layers'
 import { lookOf, WHITE } from './paint'
@@ -10,10 +10,25 @@ const FINER = 3
 const MARGIN = 3
 const MOST_SCALE = 2.2
 
+/** Around all that is drawn of a shape, u. */
+function meshBox(shape: Shape): Box {
+  const min: [number, number, number] = [Infinity, Infinity, Infinity]
+  const max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
+  for (const facet of shape.mesh) {
+    for (const corner of facet.corners) {
+      for (let i = 0; i < 3; i++) {
+        min[i] = Math.min(min[i]!, corner[i]!)
+        max[i] = Math.max(max[i]!, corner[i]!)
+      }
+    }
+  }
+  return { min, max }
+}
+
 /** The small picture of a piece, for trays and lists. */
 export function paintPiece(shape: Shape, colour: string, catalogue: Catalogue, size: PictureSize): RgbImage {
   const full = { width: size.width * FINER, height: size.height * FINER }
-  const box = { min: [0, -2, 0] as const, max: [shape.box[0], shape.box[1], shape.box[2] + 2] as const }
+  const box = meshBox(shape)
   const camera = fitCamera(box, 0, full, MARGIN * FINER, (MOST_SCALE * FINER * size.width) / 100)
   const layers = new Layers(full)
   const [x, y, depth] = project(camera, [0, 0, 0])

@@ -1,7 +1,7 @@
 import { BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Box, type Vec } from '../../space'
 import { cellMiddles, LEFT_RIGHT, makeShape, socketsAt, studsAt } from '../make'
 import type { MeshBuilder } from '../mesh'
-import { rectangle, type Point } from '../polygon'
+import { arc, circle, cornersOf, rectangle, type Point } from '../polygon'
 import { block, carved, holesInRow } from '../solids'
 import type { BodyBox, Connector, Shape } from '../types'
 
@@ -51,7 +51,7 @@ function holedBrick(id: string, title: string, { columns, holes, isCross }: Thro
 function drilled(builder: MeshBuilder, box: Vec, holes: readonly number[], z: number, isCross: boolean): void {
   const whole = rectangle(0, 0, box[0], box[2])
   const middles = holes.map((x): Point => [x, z])
-  builder.perforated(whole, holesInRow(whole, middles, isCross ? 2.4 : 2.9, 3.6, isCross ? 4 : 16), 1, 0, BEAM)
+  builder.perforated(cornersOf(whole), holesInRow(whole, middles, isCross ? 2.4 : 2.9, 3.6, isCross ? 4 : 16), 1, 0, BEAM)
 }
 
 function beam(length: number): Shape {
@@ -68,34 +68,23 @@ function beam(length: number): Shape {
     ),
     connectors: holes.flatMap((x) => roundHole(x, 5)),
     outline: (builder) => {
-      const ends = (x: number, from: number, to: number): Point[] =>
-        Array.from({ length: 9 }, (_, i) => {
-          const angle = ((from + ((to - from) * i) / 8) * Math.PI) / 180
-          return [x + 5 * Math.cos(angle), 5 + 5 * Math.sin(angle)]
-        })
-      if (length > 1) {
-        const whole = rectangle(5, 0, box[0] - 5, 10)
-        const inner = holes.slice(1, -1).map((x): Point => [x, 5])
-        builder.perforated(whole, holesInRow(whole, inner, 2.9, 3.6), 1, 0, BEAM)
-      }
-      // The rounded ends, each with half of a hole's ring around it.
-      for (const [x, from] of [
-        [5, 90],
-        [box[0] - 5, -90],
-      ] as const) {
-        const outer = ends(x, from, from + 180)
-        builder.extrude([...outer, ...halfRing(x, from + 180, from)], 1, 0, BEAM)
-      }
-      for (const x of [5, box[0] - 5]) builder.tube([x, 0, 5], Y, 3.4, 2.9, BEAM, 16)
+      const right = box[0] - 5
+      const [leftEnd, rightEnd] = [arc([5, 5], 5, 90, 270, 10), arc([right, 5], 5, -90, 90, 10)]
+      const middle = holesInRow(
+        rectangle(10, 0, box[0] - 10, 10),
+        holes.slice(1, -1).map((x): Point => [x, 5]),
+        2.9,
+        3.6,
+      )
+      const cells = [
+        { cell: [...leftEnd, [10, 0], [10, 10]] as Point[], hole: circle([5, 5], 2.9, 16) },
+        ...(length > 2 ? middle : []),
+        { cell: [...rightEnd, [box[0] - 10, 10], [box[0] - 10, 0]] as Point[], hole: circle([right, 5], 2.9, 16) },
+      ]
+      builder.perforated([...leftEnd, ...rightEnd], cells, 1, 0, BEAM)
     },
   })
 }
-
-const halfRing = (x: number, from: number, to: number): Point[] =>
-  Array.from({ length: 9 }, (_, i) => {
-    const angle = ((from + ((to - from) * i) / 8) * Math.PI) / 180
-    return [x + 2.9 * Math.cos(angle), 5 + 2.9 * Math.sin(angle)]
-  })
 
 /** A beam with a corner: one leg along x, one up from its first hole. */
 function bentBeam(along: number, up: number): Shape {
@@ -121,7 +110,7 @@ function bentBeam(along: number, up: number): Shape {
     outline: (builder) => {
       const low = rectangle(0, 0, along * 10, 10)
       builder.perforated(
-        low,
+        cornersOf(low),
         holesInRow(
           low,
           Array.from({ length: along }, (_, i): Point => [i * 10 + 5, 5]),
@@ -134,7 +123,7 @@ function bentBeam(along: number, up: number): Shape {
       )
       for (let i = 1; i < up; i++) {
         const cell = rectangle(0, i * 10, 10, i * 10 + 10)
-        builder.perforated(cell, holesInRow(cell, [[5, i * 10 + 5]], 2.9, 3.6), 1, 0, BEAM)
+        builder.perforated(cornersOf(cell), holesInRow(cell, [[5, i * 10 + 5]], 2.9, 3.6), 1, 0, BEAM)
       }
     },
   })
@@ -374,9 +363,9 @@ function corner(): Shape {
     reflection: LEFT_RIGHT,
     outline: (builder) => {
       const low = rectangle(0, 0, 10, 10)
-      builder.perforated(low, holesInRow(low, [[5, 5]], 2.9, 3.6), 1, 0, BEAM)
+      builder.perforated(cornersOf(low), holesInRow(low, [[5, 5]], 2.9, 3.6), 1, 0, BEAM)
       const high = rectangle(0, 10, 10, 20)
-      builder.perforated(high, holesInRow(high, [[5, 15]], 2.4, 3.6, 4), 0, 0, BEAM)
+      builder.perforated(cornersOf(high), holesInRow(high, [[5, 15]], 2.4, 3.6, 4), 0, 0, BEAM)
     },
   })
 }
@@ -394,7 +383,7 @@ function holePlate(): Shape {
     outline: (builder) => {
       builder.box(block(0, 0, 0, 20, 10, 4))
       const high = rectangle(5, 4, 15, 14)
-      builder.perforated(high, holesInRow(high, [[10, 9]], 2.9, 3.6), 1, 0, BEAM)
+      builder.perforated(cornersOf(high), holesInRow(high, [[10, 9]], 2.9, 3.6), 1, 0, BEAM)
     },
   })
 }

@@ -39,7 +39,7 @@ function frame(options: Frame): Shape {
     outline: (builder) => {
       const whole = rectangle(0, 0, box[0], height)
       const inner = cornersOf(rectangle(hole.min[0], hole.min[2], hole.max[0], hole.max[2]))
-      if (sill > 0) builder.perforated(whole, [{ cell: whole, hole: inner }], 1, 0, 10)
+      if (sill > 0) builder.perforated(cornersOf(whole), [{ cell: cornersOf(whole), hole: inner }], 1, 0, 10)
       else {
         const outline: Point[] = [
           [0, 0],
@@ -201,7 +201,7 @@ function lattice(): Shape {
     bodies: [...carved(block(0, 0, 0, width, 10, height), [hole]), block(3, 4, 3, width - 6, 2, height - 6)],
     connectors: [...studsAt(cellMiddles(4, 1), height), ...socketsAt(cellMiddles(4, 1))],
     outline: (builder) => {
-      builder.perforated(whole, [{ cell: whole, hole: cornersOf(inner) }], 1, 0, 10)
+      builder.perforated(cornersOf(whole), [{ cell: cornersOf(whole), hole: cornersOf(inner) }], 1, 0, 10)
       for (let i = -1; i < 4; i++) {
         for (const lean of [1, -1]) {
           const foot = 8 + i * 9
