@@ -5,7 +5,9 @@ import { writeModelText } from '../src/core/formats'
 import { checkModel, type ModelDocument } from '../src/core/model'
 import { birdTable } from './bird-table'
 import { ferryHouse } from './ferry-house'
+import { ferryman } from './ferryman'
 import { granary } from './granary'
+import { windPump } from './wind-pump'
 
 /** Writes the demo models beside this script: `npm run demo`. */
 const folder = fileURLToPath(new URL('./models', import.meta.url))
@@ -14,6 +16,8 @@ for (const [file, make] of [
   ['bird-table', birdTable],
   ['ferry-house', ferryHouse],
   ['granary', granary],
+  ['ferryman', ferryman],
+  ['wind-pump', windPump],
 ] as const) {
   writeFileSync(`${folder}/${file}.rail.json`, writeModelText(withFreeColours(checkModel(make()))))
 }

@@ -1,4 +1,4 @@
-import type { Copy, ModelDocument, Part, Section } from '../src/core/model'
+import type { Copy, CopyJoint, ModelDocument, Part, Section } from '../src/core/model'
 import type { Vec } from '../src/core/space'
 
 /** A wall runs along x or along y. */
@@ -43,6 +43,18 @@ export class SectionBuilder {
   /** The same turned half round: what fell toward −y falls toward +y. */
   addBack(word: string, shape: string, colour: string, at: Vec): this {
     return this.add(word, shape, colour, at, HALF)
+  }
+
+  /** A part with more to say: a length, work done to it. */
+  addMore(word: string, part: Omit<Part, 'id'>): this {
+    this.parts.push({ id: this.nextId(word), ...part })
+    return this
+  }
+
+  /** A copy that hangs on a moving joint. */
+  joined(section: string, joint: CopyJoint): this {
+    this.copies.push({ id: this.nextId(section), section, joint })
+    return this
   }
 
   copy(section: string, at: Vec, more: Partial<Copy> = {}): this {

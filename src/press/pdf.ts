@@ -13,7 +13,7 @@ import {
 } from 'pdf-lib'
 import type { CoverPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
-import { total, type PieceCount } from '@core/count'
+import { pieceExtras, total, type PieceCount } from '@core/count'
 import { Fault } from '@core/fault'
 import { deflateRows, rgbOf, type RgbImage } from '@core/picture'
 import { breakLines, fit, paragraphs } from './text'
@@ -269,7 +269,8 @@ class Press {
       this.pieces.set(key, (picture = Promise.resolve(this.input.paintPiece(piece.shape, piece.colour)).then((image) => this.embed(image))))
     this.place(await picture, x + 28, y - 7, PIECE.width, PIECE.height)
     const at = x + 34 + PIECE.width
-    const title = shapes.get(piece.shape)?.title ?? piece.shape
+    const extras = pieceExtras(piece)
+    const title = `${shapes.get(piece.shape)?.title ?? piece.shape}${extras === '' ? '' : `, ${extras}`}`
     this.text(fit(title, this.regular, 9, width - (at - x)), at, y + 4, { size: 9 })
     const colour = colours.get(piece.colour)
     const [red, green, blue] = rgbOf(colour?.hex ?? '#ffffff')

@@ -7,7 +7,26 @@ export interface OwnShape {
   readonly id: string
   readonly name: string
   readonly boxes: readonly { readonly at: Vec; readonly size: Vec }[]
-  readonly connectors?: readonly { readonly kind: ConnectorKind; readonly at: Vec; readonly facing: DirectionText }[]
+  readonly connectors?: readonly OwnConnector[]
+}
+
+/** A connector as a model file tells it; `length` of bars, axles and hoses, `along` of clips and hinges. */
+export interface OwnConnector {
+  readonly kind: ConnectorKind
+  readonly at: Vec
+  readonly facing: DirectionText
+  readonly length?: number
+  readonly along?: DirectionText
+}
+
+function connectorFrom({ kind, at, facing, length, along }: OwnConnector): Connector {
+  return {
+    kind,
+    at,
+    facing: directionFromText(facing)!,
+    ...(length === undefined ? {} : { length }),
+    ...(along === undefined ? {} : { along: directionFromText(along)! }),
+  }
 }
 
 export function ownShape(own: OwnShape): Shape {
@@ -16,7 +35,7 @@ export function ownShape(own: OwnShape): Shape {
     max: [at[0] + size[0], at[1] + size[1], at[2] + size[2]] as const,
   }))
   const box = [0, 1, 2].map((i) => Math.max(...bodies.map((body) => body.max[i]!))) as unknown as Vec
-  const connectors = (own.connectors ?? []).map((c): Connector => ({ kind: c.kind, at: c.at, facing: directionFromText(c.facing)! }))
+  const connectors = (own.connectors ?? []).map(connectorFrom)
   const recipe = { id: own.id, family: 'own shape', title: own.name, box, bodies, connectors, reflection: LEFT_RIGHT }
   return makeShape({ ...recipe, twin: isLeftRightAlike(own, connectors, box) ? own.id : null })
 }

@@ -23,6 +23,7 @@ export function findFindings(
   looks?: readonly (readonly StepLook[])[],
   level: Level = 'home',
 ): Finding[] {
+  const standing = standingSections(model)
   const byId = new Map(planned.built.map((built) => [built.id, built]))
   const findings = planned.built.flatMap((built, i) => [
     ...(built.derivedFrom === undefined ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built)] : []),
@@ -34,7 +35,7 @@ export function findFindings(
     ...hidden(built, looks?.[i] ?? []),
     ...weakJoints(built, level),
     ...straightSeams(built),
-    ...tipsOver(built, built.id === model.root),
+    ...(standing.has(built.id) ? tipsOver(built, built.id === model.root) : []),
     ...alikeColours(model, built),
     ...turnTraps(model, built, looks?.[i] ?? []),
     ...lostPlaces(model, built),
@@ -45,6 +46,14 @@ export function findFindings(
     .map((found, i) => ({ found, i }))
     .sort((a, b) => rank.indexOf(a.found.severity) - rank.indexOf(b.found.severity) || a.i - b.i)
     .map(({ found }) => found)
+}
+
+/** Sections that stand on the table as they grow; a unit, or what only hangs on a joint at an angle, is held in the hand. */
+function standingSections(model: ModelDocument): Set<string> {
+  const copies = model.sections.flatMap(copiesOf)
+  const upright = new Set(copies.filter((copy) => !copy.joint && !copy.rotate).map((copy) => copy.section))
+  const used = new Set(copies.map((copy) => copy.section))
+  return new Set(model.sections.map(({ id }) => id).filter((id) => upright.has(id) || !used.has(id)))
 }
 
 export const hasErrors = (findings: readonly Finding[]): boolean => findings.some((found) => found.severity === 'error')

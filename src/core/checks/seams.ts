@@ -1,3 +1,4 @@
+import type { Shape } from '../catalogue'
 import type { BuiltSection, Finding } from '../plan'
 import type { Scene } from '../scene'
 import { finding, idsOf, nameParts, stepNumber } from './place'
@@ -59,12 +60,13 @@ function longestChain(seam: Seam, above: (seam: Seam) => Seam[]): Seam[] {
 
 /** Faces of different parts that touch across an axis: bodies sorted by where they begin, matched with where others end. */
 function findSeams(built: BuiltSection, axis: 0 | 1): Seam[] {
-  const { bodies, nodes } = built.scene
+  const { bodies, nodes, parts } = built.scene
   const across = axis === 0 ? 1 : 0
   const side = (i: number, k: number): number => bodies.boxes[i * 6 + k]!
   const endingAt = new Map<string, number[]>()
   const cellKey = (at: number, z: number): string => `${at} ${z}`
-  const isPart = (i: number): boolean => nodes[bodies.node[i]!]!.kind === 'part'
+  // Courses are made of what is laid on studs; a gear beside a bush has no seam.
+  const isPart = (i: number): boolean => nodes[bodies.node[i]!]!.kind === 'part' && isLaid(parts[bodies.part[i]!]!.shape)
   for (let i = 0; i < bodies.count; i++) {
     if (!isPart(i)) continue
     const k = cellKey(side(i, axis + 3), side(i, 2))
@@ -85,6 +87,8 @@ function findSeams(built: BuiltSection, axis: 0 | 1): Seam[] {
   }
   return seams.sort((a, b) => a.low - b.low || a.at - b.at || a.from - b.from)
 }
+
+const isLaid = (shape: Shape): boolean => shape.connectors.some(({ kind }) => kind === 'stud' || kind === 'socket')
 
 function describe(built: BuiltSection, chain: readonly Seam[]): Finding {
   const nodes = [...new Set(chain.flatMap((seam) => seam.nodes))].slice(0, MOST_PARTS)

@@ -1,4 +1,4 @@
-import { massOf } from '../catalogue'
+import { HOLD_WORDS, massOf } from '../catalogue'
 import { findBridges } from '../joints'
 import type { BuiltSection, Finding } from '../plan'
 import type { Scene } from '../scene'
@@ -39,9 +39,10 @@ export function weakJoints(built: BuiltSection, level: Level): Finding[] {
       built,
       [...nodes].sort((a, b) => a - b),
     )
-    const { studs } = built.joints.list[joint]!
+    const { studs, hold: sort } = built.joints.list[joint]!
     const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
-    const hold = studs === 1 ? 'one stud' : `${studs} studs in one place`
+    const [one, many] = HOLD_WORDS[sort]!
+    const hold = studs === 1 ? `one ${one}` : `${studs} ${many} in one place`
     const pressed = pressedIn(built, nodes)
     const message = `${nameParts(ids)}, ${grams(mass)} in all, hold to the rest by ${hold} only.${pressed} Add a part that ties them at a second place.`
     return finding('weak-joint', { section: built.base, step: Math.max(...steps) || null, parts: ids }, message)

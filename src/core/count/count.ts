@@ -1,10 +1,14 @@
-import { catalogueOf, partsOf, pieceCount, sectionUses, type ModelDocument, type Part } from '../model'
+import { catalogueOf, partsOf, pieceCount, sectionUses, type ModelDocument, type Part, type PieceWork } from '../model'
 
-/** How many of one piece: a shape in a colour. */
+/** How many of one piece: a shape in a colour, with what was done to it. */
 export interface PieceCount {
   readonly shape: string
   readonly colour: string
   readonly count: number
+  /** Of what is cut from a roll: mm. */
+  readonly length?: number
+  /** Work makes another piece of it. */
+  readonly work?: readonly PieceWork[]
 }
 
 export interface ColourCount {
@@ -14,16 +18,28 @@ export interface ColourCount {
 
 /** The one counting function: adds up equal pieces and sorts them by shape, then colour. Pieces counted 0 are left out. */
 export function tally(pieces: Iterable<PieceCount>): PieceCount[] {
-  const sums = new Map<string, { shape: string; colour: string; count: number }>()
-  for (const { shape, colour, count } of pieces) {
-    if (count === 0) continue
-    const key = `${shape}\n${colour}`
+  const sums = new Map<string, PieceCount & { count: number }>()
+  for (const piece of pieces) {
+    if (piece.count === 0) continue
+    const key = pieceKey(piece)
     const known = sums.get(key)
-    if (known) known.count += count
-    else sums.set(key, { shape, colour, count })
+    if (known) known.count += piece.count
+    else sums.set(key, { ...piece })
   }
-  return [...sums.values()].sort((a, b) => compare(a.shape, b.shape) || compare(a.colour, b.colour))
+  return [...sums.values()].sort(
+    (a, b) =>
+      compare(a.shape, b.shape) ||
+      compare(a.colour, b.colour) ||
+      (a.length ?? 0) - (b.length ?? 0) ||
+      compare(workKey(a.work), workKey(b.work)),
+  )
 }
+
+const workKey = (work: readonly PieceWork[] = []): string => work.map(({ kind, note = '' }) => `${kind}:${note}`).join('|')
+
+/** The same text for pieces that a builder cannot tell apart. */
+export const pieceKey = ({ shape, colour, length, work }: Omit<PieceCount, 'count'>): string =>
+  length === undefined && work === undefined ? `${shape}\n${colour}` : `${shape}\n${colour}\n${length ?? ''}\n${workKey(work)}`
 
 /** "plate-1x10" stands after "plate-1x2": runs of digits compare as numbers. Not by locale: the order must be the same everywhere. */
 function compare(a: string, b: string): number {
@@ -41,10 +57,18 @@ function compare(a: string, b: string): number {
 
 export const total = (pieces: readonly PieceCount[]): number => pieces.reduce((sum, piece) => sum + piece.count, 0)
 
+/** The piece that a part is, counted as often as it stands for. */
+function pieceOf(part: Part): PieceCount {
+  const { shape, colour, length, work } = part
+  const count = pieceCount(part)
+  if (length === undefined && (work === undefined || work.length === 0)) return { shape, colour, count }
+  return { shape, colour, count, ...(length === undefined ? {} : { length }), ...(work && work.length > 0 ? { work } : {}) }
+}
+
 /** The pieces of some parts of a section: a step's callout, or a section's tray. */
 export const trayOf = (parts: Iterable<Part>): PieceCount[] => {
   const pieces: PieceCount[] = []
-  for (const part of parts) pieces.push({ shape: part.shape, colour: part.colour, count: pieceCount(part) })
+  for (const part of parts) pieces.push(pieceOf(part))
   return tally(pieces)
 }
 

@@ -1,2 +1,3 @@
 /** Count: pieces, colours and trays, all by one counting function. */
 export * from './count'
+export * from './piece-words'

@@ -33,7 +33,14 @@ export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views:
 export const BUNDLE_BYTES = 32 * 1024 * 1024
 
 const count = Joi.number().integer().min(0)
-const pieces = Joi.array().items(Joi.object({ shape: Joi.string().required(), colour: Joi.string().required(), count: count.required() }))
+const piece = Joi.object({
+  shape: Joi.string().required(),
+  colour: Joi.string().required(),
+  count: count.required(),
+  length: Joi.number().greater(0),
+  work: Joi.array().items(Joi.object({ kind: Joi.string().required(), note: Joi.string().allow('') })),
+})
+const pieces = Joi.array().items(piece)
 const direction = Joi.alternatives(Joi.valid('+x', '-x', '+y', '-y', '+z', '-z'), Joi.array().items(Joi.number()).length(3))
 const ids = Joi.array().items(Joi.string())
 const press = Joi.valid('+x', '-x', '+y', '-y', '+z', '-z')

@@ -12,7 +12,12 @@ const jointsOf = (model: ModelDocument) => {
   return { scene, joints: findJoints(scene) }
 }
 const pairs = (model: ModelDocument) =>
-  jointsOf(model).joints.list.map((joint) => ({ a: joint.a, b: joint.b, axis: joint.lets === 0 ? 3 : Math.log2(joint.lets), studs: joint.studs }))
+  jointsOf(model).joints.list.map((joint) => ({
+    a: joint.a,
+    b: joint.b,
+    axis: joint.lets === 0 ? 3 : Math.log2(joint.lets),
+    studs: joint.studs,
+  }))
 
 describe('joints', () => {
   it('count the studs of a pair', () => {

@@ -7,7 +7,6 @@ import {
   mirrorMatrix,
   multiply,
   NO_TURN,
-  posedBox,
   rotationMatrix,
   scale,
   subtract,
@@ -15,6 +14,9 @@ import {
   TURNS,
   type Pose,
 } from '../space'
+import { jointPose } from './joint-pose'
+import { shapeOfPart } from './lengths'
+import { partPose } from './part-pose'
 import { copiesOf, isLoose, partsOf, sectionById, type Copy, type ModelDocument, type Part, type Section } from './types'
 
 /** A part as it stands in space: its shape (the mirror twin inside mirrored copies) and the pose of the shape's own frame. */
@@ -31,17 +33,11 @@ export interface PlacedPart {
 
 export const catalogueOf = (model: ModelDocument): Catalogue => extendCatalogue(model.shapes, model.palette)
 
-/** The pose of a placed part in its section's lattice. @throws RangeError for a loose part. */
-export function partPose(part: Part, shape: Shape): Pose {
-  if (part.at === undefined) throw new RangeError(`part ${part.id} is loose`)
-  const matrix = TURNS[part.turn === undefined ? NO_TURN : turnFromText(part.turn)!]!
-  const turned = posedBox({ matrix, at: [0, 0, 0] }, { min: [0, 0, 0], max: shape.box })
-  return { matrix, at: subtract(part.at, turned.min) }
-}
-
-export function copyPose(copy: Copy): Pose {
+/** Where a copy stands in the section that holds it. */
+export function copyPose(model: ModelDocument, section: Section, copy: Copy): Pose {
+  if (copy.joint) return jointPose(model, section, copy, copy.joint, catalogueOf(model))
   const turned = copy.rotate ? rotationMatrix(copy.rotate) : TURNS[copy.turn === undefined ? NO_TURN : turnFromText(copy.turn)!]!
-  return { matrix: copy.mirror === undefined ? turned : multiply(turned, mirrorMatrix(copy.mirror)), at: copy.at }
+  return { matrix: copy.mirror === undefined ? turned : multiply(turned, mirrorMatrix(copy.mirror)), at: copy.at ?? [0, 0, 0] }
 }
 
 /**
@@ -78,7 +74,7 @@ export class Flattener {
     return partsOf(section)
       .filter((part) => !isLoose(part))
       .map((part) => {
-        const shape = this.catalogue.shapes.get(part.shape)!
+        const shape = shapeOfPart(part, this.catalogue.shapes)
         return { path: part.id, part, shape, colour: part.colour, pose: partPose(part, shape), lacksTwin: false }
       })
   }
@@ -89,14 +85,14 @@ export class Flattener {
     if (known) return known
     const section = sectionById(this.model, sectionId)
     const placed = this.own(section)
-    for (const copy of copiesOf(section)) for (const inner of this.copy(copy)) placed.push(inner)
+    for (const copy of copiesOf(section)) for (const inner of this.copy(section, copy)) placed.push(inner)
     this.made.set(sectionId, placed)
     return placed
   }
 
   /** The parts one copy brings, in the lattice of the section that holds the copy. */
-  copy(copy: Copy): PlacedPart[] {
-    const outer = copyPose(copy)
+  copy(section: Section, copy: Copy): PlacedPart[] {
+    const outer = copyPose(this.model, section, copy)
     return this.all(copy.section).map((inner) => {
       const exchanged = exchangeForTwin(inner.shape, composePoses(outer, inner.pose), this.catalogue)
       return {

@@ -3,7 +3,9 @@ import { extendCatalogue, nearestIds, type Catalogue } from '../catalogue'
 import { Fault } from '../fault'
 import { LIMITS } from './limits'
 import { modelSchema } from './schema'
-import { copiesOf, isLoose, partsOf, type ModelDocument, type Section } from './types'
+import { ANGLE_LIMITS, connectorOf, doJoin } from './joint-pose'
+import { shapeOfPart } from './lengths'
+import { copiesOf, isLoose, partsOf, type CopyJoint, type JointEnd, type ModelDocument, type Section } from './types'
 
 /** The text of a file as a checked document. @throws Fault `too-large`, `not-json`, or what `checkModel` throws. */
 export function readModelText(text: string): ModelDocument {
@@ -98,11 +100,11 @@ function checkReferences(model: ModelDocument): void {
   refuseDoubles(model.palette ?? [], (i) => `palette[${i}].id`)
   refuseDoubles(model.shapes ?? [], (i) => `shapes[${i}].id`)
   refuseDoubles(model.sections, (i) => `sections[${i}].id`)
-  const sections = new Set(model.sections.map((section) => section.id))
+  const sections = new Map(model.sections.map((section) => [section.id, section]))
   if (!sections.has(model.root)) {
     throw new Fault('missing-root', `The root section “${model.root}” does not exist.`, {
       place: 'root',
-      wayOut: `Name one of: ${nearestIds(model.root, sections).join(', ')}.`,
+      wayOut: `Name one of: ${nearestIds(model.root, sections.keys()).join(', ')}.`,
     })
   }
   model.sections.forEach((section, i) => checkSection(section, `sections[${i}]`, sections, catalogue))
@@ -118,7 +120,7 @@ function refuseDoubles(entries: readonly { id: string }[], place: (index: number
   })
 }
 
-function checkSection(section: Section, path: string, sections: ReadonlySet<string>, catalogue: Catalogue): void {
+function checkSection(section: Section, path: string, sections: ReadonlyMap<string, Section>, catalogue: Catalogue): void {
   const ids = new Map<string, 'part' | 'copy'>()
   const note = (id: string, kind: 'part' | 'copy', place: string): void => {
     if (ids.has(id)) {
@@ -141,8 +143,13 @@ function checkSection(section: Section, path: string, sections: ReadonlySet<stri
     if (!sections.has(copy.section)) {
       throw new Fault('unknown-section', `There is no section “${copy.section}”.`, {
         place: `${place}.section`,
-        wayOut: `The nearest known: ${nearestIds(copy.section, sections).join(', ')}.`,
+        wayOut: `The nearest known: ${nearestIds(copy.section, sections.keys()).join(', ')}.`,
       })
+    }
+    if (copy.joint) {
+      checkJointEnd(copy.joint.on, section, catalogue, `${place}.joint.on`)
+      checkJointEnd(copy.joint.by, sections.get(copy.section)!, catalogue, `${place}.joint.by`)
+      checkJoint(copy.joint, `${place}.joint`)
     }
   })
   section.places?.forEach(({ part }, i) => {
@@ -167,6 +174,35 @@ function checkSection(section: Section, path: string, sections: ReadonlySet<stri
     step.add?.forEach((id, k) => refuse(id, 'part', `${path}.steps[${i}].add[${k}]`))
     step.join?.forEach((id, k) => refuse(id, 'copy', `${path}.steps[${i}].join[${k}]`))
   })
+}
+
+/** An end must name a part in place and one of its connectors. */
+function checkJointEnd(end: JointEnd, section: Section, catalogue: Catalogue, place: string): void {
+  const part = partsOf(section).find((candidate) => candidate.id === end.part)
+  if (!part || isLoose(part)) {
+    throw new Fault('unknown-part', `The joint names the part “${end.part}”, which section “${section.id}” does not have in place.`, {
+      place: `${place}.part`,
+      wayOut: `The nearest known: ${nearestIds(
+        end.part,
+        partsOf(section).map(({ id }) => id),
+      ).join(', ')}.`,
+    })
+  }
+  const shape = shapeOfPart(part, catalogue.shapes)
+  if (connectorOf(shape, end)) return
+  const known = [...new Set(shape.connectors.map(({ kind }) => kind))]
+  throw new Fault('no-such-connector', `“${shape.title}” has no ${end.kind} number ${end.number ?? 1}.`, {
+    place,
+    wayOut: known.length > 0 ? `It has: ${known.join(', ')}.` : 'It has nothing to hold by.',
+  })
+}
+
+function checkJoint({ on, by, angles = [] }: CopyJoint, place: string): void {
+  if (!doJoin(on.kind, by.kind)) throw new Fault('bad-joint', `A ${by.kind} does not move in a ${on.kind}.`, { place })
+  const most = ANGLE_LIMITS[on.kind] ?? 360
+  const tooFar = angles.findIndex((angle) => Math.abs(angle) > most)
+  if (tooFar < 0) return
+  throw new Fault('out-of-range', `This joint turns ${most}° either way at most.`, { place: `${place}.angles[${tooFar}]` })
 }
 
 function refuseUnknown(what: 'shape' | 'colour', id: string, known: ReadonlyMap<string, unknown>, place: string): void {

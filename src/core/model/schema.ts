@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import type { ConnectorKind } from '../catalogue'
 import { turnFromText } from '../space'
 import { LIMITS } from './limits'
 
@@ -29,18 +30,55 @@ const part = Joi.object({
     .min(0)
     .max(LIMITS.flatParts)
     .when('at', { is: Joi.exist(), then: Joi.valid(1) }),
+  length: Joi.number().greater(0).max(LIMITS.coordinate),
   work: Joi.array().items(work),
   showsColour: Joi.boolean(),
+})
+
+const KINDS: readonly ConnectorKind[] = [
+  'stud',
+  'socket',
+  'mouth',
+  'bar',
+  'clip',
+  'pin',
+  'axle',
+  'hose',
+  'hole',
+  'cross',
+  'ball',
+  'cup',
+  'tongue',
+  'fork',
+  'post',
+  'ring',
+]
+const direction = Joi.valid('+x', '-x', '+y', '-y', '+z', '-z')
+
+const jointEnd = Joi.object({
+  part: Joi.string().required(),
+  kind: Joi.valid(...KINDS).required(),
+  number: Joi.number().integer().min(1),
 })
 
 const copy = Joi.object({
   id: id.required(),
   section: Joi.string().required(),
-  at: Joi.when('rotate', { is: Joi.exist(), then: free.required(), otherwise: lattice.required() }),
+  at: Joi.when('joint', {
+    is: Joi.exist(),
+    then: Joi.forbidden(),
+    otherwise: Joi.when('rotate', { is: Joi.exist(), then: free.required(), otherwise: lattice.required() }),
+  }),
   turn,
   rotate: Joi.array().items(Joi.number()).length(3),
   mirror: Joi.valid('x', 'y', 'z'),
-}).oxor('turn', 'rotate')
+  joint: Joi.object({
+    on: jointEnd.required(),
+    by: jointEnd.required(),
+    angles: Joi.array().items(Joi.number().min(-360).max(360)).max(3),
+    slide: coordinate,
+  }),
+}).oxor('turn', 'rotate', 'joint')
 
 const step = Joi.object({
   add: Joi.array().items(Joi.string()),
@@ -81,9 +119,19 @@ const ownShape = Joi.object({
     .required(),
   connectors: Joi.array().items(
     Joi.object({
-      kind: Joi.valid('stud', 'socket').required(),
+      kind: Joi.valid(...KINDS).required(),
       at: lattice.required(),
-      facing: Joi.valid('+x', '-x', '+y', '-y', '+z', '-z').required(),
+      facing: direction.required(),
+      length: Joi.number()
+        .integer()
+        .min(1)
+        .max(LIMITS.coordinate)
+        .when('kind', {
+          is: Joi.valid('bar', 'axle', 'hose'),
+          then: Joi.required(),
+          otherwise: Joi.forbidden(),
+        }),
+      along: direction.when('kind', { is: Joi.valid('clip', 'fork', 'tongue'), then: Joi.required(), otherwise: Joi.forbidden() }),
     }),
   ),
 })

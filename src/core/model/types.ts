@@ -1,4 +1,4 @@
-import type { Colour, OwnShape } from '../catalogue'
+import type { Colour, ConnectorKind, OwnShape } from '../catalogue'
 import type { MirrorAxis, Vec } from '../space'
 
 /** The document as the file holds it (DESIGN.md section 3). All values are read-only: an edit makes a new one. */
@@ -48,6 +48,8 @@ export interface Part {
   readonly turn?: string
   /** Of a loose part: how many. */
   readonly count?: number
+  /** Of what is cut from a roll (tube, cord, band): how long, mm. */
+  readonly length?: number
   readonly work?: readonly PieceWork[]
   readonly showsColour?: boolean
 }
@@ -55,10 +57,31 @@ export interface Part {
 export interface Copy {
   readonly id: string
   readonly section: string
-  readonly at: Vec
+  /** Where the section's origin goes, u. Missing where a joint says it. */
+  readonly at?: Vec
   readonly turn?: string
   readonly rotate?: Vec
   readonly mirror?: MirrorAxis
+  readonly joint?: CopyJoint
+}
+
+/** One end of a joint: the connector of a part, told by its kind and, where there are several, which of them (from 1). */
+export interface JointEnd {
+  readonly part: string
+  readonly kind: ConnectorKind
+  readonly number?: number
+}
+
+/** A copy that hangs on a moving joint stands where the joint puts it. */
+export interface CopyJoint {
+  /** A part of the section that holds the copy. */
+  readonly on: JointEnd
+  /** A part of the section that is copied. */
+  readonly by: JointEnd
+  /** Degrees about the joint's axis; of a ball about the way its cup faces and the two across. */
+  readonly angles?: readonly number[]
+  /** How far along a bar, axle or hose, u. */
+  readonly slide?: number
 }
 
 export interface GivenStep {

@@ -1,5 +1,5 @@
 import type { Joints } from '../joints'
-import { asOriented, ROLE, tableBox, type BoxTable, type FreeBody, type Scene } from '../scene'
+import { asOriented, insideRound, MARK, ROLE, tableBox, type BoxTable, type FreeBody, type Scene } from '../scene'
 import { boxesMeet, FREE_TOLERANCE, length, subtract, sweptMeets, type Vec } from '../space'
 import { Columns } from './columns'
 
@@ -99,7 +99,8 @@ function meetFree(scene: Scene, rows: LatticeRows, note: (a: Item, b: Item) => v
       if (table.node[row] === item.node) continue
       const hull = tableBox(table, row)
       if (!boxesMeet(body.hull, hull) || passes(item, rows.item(source), body.isStud, isStud)) continue
-      if (sweptMeets(body.shape, asOriented(hull), STILL)) note(item, rows.item(source))
+      const isRound = !isStud && table.mark[row] === MARK.round
+      if (sweptMeets(body.shape, asOriented(isRound ? insideRound(hull) : hull), STILL)) note(item, rows.item(source))
     }
     for (const other of free.slice(i + 1)) {
       if (other.item.node === item.node || !boxesMeet(body.hull, other.body.hull)) continue

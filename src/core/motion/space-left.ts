@@ -1,5 +1,5 @@
 import type { Joint, Joints } from '../joints'
-import { asOriented, tableBox, type FreeBody, type Scene } from '../scene'
+import { asOriented, insideRound, MARK, tableBox, type FreeBody, type Scene } from '../scene'
 import {
   axisOf,
   dot,
@@ -198,7 +198,15 @@ export class SpaceLeft {
       const i = isStud ? row - scene.bodies.count : row
       const hull = tableBox(table, i)
       const axis: Vec = isStud ? DIRECTION_VECTORS[table.mark[i]! * 2]! : [0, 0, 0]
-      list.push({ hull, shape: asOriented(hull), isStud, isOpen: !isStud && table.mark[i] === 1, axis, isFree: false })
+      const isRound = !isStud && table.mark[i] === MARK.round
+      list.push({
+        hull,
+        shape: asOriented(isRound ? insideRound(hull) : hull),
+        isStud,
+        isOpen: !isStud && table.mark[i] === 1,
+        axis,
+        isFree: false,
+      })
     }
     for (const body of this.freeOf.get(node) ?? []) list.push({ ...body, isFree: true })
     return list

@@ -111,8 +111,9 @@ class MoveLookup {
       })
     }
     if ('copy' in move) {
-      const copy = copiesOf(sectionById(this.model, this.base)).find((candidate) => candidate.id === move.copy)
-      return copy ? [{ id: copy.id, kind: 'copy', source: copy.section, parts: this.flattener.copy(copy) }] : []
+      const base = sectionById(this.model, this.base)
+      const copy = copiesOf(base).find((candidate) => candidate.id === move.copy)
+      return copy ? [{ id: copy.id, kind: 'copy', source: copy.section, parts: this.flattener.copy(base, copy) }] : []
     }
     const derived = this.sections.find((section) => section.id === move.section)
     const inner = derived?.steps.flatMap((step) => step.moves.flatMap((deeper) => this.nodes(deeper))) ?? []

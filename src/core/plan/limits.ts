@@ -1,3 +1,4 @@
+import { pieceKey } from '../count'
 import type { Scene } from '../scene'
 import { turnOfMatrix, type Box } from '../space'
 import type { StepLimits } from './types'
@@ -60,6 +61,6 @@ export function stepPart(scene: Scene, node: number): StepPart {
   const box = scene.nodeBoxes[node]!
   const placed = parts[0]
   if (!placed || kind !== 'part') return { piece: source, likeness: source, box }
-  const piece = `${placed.shape.id} ${placed.colour}`
+  const piece = `${placed.colour} ${pieceKey(placed.part)} ${placed.shape.id}`
   return { piece, likeness: `${piece} ${turnOfMatrix(placed.pose.matrix) ?? 'free'}`, box }
 }

@@ -1,3 +1,4 @@
+import { HOLD, type HoldKind } from '../catalogue'
 import { reverseTravel, type Travel } from '../motion'
 import type { Direction } from '../space'
 import type { BuiltSection } from './built'
@@ -5,7 +6,10 @@ import type { BuiltSection } from './built'
 /** What one holds the other by. */
 export interface Hold {
   readonly id: string
+  /** How many studs, or clips, holes, balls … */
   readonly studs: number
+  /** The sort, where it is not studs. */
+  readonly by?: HoldKind
 }
 
 /** Why a part, copy or unit can go in where its step says: what a builder could check by hand. */
@@ -45,7 +49,7 @@ export function proveStep(built: BuiltSection, step: number): Proof[] {
       source,
       from: reverseTravel(built.arrives[node]!),
       ...(built.presses.has(node) ? { press: built.presses.get(node)! } : {}),
-      holds: holds.map(({ other, studs }) => ({ id: name(other), studs })),
+      holds: holds.map(({ other, studs, by }) => ({ id: name(other), studs, ...(by === HOLD.stud ? {} : { by }) })),
       rests: holds.length === 0,
       waitedFor: (before.get(node) ?? []).map(name),
       mustPrecede: (built.frame?.order.after[node] ?? []).map(name),
@@ -53,13 +57,17 @@ export function proveStep(built: BuiltSection, step: number): Proof[] {
   })
 }
 
-function holdsOf({ joints }: BuiltSection, node: number): { other: number; studs: number }[] {
+function holdsOf({ joints }: BuiltSection, node: number): { other: number; studs: number; by: HoldKind }[] {
   const { start, list, joint } = joints.adjacency
-  const studs = new Map<number, number>()
+  const found = new Map<string, { other: number; studs: number; by: HoldKind }>()
   for (let k = start[node]!; k < start[node + 1]!; k++) {
-    studs.set(list[k]!, (studs.get(list[k]!) ?? 0) + joints.list[joint[k]!]!.studs)
+    const other = list[k]!
+    const { studs, hold } = joints.list[joint[k]!]!
+    const known = found.get(`${other} ${hold}`)
+    if (known) known.studs += studs
+    else found.set(`${other} ${hold}`, { other, studs, by: hold })
   }
-  return [...studs].map(([other, count]) => ({ other, studs: count }))
+  return [...found.values()]
 }
 
 /** For each of some nodes, those it waited for. */

@@ -1,6 +1,6 @@
 import { extendCatalogue, type Catalogue, type Shape } from '../catalogue'
-import type { ModelDocument, Part } from '../model'
-import { apply, DIRECTION_VECTORS, mirrorMatrix, multiply, rotationMatrix, turnFromText, TURNS, type Matrix, type Vec } from '../space'
+import { copyPose, shapeOfPart, type ModelDocument, type Part } from '../model'
+import { apply, DIRECTION_VECTORS, turnFromText, TURNS, type Matrix, type Vec } from '../space'
 import { isTied, linksOf, linkWays, movedLinks } from './links'
 import { isLoosePair, loosened, looseObstacle } from './loose-pose'
 import type { Brick, Corner, Stud, Thing } from './things'
@@ -38,7 +38,9 @@ function thingOf(part: Part, shape: Shape): Thing {
 
 function connectors(shape: Shape, place: (v: Vec) => Corner, turn: Matrix): { studs: Stud[]; sockets: Stud[] } {
   const of = (...kinds: string[]): Stud[] =>
-    shape.connectors.filter((c) => kinds.includes(c.kind)).map((c) => ({ foot: place(c.at), axis: apply(turn, DIRECTION_VECTORS[c.facing]!) }))
+    shape.connectors
+      .filter((c) => kinds.includes(c.kind))
+      .map((c) => ({ foot: place(c.at), axis: apply(turn, DIRECTION_VECTORS[c.facing]!) }))
   return { studs: of('stud'), sockets: of('socket', 'mouth') }
 }
 
@@ -83,15 +85,14 @@ export class Geometry {
 
   part(sectionId: string, id: string): Thing | undefined {
     const part = this.section(sectionId).parts?.find((candidate) => candidate.id === id)
-    return part?.at ? thingOf(part, this.catalogue.shapes.get(part.shape)!) : undefined
+    return part?.at ? thingOf(part, shapeOfPart(part, this.catalogue.shapes)) : undefined
   }
 
   copy(sectionId: string, id: string): Thing | undefined {
     const copy = this.section(sectionId).copies?.find((candidate) => candidate.id === id)
     if (!copy) return undefined
-    const turn = copy.rotate ? rotationMatrix(copy.rotate) : TURNS[turnFromText(copy.turn ?? '+x+y')!]!
-    const matrix = copy.mirror ? multiply(turn, mirrorMatrix(copy.mirror)) : turn
-    return moved(this.whole(copy.section), copy.id, matrix, copy.at)
+    const { matrix, at } = copyPose(this.model, this.section(sectionId), copy)
+    return moved(this.whole(copy.section), copy.id, matrix, at)
   }
 
   section(id: string) {

@@ -27,7 +27,7 @@ function shrunk(corners: readonly Vec[]): Vec[] {
 /** All bodies and studs of a thing, those in the lattice included. */
 function solidsOf(thing: Thing, studBox: (stud: Stud) => Brick): Solid[] {
   return [
-    ...thing.boxes.map((box) => ({ corners: cornersOf(box), open: box.open })),
+    ...thing.boxes.map(insideRound).map((box) => ({ corners: cornersOf(box), open: box.open })),
     ...thing.studs.map((stud) => ({ corners: cornersOf(studBox(stud)), open: false, axis: stud.axis })),
     ...thing.solids,
   ]
@@ -52,7 +52,7 @@ export function loosened(
   const place = (v: Vec): Vec => apply(matrix, v).map((value, k) => value + at[k]!) as unknown as Vec
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: place(foot) as Stud['foot'], axis: apply(matrix, axis) })
   return {
-    solids: solidsOf({ ...thing, boxes: thing.boxes.map(insideRound) }, studBox).map((solid) => ({
+    solids: solidsOf(thing, studBox).map((solid) => ({
       corners: solid.corners.map(place),
       open: solid.open,
       ...(solid.axis ? { axis: apply(matrix, solid.axis) } : {}),

@@ -1,14 +1,33 @@
 import type { Shape } from '../catalogue'
-import { apply, axisOf, directionOf, DIRECTION_VECTORS, posed, posedBox, unite, type Box, type Direction, type Matrix, type Pose } from '../space'
+import {
+  apply,
+  axisOf,
+  directionOf,
+  DIRECTION_VECTORS,
+  posed,
+  posedBox,
+  unite,
+  type Box,
+  type Direction,
+  type Matrix,
+  type Pose,
+} from '../space'
 import { gripsOf } from './grips'
 import { studBox } from './stud-box'
 
 /** A shape in one lattice attitude, relative to the place of its own origin: worked out once, then only shifted. */
+export const MARK = {
+  /** A stud may pass. */
+  open: 1,
+  /** A ball, bar or peg: against what stands in a free pose only what is inside its round counts. */
+  round: 2,
+} as const
+
 export interface Attitude {
   /** min x, y, z, max x, y, z of each body, u. */
   readonly bodies: Int32Array
-  /** 1 where a stud may pass. */
-  readonly isOpen: Uint8Array
+  /** Of each body, see `MARK`. */
+  readonly marks: Uint8Array
   readonly hull: Box
   /** x, y, z of each grip, u. */
   readonly places: Int32Array
@@ -49,7 +68,7 @@ function makeAttitude(shape: Shape, matrix: Matrix): Attitude {
   const grips = connectors.flatMap(gripsOf)
   return {
     bodies: flat(boxes),
-    isOpen: Uint8Array.from(shape.bodies, (body) => (body.open ? 1 : 0)),
+    marks: Uint8Array.from(shape.bodies, (body) => (body.open ? MARK.open : body.round ? MARK.round : 0)),
     hull: boxes.reduce(unite),
     places: Int32Array.from(grips.flatMap((grip) => [...grip.at])),
     codes: Uint8Array.from(grips, (grip) => grip.code),

@@ -1,17 +1,6 @@
 import type { HoldKind } from '../catalogue'
 import type { PlacedPart } from '../model'
-import {
-  add,
-  apply,
-  DIRECTION_VECTORS,
-  isLatticePose,
-  orientedBox,
-  posedBox,
-  unite,
-  type Box,
-  type OrientedBox,
-  type Vec,
-} from '../space'
+import { add, apply, DIRECTION_VECTORS, isLatticePose, orientedBox, posedBox, unite, type Box, type OrientedBox, type Vec } from '../space'
 import { attitudeOf, type Attitude } from './attitudes'
 import { freeConnectors } from './free-connectors'
 import { studBox } from './stud-box'
@@ -31,7 +20,7 @@ export interface BoxTable {
   readonly node: Int32Array
   readonly part: Int32Array
   readonly boxes: Int32Array
-  /** Bodies: 1 where a stud may pass (the cut of a wedge plate). Studs: the axis they point along. */
+  /** Bodies: `MARK`. Studs: the axis they point along. */
   readonly mark: Uint8Array
 }
 
@@ -101,7 +90,7 @@ class SceneTables {
     let grips = 0
     for (const attitude of attitudes) {
       if (!attitude) continue
-      bodies += attitude.isOpen.length
+      bodies += attitude.marks.length
       studs += attitude.studAxes.length
       grips += attitude.codes.length
     }
@@ -119,7 +108,7 @@ class SceneTables {
   }
 
   add(attitude: Attitude, at: Vec, node: number, part: number): void {
-    this.body = addBoxes(this.bodies, this.body, attitude.bodies, attitude.isOpen, at, node, part)
+    this.body = addBoxes(this.bodies, this.body, attitude.bodies, attitude.marks, at, node, part)
     this.stud = addBoxes(this.studs, this.stud, attitude.studs, attitude.studAxes, at, node, part)
     const { places, codes, roles, lets } = attitude
     const { grips } = this
@@ -202,7 +191,7 @@ export function buildScene(nodes: readonly NodeSpec[]): Scene {
 const ROUND = 0.2
 
 /** The box inside a ball, bar or peg: what turns with it wherever it is turned. */
-function insideRound({ min, max }: Box): Box {
+export function insideRound({ min, max }: Box): Box {
   const less = ROUND * Math.min(max[0] - min[0], max[1] - min[1], max[2] - min[2])
   return { min: [min[0] + less, min[1] + less, min[2] + less], max: [max[0] - less, max[1] - less, max[2] - less] }
 }

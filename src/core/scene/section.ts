@@ -10,7 +10,7 @@ export function sectionNodes(model: ModelDocument, flattener: Flattener, section
       id: copy.id,
       kind: 'copy',
       source: `${copy.section}${copy.mirror ? ' mirrored' : ''}`,
-      parts: flattener.copy(copy),
+      parts: flattener.copy(section, copy),
     })),
   ]
 }

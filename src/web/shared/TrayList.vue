@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { PieceCount } from '@core/count'
+import { pieceExtras, pieceKey, type PieceCount } from '@core/count'
 import PiecePicture from './PiecePicture.vue'
 import { usePaintSource } from './painter-key'
 
@@ -12,18 +12,27 @@ const lines = computed(() =>
   props.pieces.map((piece) => {
     const colour = source.value?.catalogue.colours.get(piece.colour)
     const title = source.value?.catalogue.shapes.get(piece.shape)?.title ?? piece.shape
-    return { piece, title, colour: colour?.name ?? piece.colour, hex: colour?.hex ?? '#ffffff', isClear: colour?.finish === 'clear' }
+    return {
+      piece,
+      key: pieceKey(piece),
+      extras: pieceExtras(piece),
+      title,
+      colour: colour?.name ?? piece.colour,
+      hex: colour?.hex ?? '#ffffff',
+      isClear: colour?.finish === 'clear',
+    }
   }),
 )
 </script>
 
 <template>
   <ul class="tray" :aria-label="label">
-    <li v-for="line in lines" :key="`${line.piece.shape} ${line.piece.colour}`">
+    <li v-for="line in lines" :key="line.key">
       <span class="count">{{ line.piece.count }}<span class="sr-only"> of </span></span>
       <PiecePicture :shape="line.piece.shape" :colour="line.piece.colour" />
       <span class="words">
         <span class="title">{{ line.title }}</span>
+        <span v-if="line.extras !== ''" class="extras">{{ line.extras }}</span>
         <span class="colour"
           ><span class="swatch" :class="{ clear: line.isClear }" :style="{ background: line.hex }" aria-hidden="true" />{{
             line.colour
@@ -64,6 +73,10 @@ li {
 }
 .title {
   overflow-wrap: anywhere;
+}
+.extras {
+  font-weight: 600;
+  font-size: 0.92rem;
 }
 .colour {
   color: var(--faint);

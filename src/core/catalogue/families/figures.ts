@@ -88,28 +88,29 @@ function leg(hand: 'left' | 'right'): Shape {
 const torso = (): Shape =>
   figure('figure-torso', 'Figure torso', {
     box: [TORSO_WIDTH, 10, 24],
-    bodies: [block(0, 1, 0, 20, 8, 14), block(2, 1, 14, 16, 8, 10)],
+    bodies: [block(0, 1, 0, 20, 8, 24)],
     connectors: [
       { kind: 'ring', at: [10, 5, 0], facing: MINUS_Z },
       { kind: 'post', at: [10, 5, 24], facing: PLUS_Z },
-      { kind: 'ring', at: [18, 5, SHOULDER], facing: PLUS_X },
-      { kind: 'ring', at: [2, 5, SHOULDER], facing: MINUS_X },
+      { kind: 'ring', at: [20, 5, SHOULDER], facing: PLUS_X },
+      { kind: 'ring', at: [0, 5, SHOULDER], facing: MINUS_X },
       { kind: 'ring', at: [10, 9, 16], facing: PLUS_Y },
     ],
     outline: (builder) => {
       builder.extrude(
         [
-          [0, 0],
-          [20, 0],
-          [18, 14],
+          [0.6, 0],
+          [19.4, 0],
+          [18, 16],
           [17, 23],
           [3, 23],
-          [2, 14],
+          [2, 16],
         ],
         1,
         1,
         9,
       )
+      builder.round([0, 5, SHOULDER], [1, 0, 0], 3, 3, TORSO_WIDTH, 18)
       builder.round([10, 5, 23], UP, 4, 3.4, 1, 20)
     },
   })

@@ -1,0 +1,152 @@
+import { BASE_CATALOGUE, type Catalogue, type Connector, type ConnectorKind, type Shape } from '../catalogue'
+import {
+  add,
+  apply,
+  cross,
+  DIRECTION_VECTORS,
+  dot,
+  mirrorMatrix,
+  multiply,
+  posed,
+  scale,
+  subtract,
+  transpose,
+  type Matrix,
+  type Pose,
+  type Vec,
+} from '../space'
+import { shapeOfPart } from './lengths'
+import { partPose } from './part-pose'
+import { partsOf, sectionById, type Copy, type CopyJoint, type JointEnd, type ModelDocument, type Section } from './types'
+
+/** How far the joints of each kind turn, degrees either way. What is not named here turns all the way round. */
+export const ANGLE_LIMITS: Partial<Record<ConnectorKind, number>> = { fork: 120, tongue: 120, ball: 50, cup: 50 }
+
+/** Which connectors can hold a copy so that it moves, and what each takes. */
+export const MOVING_PAIRS: readonly (readonly [ConnectorKind, readonly ConnectorKind[]])[] = [
+  ['bar', ['clip']],
+  ['pin', ['hole']],
+  ['axle', ['hole', 'cross']],
+  ['hose', ['hole']],
+  ['ball', ['cup']],
+  ['tongue', ['fork']],
+  ['post', ['ring']],
+]
+
+export const doJoin = (a: ConnectorKind, b: ConnectorKind): boolean =>
+  MOVING_PAIRS.some(([gives, receives]) => (gives === a && receives.includes(b)) || (gives === b && receives.includes(a)))
+
+/** The connector that a joint's end names; undefined when there is none. */
+export function connectorOf(shape: Shape, { kind, number = 1 }: JointEnd): Connector | undefined {
+  return shape.connectors.filter((connector) => connector.kind === kind)[number - 1]
+}
+
+/** An end of a joint in place: where it is, the axis it turns about, and a direction across that says which way is none. */
+interface Seat {
+  readonly at: Vec
+  readonly axis: Vec
+  readonly across: Vec
+  readonly facing: Vec
+}
+
+/** A place on the long ones is counted from where they begin, u. */
+function seatOf(section: Section, end: JointEnd, catalogue: Catalogue, slide: number, mirror?: Matrix): Seat {
+  const part = partsOf(section).find((candidate) => candidate.id === end.part)!
+  const shape = shapeOfPart(part, catalogue.shapes)
+  const pose = partPose(part, shape)
+  const { at, facing, along, length } = connectorOf(shape, end)!
+  const turned = (way: Vec): Vec => {
+    const here = apply(pose.matrix, way)
+    return mirror ? apply(mirror, here) : here
+  }
+  const place = posed(pose, at)
+  const face = turned(DIRECTION_VECTORS[facing]!)
+  const axis = along === undefined || along >> 1 === facing >> 1 ? face : turned(DIRECTION_VECTORS[along]!)
+  const here = mirror ? apply(mirror, place) : place
+  return {
+    at: length === undefined ? here : add(here, scale(face, slide)),
+    axis,
+    facing: face,
+    across: along === undefined || along >> 1 === facing >> 1 ? acrossOf(axis) : face,
+  }
+}
+
+/** The first of z, y, x that is not the axis. */
+const acrossOf = (axis: Vec): Vec =>
+  (
+    [
+      [0, 0, 1],
+      [0, 1, 0],
+      [1, 0, 0],
+    ] as Vec[]
+  ).find((candidate) => Math.abs(dot(candidate, axis)) < 0.5)!
+
+const frameOf = (first: Vec, second: Vec): Matrix => {
+  const third = cross(first, second)
+  return [first[0], second[0], third[0], first[1], second[1], third[1], first[2], second[2], third[2]]
+}
+
+/** Turns by so many degrees about a unit vector (Rodrigues 1840). */
+export function turnAbout(axis: Vec, degrees: number): Matrix {
+  const angle = (degrees * Math.PI) / 180
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)]
+  const [x, y, z] = axis
+  const k = 1 - cos
+  return [
+    cos + x * x * k,
+    x * y * k - z * sin,
+    x * z * k + y * sin,
+    y * x * k + z * sin,
+    cos + y * y * k,
+    y * z * k - x * sin,
+    z * x * k - y * sin,
+    z * y * k + x * sin,
+    cos + z * z * k,
+  ]
+}
+
+const CLEAN = 1e-9
+/** Quarter turns give whole numbers: a copy that stands straight again stands in the lattice. */
+const cleaned = (value: number): number => {
+  const whole = Math.round(value)
+  return Math.abs(value - whole) < CLEAN ? whole + 0 : value
+}
+
+/**
+ * Where a joint puts a copy. With no angles the two look at each other (posts, balls, hinges) or share their axis (bars, pegs,
+ * axles); the angles turn it about the axis in space, for a ball about all three axes of its cup.
+ */
+export function jointPose(
+  model: ModelDocument,
+  section: Section,
+  copy: Copy,
+  joint: CopyJoint,
+  catalogue: Catalogue = BASE_CATALOGUE,
+): Pose {
+  const mirror = copy.mirror === undefined ? undefined : mirrorMatrix(copy.mirror)
+  const slide = joint.slide ?? 0
+  const on = seatOf(section, joint.on, catalogue, slide)
+  const by = seatOf(sectionById(model, copy.section), joint.by, catalogue, slide, mirror)
+  const looksBack = BY_FACE.has(joint.on.kind)
+  const target = looksBack ? frameOf(scale(on.facing, -1), backAcross(on)) : frameOf(on.axis, on.across)
+  const source = looksBack ? frameOf(by.facing, onAcross(by)) : frameOf(by.axis, by.across)
+  const straight = multiply(target, transpose(source))
+  const [first = 0, second = 0, third = 0] = joint.angles ?? []
+  const turned = isBall(joint.on.kind)
+    ? multiply(
+        turnAbout(cross(on.facing, acrossOf(on.facing)), third),
+        multiply(turnAbout(acrossOf(on.facing), second), turnAbout(on.facing, first)),
+      )
+    : turnAbout(on.axis, first)
+  const turn = multiply(turned, straight)
+  const whole = mirror ? multiply(turn, mirror) : turn
+  const at = subtract(on.at, apply(turn, by.at))
+  return { matrix: whole.map(cleaned) as unknown as Matrix, at: at.map(cleaned) as unknown as Vec }
+}
+
+const BY_FACE = new Set<ConnectorKind>(['post', 'ring', 'ball', 'cup', 'tongue', 'fork'])
+const isBall = (kind: ConnectorKind): boolean => kind === 'ball' || kind === 'cup'
+/** What looks back at a hinge has it the other way round, so that two plates that lie flat both have their studs up. */
+const backAcross = (seat: Seat): Vec => (onAcross(seat) === seat.axis ? scale(seat.axis, -1) : onAcross(seat))
+/** Across the way it faces: the hinge's axis where it has one. */
+const onAcross = (seat: Seat): Vec => (Math.abs(dot(seat.axis, seat.facing)) > 0.5 ? acrossOf(seat.facing) : seat.axis)
