@@ -3,6 +3,7 @@ const ROOMS = [
   'fault',
   'space',
   'catalogue',
+  'names',
   'model',
   'scene',
   'joints',

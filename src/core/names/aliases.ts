@@ -1,0 +1,55 @@
+import Papa from 'papaparse'
+import { nearestIds, type Catalogue } from '../catalogue'
+import { Fault } from '../fault'
+
+/** What the designer calls a shape or a colour: a name, a number, or both. */
+export interface Alias {
+  readonly kind: 'shape' | 'colour'
+  readonly id: string
+  readonly name: string
+  readonly number: string
+}
+
+const HEADER = ['kind', 'id', 'name', 'number'] as const
+
+/** One row an alias: kind (shape or colour), id, name, number. */
+export const writeAliases = (aliases: readonly Alias[]): string =>
+  Papa.unparse({ fields: [...HEADER], data: aliases.map(({ kind, id, name, number }) => [kind, id, name, number]) }, { newline: '\n' })
+
+/**
+ * Reads what `writeAliases` writes. Refused whole where a row names nothing that exists.
+ * @throws Fault `bad-header`, `unknown-shape`, `unknown-colour`, `bad-value`, `double-id`
+ */
+export function readAliases(text: string, catalogue: Catalogue): Alias[] {
+  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy' })
+  const missing = HEADER.filter((field) => !meta.fields?.includes(field))
+  if (missing.length > 0) {
+    throw new Fault('bad-header', `The first line lacks ${missing.join(', ')}.`, {
+      place: 'line 1',
+      wayOut: `It must be: ${HEADER.join(',')}.`,
+    })
+  }
+  const seen = new Set<string>()
+  return data.map((row, i) => {
+    const place = `line ${i + 2}`
+    const [kind, id] = [row['kind']!.trim(), row['id']!.trim()]
+    if (kind !== 'shape' && kind !== 'colour') throw new Fault('bad-value', `“${kind}” is neither shape nor colour.`, { place })
+    const known: ReadonlyMap<string, unknown> = kind === 'shape' ? catalogue.shapes : catalogue.colours
+    if (!known.has(id)) {
+      throw new Fault(`unknown-${kind}`, `There is no ${kind} “${id}”.`, {
+        place,
+        wayOut: `The nearest known: ${nearestIds(id, known.keys()).join(', ')}.`,
+      })
+    }
+    if (seen.has(`${kind} ${id}`)) throw new Fault('double-id', `“${id}” stands twice.`, { place, wayOut: 'Keep one of the two lines.' })
+    seen.add(`${kind} ${id}`)
+    return { kind, id, name: (row['name'] ?? '').trim(), number: (row['number'] ?? '').trim() }
+  })
+}
+
+/** "Little roof (12)" beside our own name; empty where the designer has none. */
+export function aliasText(aliases: readonly Alias[], kind: Alias['kind'], id: string): string {
+  const found = aliases.find((alias) => alias.kind === kind && alias.id === id)
+  if (!found) return ''
+  return found.name !== '' && found.number !== '' ? `${found.name} (${found.number})` : found.name + found.number
+}

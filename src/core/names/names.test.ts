@@ -1,0 +1,109 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { BASE_CATALOGUE } from '../catalogue'
+import { aliasText, readAliases, readQuickLine, searchShapes, shapesThatLook, writeAliases, type Alias } from './index'
+
+const first = (text: string): string | undefined => searchShapes(BASE_CATALOGUE, text, 1)[0]?.id
+const ids = (text: string, most: number): string[] => searchShapes(BASE_CATALOGUE, text, most).map(({ id }) => id)
+
+describe('search', () => {
+  it.each([
+    ['2 by 4 plate', 'plate-2x4'],
+    ['plate 4x2', 'plate-2x4'],
+    ['Plate 2×4', 'plate-2x4'],
+    ['two by four brick', 'brick-2x4'],
+    ['brik 2x4', 'brick-2x4'],
+    ['plates 1x6', 'plate-1x6'],
+    ['grill', 'grille-1x1'],
+    ['axel 5', 'axle-5'],
+    ['cogwheel 24', 'gear-24'],
+    ['ladder', 'ladder'],
+    ['tile-2x3', 'tile-2x3'],
+  ])('“%s” finds %s first', (text, id) => {
+    expect(first(text)).toBe(id)
+  })
+
+  it.each([
+    ['1x1 clip', 'plate-1x1-clip', 8],
+    ['round one by one', 'round-plate-1x1', 4],
+    ['thing with studs on the side', 'brick-1x1-side1', 12],
+    ['small ramp 1x1', 'slope-low-1x1', 4],
+    ['hose', 'tube', 3],
+    ['hat', 'figure-hat-cap', 12],
+    ['sideways bracket 1x2', 'bracket-1x2-1x2-up', 4],
+  ])('“%s” finds %s among the first', (text, id, most) => {
+    expect(ids(text, most)).toContain(id)
+  })
+
+  it('finds nothing for nothing, and never fails', () => {
+    expect(searchShapes(BASE_CATALOGUE, '  the of ')).toEqual([])
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        expect(searchShapes(BASE_CATALOGUE, text, 5).length).toBeLessThanOrEqual(5)
+      }),
+    )
+  })
+
+  it('finds every shape by its own title', () => {
+    const lost = [...BASE_CATALOGUE.shapes.values()].filter((shape) => !searchShapes(BASE_CATALOGUE, shape.title, 8).includes(shape))
+    expect(lost.map(({ id }) => id)).toEqual([])
+  })
+})
+
+describe('the quick line', () => {
+  it('reads counts, pieces in any order and colours', () => {
+    expect(readQuickLine('4 plate 1x2 sand, 2 black tile 2x2; round brick 1x1 see-through sky', BASE_CATALOGUE)).toEqual({
+      pieces: [
+        { count: 4, shape: 'plate-1x2', colour: 'sand' },
+        { count: 2, shape: 'tile-2x2', colour: 'black' },
+        { count: 1, shape: 'round-brick-1x1', colour: 'clear-sky' },
+      ],
+      unclear: [],
+    })
+  })
+
+  it('says what it did not understand, and the nearest', () => {
+    const { pieces, unclear } = readQuickLine('2 tile 2x2 ink-black qqqq, zzzzzz', BASE_CATALOGUE)
+    expect(pieces).toEqual([{ count: 2, shape: 'tile-2x2', colour: 'ash' }])
+    expect(unclear.map(({ text }) => text)).toEqual(['ink-black', 'qqqq', 'zzzzzz'])
+    expect(unclear[0]!.nearest).toContain('black')
+  })
+})
+
+describe('what is it called', () => {
+  const found = (sight: Parameters<typeof shapesThatLook>[1]): string[] => shapesThatLook(BASE_CATALOGUE, sight).map(({ id }) => id)
+
+  it('narrows by footprint, height, studs and what it joins', () => {
+    expect(found({ footprint: [2, 1], height: 1, studs: 'top' })).toContain('plate-1x2')
+    expect(found({ footprint: [1, 2], height: 1, studs: 'none' })).toContain('tile-1x2')
+    expect(found({ footprint: [1, 2], height: 1, studs: 'part-of-top' })).toContain('jumper-1x2')
+    expect(found({ footprint: [1, 1], studs: 'side' })).toContain('brick-1x1-side4')
+    expect(found({ joins: 'a bar', footprint: [1, 1] })).toContain('plate-1x1-clip')
+    expect(found({ joins: 'a bar' }).length).toBeLessThan(found({}).length)
+    expect(found({}).length).toBe(BASE_CATALOGUE.shapes.size)
+  })
+})
+
+describe('aliases', () => {
+  it('come back as they were written', () => {
+    const text = fc.string({ maxLength: 12 }).map((value) => value.trim())
+    const alias = fc.record({
+      kind: fc.constant<Alias['kind']>('shape'),
+      id: fc.constantFrom(...BASE_CATALOGUE.shapes.keys()),
+      name: text,
+      number: text,
+    })
+    fc.assert(
+      fc.property(fc.uniqueArray(alias, { selector: ({ id }) => id }), (aliases) => {
+        expect(readAliases(writeAliases(aliases), BASE_CATALOGUE)).toEqual(aliases)
+      }),
+    )
+  })
+
+  it('are refused whole where a row is wrong', () => {
+    expect(() => readAliases('kind,id,name\n', BASE_CATALOGUE)).toThrow('number')
+    expect(() => readAliases('kind,id,name,number\nshape,plate-1x3x,a,b', BASE_CATALOGUE)).toThrow('plate-1x3x')
+    expect(() => readAliases('kind,id,name,number\nshape,plate-1x3,a,b\nshape,plate-1x3,c,d', BASE_CATALOGUE)).toThrow('twice')
+    expect(aliasText([{ kind: 'shape', id: 'bar-3', name: 'Stick', number: '7' }], 'shape', 'bar-3')).toBe('Stick (7)')
+  })
+})
