@@ -4,6 +4,7 @@ const ROOMS = [
   'space',
   'catalogue',
   'names',
+  'fit',
   'model',
   'scene',
   'joints',

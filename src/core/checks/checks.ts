@@ -1,3 +1,4 @@
+import { SCHOOLS, type School } from '../fit'
 import type { Joints } from '../joints'
 import { findOverlaps, type Overlap } from '../motion'
 import type { Scene } from '../scene'
@@ -13,6 +14,7 @@ import { largeUnit } from './large-unit'
 import { lightGaps } from './light'
 import { neverSeen } from './never-seen'
 import { turnTraps } from './turn-trap'
+import { strained } from './strained'
 import { weakJoints, type Level } from './weak'
 import { wayInWords } from './words'
 
@@ -22,6 +24,7 @@ export function findFindings(
   planned: PlannedModel,
   looks?: readonly (readonly StepLook[])[],
   level: Level = 'home',
+  school: School = SCHOOLS.usual,
 ): Finding[] {
   const standing = standingSections(model)
   const byId = new Map(planned.built.map((built) => [built.id, built]))
@@ -37,6 +40,7 @@ export function findFindings(
     ...straightSeams(built),
     ...(standing.has(built.id) ? tipsOver(built, built.id === model.root) : []),
     ...alikeColours(model, built),
+    ...strained(built, school),
     ...turnTraps(model, built, looks?.[i] ?? []),
     ...lostPlaces(model, built),
     ...(built.id === model.root ? [...lightGaps(built), ...neverSeen(model, built)] : []),

@@ -1,3 +1,4 @@
+import type { School } from '../fit'
 import type { ModelDocument } from '../model'
 import { lookAndRepair, type StepLook } from '../picture'
 import {
@@ -35,6 +36,8 @@ export type LookCache = WeakMap<object, readonly StepLook[]>
 export interface ReportOptions extends PlanOptions {
   /** How much the finished model must stand. */
   readonly level?: Level
+  /** What is made of techniques that some builders refuse. */
+  readonly school?: School
 }
 
 /** Plans, looks at every step and repairs what does not show, checks and measures. Progress runs from 0 to 1. */
@@ -56,7 +59,7 @@ export function reportModel(
   const report: Report = {
     ...planned.plan,
     measures: measurePlan(planned.built, shares),
-    findings: findFindings(model, planned, looks, options.level),
+    findings: findFindings(model, planned, looks, options.level, options.school),
   }
   return { report, planned, looks }
 }

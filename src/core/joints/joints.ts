@@ -14,6 +14,8 @@ export interface Joint {
   readonly hold: HoldKind
   /** How many studs, clips, holes hold. */
   readonly studs: number
+  /** How far the places of what holds lie apart at most, u: 0 in the lattice, up to the tolerance in a free pose. */
+  readonly miss: number
 }
 
 export interface Joints {
@@ -77,7 +79,7 @@ class Collector {
   /** Of each pair of nodes, the last joint found; from each joint the one before it of the same pair, −1 for none. */
   private readonly lastOf = new Map<number, number>()
   private readonly before = new GrowingInts()
-  private readonly joints: { a: number; b: number; lets: number; ways: readonly Vec[]; hold: HoldKind; studs: number }[] = []
+  private readonly joints: { a: number; b: number; lets: number; ways: readonly Vec[]; hold: HoldKind; studs: number; miss: number }[] = []
   private readonly jointOf = new GrowingInts()
   private readonly studPart = new GrowingInts()
   private readonly socketPart = new GrowingInts()
@@ -92,10 +94,11 @@ class Collector {
     this.places = new Float32Array(expected * 3 + 3)
   }
 
-  add(gives: Held, receives: Held, { lets, ways, hold }: Freedom, x: number, y: number, z: number): void {
+  add(gives: Held, receives: Held, { lets, ways, hold }: Freedom, x: number, y: number, z: number, miss = 0): void {
     if (gives.node === receives.node) return
     const joint = this.jointFor(Math.min(gives.node, receives.node), Math.max(gives.node, receives.node), lets, ways, hold)
     this.joints[joint]!.studs++
+    if (miss > this.joints[joint]!.miss) this.joints[joint]!.miss = miss
     const at = this.jointOf.length * 3
     if (at + 3 > this.places.length) {
       const larger = new Float32Array(this.places.length * 2)
@@ -119,7 +122,7 @@ class Collector {
     }
     this.before.push(last)
     this.lastOf.set(key, this.joints.length)
-    return this.joints.push({ a, b, lets, ways, hold, studs: 0 }) - 1
+    return this.joints.push({ a, b, lets, ways, hold, studs: 0, miss: 0 }) - 1
   }
 
   finish(probes: number): Joints {
@@ -175,7 +178,7 @@ export function contractJoints(joints: Joints, newOf: Int32Array, nodeCount: num
         { node: first, part: studPart[i]! },
         { node: second, part: socketPart[i]! },
       ]
-      collector.add(gives, receives, old, places[i * 3]!, places[i * 3 + 1]!, places[i * 3 + 2]!)
+      collector.add(gives, receives, old, places[i * 3]!, places[i * 3 + 1]!, places[i * 3 + 2]!, old.miss)
     }
   })
   return collector.finish(joints.probes)
@@ -229,22 +232,24 @@ function joinFree(scene: Scene, into: Collector): void {
     for (const key of reachableBuckets(gives.at)) {
       for (const receives of buckets.get(key) ?? []) {
         if (!isFree.has(gives) && !isFree.has(receives)) continue
-        if (coincide(gives, receives)) into.add(gives, receives, freedomOf(receives), ...gives.at)
+        const miss = missOf(gives, receives)
+        if (miss !== undefined) into.add(gives, receives, freedomOf(receives), ...gives.at, miss)
       }
     }
   }
 }
 
-/** Along its axis a bar, axle or hose is held anywhere, also between two whole u. */
-function coincide(gives: FreeConnector, receives: FreeConnector): boolean {
-  if (gives.hold !== receives.hold) return false
+/** How far two connectors miss each other, u; undefined when they do not join. Along its axis a bar is held anywhere, also between two whole u. */
+function missOf(gives: FreeConnector, receives: FreeConnector): number | undefined {
+  if (gives.hold !== receives.hold) return undefined
   const agreement = AGREEMENT[gives.hold]!
-  if (agreement === 'facing' && dot(gives.way, receives.way) > -AGREES) return false
-  if (agreement === 'axis' && Math.abs(dot(gives.way, receives.way)) < AGREES) return false
+  if (agreement === 'facing' && dot(gives.way, receives.way) > -AGREES) return undefined
+  if (agreement === 'axis' && Math.abs(dot(gives.way, receives.way)) < AGREES) return undefined
   const apart = subtract(receives.at, gives.at)
   const along = agreement === 'axis' ? dot(apart, gives.way) : 0
   const across = subtract(apart, scale(gives.way, along))
-  return Math.abs(along) <= HALF_STEP && dot(across, across) <= FREE_TOLERANCE ** 2
+  const miss = Math.hypot(...across)
+  return Math.abs(along) <= HALF_STEP && miss <= FREE_TOLERANCE ? miss : undefined
 }
 
 /** Half the distance between two places of a bar, u; the later of two equally near is not asked for again. */

@@ -1,0 +1,159 @@
+import { HOLD } from '../catalogue'
+import { SCHOOLS, TECHNIQUES, type School, type Technique } from '../fit'
+import type { PlacedPart } from '../model'
+import type { BuiltSection, Finding } from '../plan'
+import type { Scene } from '../scene'
+import {
+  add,
+  apply,
+  axisOf,
+  DIRECTION_VECTORS,
+  directionOf,
+  isLatticePose,
+  PLATE_HEIGHT,
+  posed,
+  PLUS_Z,
+  STUD_PITCH,
+  type Vec,
+} from '../space'
+import { finding, idsOf, nameParts, stepNumber } from './place'
+
+/** Techniques that some builders refuse; the school says how much is made of each. One finding a technique and pair of nodes. */
+export function strained(built: BuiltSection, school: School = SCHOOLS.usual): Finding[] {
+  return [...found(built)].flatMap(([technique, pairs]) => {
+    const verdict = school[technique]
+    if (verdict === 'allowed') return []
+    const { title, reason } = TECHNIQUES[technique]
+    return pairs.map((nodes) => {
+      const ids = idsOf(built, nodes)
+      const step = Math.max(...nodes.map((node) => stepNumber(built, node) ?? 0)) || null
+      const message = `${title}: ${nameParts(ids)}. ${reason}`
+      return { ...finding('strained', { section: built.base, step, parts: ids }, message), severity: verdict }
+    })
+  })
+}
+
+type Pair = readonly [number, number]
+
+/** Techniques do not depend on steps: they are found once for a scene. */
+const known = new WeakMap<Scene, ReadonlyMap<Technique, readonly Pair[]>>()
+
+function found(built: BuiltSection): ReadonlyMap<Technique, readonly Pair[]> {
+  let techniques = known.get(built.scene)
+  if (!techniques) {
+    techniques = new Map<Technique, readonly Pair[]>([
+      ['stud-in-hole', studsInHoles(built)],
+      ['plate-between-studs', platesBetweenStuds(built.scene)],
+      ['slopes-nose-to-nose', nosesTogether(built.scene)],
+      ['off-the-lattice', missedJoints(built)],
+    ])
+    known.set(built.scene, techniques)
+  }
+  return techniques
+}
+
+/** Pairs of nodes, each once. */
+class Pairs {
+  private readonly seen = new Set<string>()
+  readonly list: Pair[] = []
+
+  add(a: number, b: number): void {
+    const pair: Pair = a < b ? [a, b] : [b, a]
+    if (a === b || this.seen.has(pair.join())) return
+    this.seen.add(pair.join())
+    this.list.push(pair)
+  }
+}
+
+function studsInHoles({ scene, joints }: BuiltSection): Pair[] {
+  const pairs = new Pairs()
+  joints.list.forEach(({ a, b, hold }, joint) => {
+    if (hold !== HOLD.stud) return
+    for (let i = joints.held.start[joint]!; i < joints.held.start[joint + 1]!; i++) {
+      const holder = scene.parts[joints.held.socketPart[i]!]!
+      const at = [0, 1, 2].map((k) => joints.held.places[i * 3 + k]!)
+      const isMouth = holder.shape.connectors.some(
+        (connector) => connector.kind === 'mouth' && posed(holder.pose, connector.at).every((value, k) => Math.abs(value - at[k]!) < 0.5),
+      )
+      if (isMouth) pairs.add(a, b)
+    }
+  })
+  return pairs.list
+}
+
+/** Joints that miss by more than this bend what is between them, u. */
+const BENDS = 0.05
+
+function missedJoints({ joints }: BuiltSection): Pair[] {
+  const pairs = new Pairs()
+  for (const { a, b, miss } of joints.list) if (miss > BENDS) pairs.add(a, b)
+  return pairs.list
+}
+
+const keyOf = (v: Vec): string => v.map((value) => value + 0).join()
+
+/** Noses of low slopes, a cell at a time: two at one place that look at each other. */
+function nosesTogether(scene: Scene): Pair[] {
+  const pairs = new Pairs()
+  const noses = new Map<string, number>()
+  scene.parts.forEach((placed, part) => {
+    const { shape, pose } = placed
+    if (shape.family !== 'low slope' || !isLatticePose(pose)) return
+    const way = apply(pose.matrix, [0, -1, 0])
+    const up = apply(pose.matrix, [0, 0, 1])
+    for (let x = STUD_PITCH / 2; x < shape.box[0]; x += STUD_PITCH) {
+      const place = `${keyOf(posed(pose, [x, 0, 0]))} ${keyOf(up)}`
+      const other = noses.get(`${place} ${keyOf(apply(pose.matrix, [0, 1, 0]))}`)
+      if (other !== undefined) pairs.add(scene.partNode[part]!, other)
+      noses.set(`${place} ${keyOf(way)}`, scene.partNode[part]!)
+    }
+  })
+  return pairs.list
+}
+
+const ON_EDGE = new Set(['plate', 'tile'])
+
+/** Plates that stand on edge where only the room between two rows of studs is. */
+function platesBetweenStuds(scene: Scene): Pair[] {
+  const pairs = new Pairs()
+  const edges = scene.parts.flatMap((placed, part) => (standsOnEdge(placed) ? [part] : []))
+  if (edges.length === 0) return []
+  const studs = uprightStuds(scene)
+  for (const part of edges) {
+    const { shape, pose } = scene.parts[part]!
+    const corners = [posed(pose, [0, 0, 0]), posed(pose, shape.box)]
+    const low = [0, 1, 2].map((k) => Math.min(corners[0]![k]!, corners[1]![k]!)) as unknown as Vec
+    const high = [0, 1, 2].map((k) => Math.max(corners[0]![k]!, corners[1]![k]!)) as unknown as Vec
+    const across = high[0] - low[0] === PLATE_HEIGHT ? 0 : 1
+    const along = across === 0 ? 1 : 0
+    for (let at = low[along]; at <= high[along]; at += STUD_PITCH / 2) {
+      const beside = [-1, 1].map((side) => {
+        const place: [number, number, number] = [0, 0, low[2]]
+        place[across] = low[across] + PLATE_HEIGHT / 2 + (side * STUD_PITCH) / 2
+        place[along] = at
+        return studs.get(place.join())
+      })
+      const here = scene.partNode[part]!
+      if (beside.every((node) => node !== undefined && node !== here)) pairs.add(here, beside[0]!)
+    }
+  }
+  return pairs.list
+}
+
+function standsOnEdge({ shape, pose }: PlacedPart): boolean {
+  if (!ON_EDGE.has(shape.family) || !isLatticePose(pose)) return false
+  return axisOf(directionOf(apply(pose.matrix, DIRECTION_VECTORS[PLUS_Z]!))!) !== 2
+}
+
+/** The node of every stud that points up, by where it stands. */
+function uprightStuds(scene: Scene): Map<string, number> {
+  const studs = new Map<string, number>()
+  scene.parts.forEach(({ shape, pose }, part) => {
+    if (!isLatticePose(pose)) return
+    for (const { kind, at, facing } of shape.connectors) {
+      if (kind !== 'stud' || apply(pose.matrix, DIRECTION_VECTORS[facing]!)[2] !== 1) continue
+      studs.set(add(posed(pose, at), [0, 0, 0]).join(), scene.partNode[part]!)
+    }
+  })
+  return studs
+}
