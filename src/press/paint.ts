@@ -27,7 +27,7 @@ export class BookletPainter {
     return isFinished ? this.open.painter.paintFinished(view) : this.open.painter.paint(picture.step, view)
   }
 
-  piece(shape: string, colour: string, size: PictureSize): RgbImage {
-    return paintPiece(this.catalogue.shapes.get(shape)!, colour, this.catalogue, size)
+  piece(shape: string, colour: string, size: PictureSize, view: ViewNumber = 0): RgbImage {
+    return paintPiece(this.catalogue.shapes.get(shape)!, colour, this.catalogue, size, view)
   }
 }

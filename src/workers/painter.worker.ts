@@ -1,6 +1,7 @@
 import { expose, transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
-import type { RgbImage } from '@core/picture'
+import { extendCatalogue, type OwnShape } from '@core/catalogue'
+import { paintPiece, type RgbImage, type ViewNumber } from '@core/picture'
 import { BookletPainter } from '@press/paint'
 
 /** Dots for a canvas: four bytes each. */
@@ -42,8 +43,13 @@ const api = {
   picture(ref: PictureRef, isFinished: boolean, width: number, height: number): CanvasImage {
     return forCanvas(painter(width, height).paint(ref, isFinished))
   },
-  piece(shape: string, colour: string, width: number, height: number): CanvasImage {
-    return forCanvas(painter(64, 48).piece(shape, colour, { width, height }))
+  piece(shape: string, colour: string, width: number, height: number, view: number): CanvasImage {
+    return forCanvas(painter(64, 48).piece(shape, colour, { width, height }, view as ViewNumber))
+  },
+  /** A shape that is not in any model yet. */
+  ownPiece(own: OwnShape, colour: string, width: number, height: number, view: number): CanvasImage {
+    const catalogue = extendCatalogue([own])
+    return forCanvas(paintPiece(catalogue.shapes.get(own.id)!, colour, catalogue, { width, height }, view as ViewNumber))
   },
 }
 

@@ -1,3 +1,4 @@
+import type { School } from '@core/fit'
 import { expose } from 'comlink'
 import { reportModel, viewsOf, type Level, type LookCache, type Report } from '@core/checks'
 import { plainFault, type PlainFault } from '@core/fault'
@@ -31,6 +32,8 @@ export interface PlanSettings {
   readonly effort: Effort
   /** What the finished model must stand. */
   readonly level: Level
+  /** What is made of techniques that some builders refuse; the usual when missing. */
+  readonly school?: School
 }
 
 /** What one school of builders would make of the model. */
@@ -66,8 +69,9 @@ function intern(model: ModelDocument): ModelDocument {
 
 let planned: PlannedModel | undefined
 
-const optionsOf = ({ strategy, density, effort, level }: PlanSettings) => ({
+const optionsOf = ({ strategy, density, effort, level, school }: PlanSettings) => ({
   level,
+  ...(school ? { school } : {}),
   strategy,
   limits: DENSITIES[density],
   effort: EFFORTS[effort],

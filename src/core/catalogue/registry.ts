@@ -2,10 +2,15 @@ import { distance } from 'fastest-levenshtein'
 import { COLOURS } from './colours'
 import { axleShapes } from './families/axles'
 import { barShapes } from './families/bars'
+import { carriedShapes } from './families/carried'
 import { detailShapes } from './families/details'
 import { figureShapes } from './families/figures'
+import { furnitureShapes } from './families/furniture'
+import { headwearShapes } from './families/headwear'
 import { ballShapes, hingeShapes } from './families/hinges'
+import { lengthShapes } from './families/lengths'
 import { openingShapes } from './families/openings'
+import { plantShapes } from './families/plants'
 import { rectangularShapes } from './families/plates'
 import { roundShapes } from './families/rounds'
 import { sidewaysShapes } from './families/sideways'
@@ -25,9 +30,14 @@ const FAMILIES: readonly (() => Shape[])[] = [
   hingeShapes,
   ballShapes,
   axleShapes,
+  plantShapes,
   detailShapes,
+  furnitureShapes,
   figureShapes,
+  headwearShapes,
   toolShapes,
+  carriedShapes,
+  lengthShapes,
 ]
 
 /** What a model may use: our shapes and colours, and its own. */

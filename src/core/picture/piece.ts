@@ -4,7 +4,7 @@ import { Inker, type RgbImage } from './ink'
 import { Layers } from './layers'
 import { lookOf, WHITE } from './paint'
 import { cutStencil } from './stencil'
-import { fitCamera, project, type PictureSize } from './view'
+import { fitCamera, project, type PictureSize, type ViewNumber } from './view'
 
 const FINER = 3
 const MARGIN = 3
@@ -26,10 +26,10 @@ function meshBox(shape: Shape): Box {
 }
 
 /** The small picture of a piece, for trays and lists. */
-export function paintPiece(shape: Shape, colour: string, catalogue: Catalogue, size: PictureSize): RgbImage {
+export function paintPiece(shape: Shape, colour: string, catalogue: Catalogue, size: PictureSize, view: ViewNumber = 0): RgbImage {
   const full = { width: size.width * FINER, height: size.height * FINER }
   const box = meshBox(shape)
-  const camera = fitCamera(box, 0, full, MARGIN * FINER, (MOST_SCALE * FINER * size.width) / 100)
+  const camera = fitCamera(box, view, full, MARGIN * FINER, (MOST_SCALE * FINER * size.width) / 100)
   const layers = new Layers(full)
   const [x, y, depth] = project(camera, [0, 0, 0])
   const window = layers.startWindow()

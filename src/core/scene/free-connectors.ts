@@ -1,7 +1,20 @@
 import { axesLet, givenHolds, gripCount, HOLD, mainWay, receivedHold, type Connector, type HoldKind } from '../catalogue'
 import { apply, DIRECTION_VECTORS, posed, type Pose, type Vec } from '../space'
-import { holdOfCode, ROLE } from './grips'
-import type { FreeConnector, GripTable } from './scene'
+import { holdOfCode, ROLE, type GripTable } from './grips'
+
+/** A connector in a free pose, or one of the lattice looked at as if it were: in one sort of joint. */
+export interface FreeConnector {
+  readonly node: number
+  readonly part: number
+  readonly at: Vec
+  readonly hold: HoldKind
+  /** What must agree: away from the body, or the axis turned about. */
+  readonly way: Vec
+  readonly gives: boolean
+  readonly isStud: boolean
+  /** Of what receives: the ways that the other can be pulled out, either sense. */
+  readonly lets: readonly Vec[]
+}
 
 const AXES: readonly Vec[] = [
   [1, 0, 0],

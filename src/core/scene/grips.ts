@@ -17,6 +17,17 @@ export interface Grip {
   readonly lets: number
 }
 
+/** Every place in the lattice at which something can take hold: `Grip` says what code, role and lets mean. */
+export interface GripTable {
+  readonly count: number
+  readonly node: Int32Array
+  readonly part: Int32Array
+  readonly at: Int32Array
+  readonly code: Uint8Array
+  readonly role: Uint8Array
+  readonly lets: Uint8Array
+}
+
 const CODES_OF_KIND = 8
 
 /** The sort of joint of a code. */

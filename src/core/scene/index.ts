@@ -2,6 +2,6 @@
 export * from './scene'
 export * from './section'
 export { MARK } from './attitudes'
-export { holdOfCode, ROLE } from './grips'
-export { latticeConnectors } from './free-connectors'
+export { holdOfCode, ROLE, type GripTable } from './grips'
+export { latticeConnectors, type FreeConnector } from './free-connectors'
 export { GrowingInts } from './growing'

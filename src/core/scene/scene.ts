@@ -1,8 +1,8 @@
-import type { HoldKind } from '../catalogue'
 import type { PlacedPart } from '../model'
 import { add, apply, DIRECTION_VECTORS, isLatticePose, orientedBox, posedBox, unite, type Box, type OrientedBox, type Vec } from '../space'
 import { attitudeOf, type Attitude } from './attitudes'
-import { freeConnectors } from './free-connectors'
+import { freeConnectors, type FreeConnector } from './free-connectors'
+import type { GripTable } from './grips'
 import { studBox } from './stud-box'
 
 /** What moves as one body while a section is built: a part, a copy, or a derived section. */
@@ -24,17 +24,6 @@ export interface BoxTable {
   readonly mark: Uint8Array
 }
 
-/** Every place in the lattice at which something can take hold: `grips.ts` says what code, role and lets mean. */
-export interface GripTable {
-  readonly count: number
-  readonly node: Int32Array
-  readonly part: Int32Array
-  readonly at: Int32Array
-  readonly code: Uint8Array
-  readonly role: Uint8Array
-  readonly lets: Uint8Array
-}
-
 /** A body or stud in a free pose. */
 export interface FreeBody {
   readonly node: number
@@ -45,20 +34,6 @@ export interface FreeBody {
   readonly isOpen: boolean
   /** Of a stud: the way it points. */
   readonly axis: Vec
-}
-
-/** A connector in a free pose, or one of the lattice looked at as if it were: in one sort of joint. */
-export interface FreeConnector {
-  readonly node: number
-  readonly part: number
-  readonly at: Vec
-  readonly hold: HoldKind
-  /** What must agree: away from the body, or the axis turned about. */
-  readonly way: Vec
-  readonly gives: boolean
-  readonly isStud: boolean
-  /** Of what receives: the ways that the other can be pulled out, either sense. */
-  readonly lets: readonly Vec[]
 }
 
 /** The parts of one section in space: what joints, motion, plan, picture and checks read. */

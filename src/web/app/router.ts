@@ -12,7 +12,22 @@ export const router = createRouter({
         { path: '', redirect: { name: 'rail' } },
         { path: 'rail', name: 'rail', component: () => import('../rail/RailScreen.vue'), meta: { title: 'Rail' } },
         { path: 'checks', name: 'checks', component: () => import('../checks/ChecksScreen.vue'), meta: { title: 'Checks' } },
+        {
+          path: 'catalogue',
+          name: 'model-catalogue',
+          component: () => import('../catalogue/CatalogueScreen.vue'),
+          meta: { title: 'Catalogue' },
+        },
+        { path: 'fit', name: 'model-fit', component: () => import('../fit/FitScreen.vue'), meta: { title: 'Fit' } },
         { path: 'booklet', name: 'booklet', component: () => import('../booklet/BookletScreen.vue'), meta: { title: 'Booklet' } },
+      ],
+    },
+    {
+      path: '/tools',
+      component: () => import('./ToolFrame.vue'),
+      children: [
+        { path: 'catalogue', name: 'catalogue', component: () => import('../catalogue/CatalogueScreen.vue'), meta: { title: 'Catalogue' } },
+        { path: 'fit', name: 'fit', component: () => import('../fit/FitScreen.vue'), meta: { title: 'Fit' } },
       ],
     },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostScreen.vue'), meta: { title: 'Not found' } },

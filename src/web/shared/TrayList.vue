@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { pieceExtras, pieceKey, type PieceCount } from '@core/count'
+import { useBeside } from './own-names-key'
 import PiecePicture from './PiecePicture.vue'
 import { usePaintSource } from './painter-key'
 
@@ -8,6 +9,7 @@ const props = defineProps<{ pieces: readonly PieceCount[]; label: string }>()
 defineSlots<{ default?: (scope: { piece: PieceCount; title: string }) => unknown }>()
 
 const source = usePaintSource()
+const beside = useBeside()
 const lines = computed(() =>
   props.pieces.map((piece) => {
     const colour = source.value?.catalogue.colours.get(piece.colour)
@@ -16,8 +18,9 @@ const lines = computed(() =>
       piece,
       key: pieceKey(piece),
       extras: pieceExtras(piece),
+      own: beside('shape', piece.shape),
       title,
-      colour: colour?.name ?? piece.colour,
+      colour: [colour?.name ?? piece.colour, beside('colour', piece.colour)].filter((text) => text !== '').join(', '),
       hex: colour?.hex ?? '#ffffff',
       isClear: colour?.finish === 'clear',
     }
@@ -32,6 +35,7 @@ const lines = computed(() =>
       <PiecePicture :shape="line.piece.shape" :colour="line.piece.colour" />
       <span class="words">
         <span class="title">{{ line.title }}</span>
+        <span v-if="line.own !== ''" class="own">{{ line.own }}</span>
         <span v-if="line.extras !== ''" class="extras">{{ line.extras }}</span>
         <span class="colour"
           ><span class="swatch" :class="{ clear: line.isClear }" :style="{ background: line.hex }" aria-hidden="true" />{{
@@ -73,6 +77,11 @@ li {
 }
 .title {
   overflow-wrap: anywhere;
+}
+.own {
+  color: var(--faint);
+  font-style: italic;
+  font-size: 0.92rem;
 }
 .extras {
   font-weight: 600;

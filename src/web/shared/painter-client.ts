@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
+import type { OwnShape } from '@core/catalogue'
 import type { CanvasImage, PainterApi } from '../../workers/painter.worker'
 
 /** A painter in a worker of its own; pictures of pieces are kept, step pictures are not. */
@@ -21,11 +22,16 @@ export class PainterClient {
     return this.remote.picture(ref, isFinished, width, height)
   }
 
-  piece(shape: string, colour: string, width: number, height: number): Promise<CanvasImage> {
-    const key = `${shape} ${colour} ${width}`
+  piece(shape: string, colour: string, width: number, height: number, view = 0): Promise<CanvasImage> {
+    const key = `${shape} ${colour} ${width} ${view}`
     let known = this.pieces.get(key)
-    if (!known) this.pieces.set(key, (known = this.remote.piece(shape, colour, width, height)))
+    if (!known) this.pieces.set(key, (known = this.remote.piece(shape, colour, width, height, view)))
     return known
+  }
+
+  /** A shape that is being made: never kept. */
+  ownPiece(own: OwnShape, colour: string, width: number, height: number, view = 0): Promise<CanvasImage> {
+    return this.remote.ownPiece(own, colour, width, height, view)
   }
 
   close(): void {

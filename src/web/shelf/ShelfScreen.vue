@@ -68,6 +68,10 @@ function save(stored: StoredModel, kind: 'file' | 'table'): void {
   <div class="shelf-screen" @dragover.prevent="isOver = true" @dragleave.self="isOver = false" @drop.prevent="drop">
     <header>
       <WordMark />
+      <nav aria-label="Tools" class="tools">
+        <RouterLink :to="{ name: 'catalogue' }">Catalogue</RouterLink>
+        <RouterLink :to="{ name: 'fit' }">Fit</RouterLink>
+      </nav>
       <ActionButton primary :disabled="isReading" @click="picker?.click()">{{ isReading ? 'Reading…' : 'Bring in a model' }}</ActionButton>
       <input
         ref="picker"
@@ -124,6 +128,25 @@ header {
   align-items: center;
   padding: 10px 32px;
   border-bottom: 1px solid var(--rule);
+}
+header {
+  gap: 20px;
+}
+.tools {
+  display: flex;
+  gap: 4px;
+  margin-left: auto;
+}
+.tools a {
+  min-height: 44px;
+  padding: 0 14px;
+  display: flex;
+  align-items: center;
+  color: var(--ink);
+  text-decoration: none;
+}
+.tools a:hover {
+  text-decoration: underline;
 }
 main {
   padding: 24px 32px 60px;

@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie'
 import { Fault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
+import type { Alias } from '@core/names'
 import type { PlanSettings } from '../../workers/planner.worker'
 
 /** What the shelf shows of a model without opening it. */
@@ -28,14 +29,23 @@ export interface StoredModel {
 
 export const USUAL_SETTINGS: PlanSettings = { strategy: 'ground-up', density: 'normal', effort: 'normal', level: 'home' }
 
+/** The designer's own names, and whether they are shown beside ours. */
+export interface OwnNames {
+  readonly aliases: readonly Alias[]
+  readonly isShown: boolean
+}
+
 class LibraryDatabase extends Dexie {
   models!: Table<StoredModel, string>
   /** One row once anything has stood here. */
   marks!: Table<{ readonly id: string }, string>
+  /** One row: what the designer calls shapes and colours. */
+  names!: Table<OwnNames & { readonly id: string }, string>
 
   constructor(name: string) {
     super(name)
     this.version(1).stores({ models: 'id, updatedAt, deletedAt', marks: 'id' })
+    this.version(2).stores({ names: 'id' })
   }
 }
 
@@ -104,6 +114,14 @@ export class Library {
 
   async keepSettings(id: string, settings: PlanSettings): Promise<void> {
     await this.db.models.update(id, { settings })
+  }
+
+  async ownNames(): Promise<OwnNames> {
+    return (await this.db.names.get('own')) ?? { aliases: [], isShown: true }
+  }
+
+  async keepOwnNames({ aliases, isShown }: OwnNames): Promise<void> {
+    await this.db.names.put({ id: 'own', aliases: [...aliases], isShown })
   }
 
   async remove(id: string): Promise<void> {

@@ -1,6 +1,5 @@
 import { MINUS_X, MINUS_Z, PLATE_HEIGHT, PLUS_X, PLUS_Z, type Box, type Vec } from '../../space'
 import { cellMiddles, makeShape, socketsAt, studsAt, type ShapeRecipe } from '../make'
-import type { MeshBuilder } from '../mesh'
 import type { Point } from '../polygon'
 import { block, carved } from '../solids'
 import type { BodyBox, Shape } from '../types'
@@ -50,71 +49,6 @@ function turned(id: string, title: string, height: number, rings: readonly Point
     ...more,
   })
 }
-
-/** A leaf or flower lies flat: blades around the middle. */
-function blades(builder: MeshBuilder, middle: Vec, count: number, reach: number, half: number, thick: number): void {
-  for (let i = 0; i < count; i++) {
-    const angle = (2 * Math.PI * (i + 0.5)) / count
-    const at = (along: number, side: number): Point => [
-      middle[0] + along * Math.cos(angle) - side * Math.sin(angle),
-      middle[1] + along * Math.sin(angle) + side * Math.cos(angle),
-    ]
-    builder.extrude([at(1, 0), at(reach * 0.55, -half), at(reach, 0), at(reach * 0.55, half)], 2, middle[2], middle[2] + thick)
-  }
-}
-
-const flower = (): Shape =>
-  detail('flower', 'Flower', {
-    box: [10, 10, 4],
-    connectors: [...SOCKET, ...studsAt([[5, 5]], 4)],
-    outline: (builder) => {
-      builder.round([5, 5, 0], UP, 3, 3, 4, 16)
-      blades(builder, [5, 5, 1], 5, 5, 2, 1.6)
-    },
-  })
-
-const leaf = (): Shape =>
-  detail('leaf', 'Leaves', {
-    box: [20, 20, 4],
-    bodies: [
-      block(5, 5, 0, 10, 10, 4),
-      block(0, 5, 0, 5, 10, 2),
-      block(15, 5, 0, 5, 10, 2),
-      block(5, 0, 0, 10, 5, 2),
-      block(5, 15, 0, 10, 5, 2),
-    ],
-    connectors: [...socketsAt([[10, 10]]), ...studsAt([[10, 10]], 4)],
-    outline: (builder) => {
-      builder.round([10, 10, 0], UP, 4, 4, 4, 16)
-      blades(builder, [10, 10, 0.5], 4, 11, 4, 1.2)
-    },
-  })
-
-const stem = (): Shape =>
-  detail('stem', 'Stem', {
-    box: [10, 10, 28],
-    bodies: [block(0, 0, 0, 10, 10, 4), round(block(3, 3, 4, 4, 4, 24))],
-    connectors: [...SOCKET, { kind: 'bar', at: [5, 5, 6], facing: PLUS_Z, length: 22 }],
-    outline: (builder) => {
-      builder.round([5, 5, 0], UP, 5, 4, 4, 20)
-      builder.round([5, 5, 4], UP, 2, 2, 24, 12)
-      for (const [z, side] of [
-        [10, 1],
-        [18, -1],
-      ] as const)
-        builder.extrude(
-          [
-            [5, z],
-            [5 + side * 4.6, z + 4],
-            [5 + side * 4, z + 6],
-            [5, z + 3],
-          ],
-          1,
-          4.4,
-          5.6,
-        )
-    },
-  })
 
 /** Round, with an open top and a handle. */
 const mug = (): Shape =>
@@ -265,75 +199,6 @@ const bucket = (): Shape =>
     },
   })
 
-/** A box whose lid is part of it. */
-const chest = (): Shape =>
-  detail('chest', 'Chest', {
-    box: [20, 10, 16],
-    connectors: socketsAt(cellMiddles(2, 1)),
-    outline: (builder) => {
-      builder.box(block(0, 0.5, 0, 20, 9, 9))
-      builder.extrude(
-        [
-          [0, 9],
-          [10, 9],
-          [10, 12],
-          [8, 15],
-          [5, 16],
-          [2, 15],
-          [0, 12],
-        ],
-        0,
-        0,
-        20,
-      )
-      builder.box(block(8.6, -0, 7, 2.8, 0.5, 4))
-    },
-  })
-
-/** Two rows of seats' worth of bench: a seat and a back. */
-const chair = (): Shape =>
-  detail('chair', 'Chair', {
-    box: [20, 20, 24],
-    bodies: [block(0, 0, 0, 20, 20, 8), block(0, 16, 8, 20, 4, 16), block(0, 4, 8, 2, 12, 6), block(18, 4, 8, 2, 12, 6)],
-    connectors: [
-      ...socketsAt(cellMiddles(2, 2)),
-      ...studsAt(
-        [
-          [5, 5],
-          [15, 5],
-        ],
-        8,
-      ),
-    ],
-  })
-
-/** A round table top on a foot. */
-const table = (): Shape =>
-  detail('table-round', 'Round table', {
-    box: [20, 20, 16],
-    bodies: [block(5, 5, 0, 10, 10, 13), block(0, 0, 13, 20, 20, 3)],
-    connectors: socketsAt([[10, 10]]),
-    outline: (builder) => {
-      builder.round([10, 10, 0], UP, 5, 4, 2, 20)
-      builder.round([10, 10, 2], UP, 2.4, 2.4, 11, 14)
-      builder.round([10, 10, 13], UP, 10, 10, 3, 32)
-    },
-  })
-
-/** A wheel to steer with, on a slanting column. */
-const steering = (): Shape =>
-  detail('steering-wheel', 'Steering wheel', {
-    box: [20, 10, 16],
-    bodies: [block(5, 0, 0, 10, 10, 4), block(7, 2, 4, 6, 6, 6), block(2, 0, 10, 16, 10, 6)],
-    connectors: socketsAt([[10, 5]]),
-    outline: (builder) => {
-      builder.box(block(5, 0, 0, 10, 10, 3))
-      builder.round([10, 6, 3], UP, 1.6, 1.6, 9, 12)
-      builder.tube([10, 5, 12], UP, 5, 3.8, 1.6, 24)
-      builder.box(block(6, 4.2, 12.2, 8, 1.6, 1.2))
-    },
-  })
-
 const propeller = (): Shape =>
   detail('propeller', 'Propeller', {
     box: [40, 6, 40],
@@ -458,9 +323,6 @@ const gem = (): Shape =>
 export const detailShapes = (): Shape[] => [
   grille(1),
   grille(2),
-  stem(),
-  leaf(),
-  flower(),
   turned('bush-round', 'Round bush', 16, [
     [3, 0],
     [3, 2],
@@ -533,10 +395,6 @@ export const detailShapes = (): Shape[] => [
   tap(),
   lever(),
   bucket(),
-  chest(),
-  chair(),
-  table(),
-  steering(),
   propeller(),
   chain(),
   lamp(),

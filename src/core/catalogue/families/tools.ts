@@ -1,16 +1,16 @@
 import { PLUS_X, type Vec } from '../../space'
 import { makeShape } from '../make'
 import type { MeshBuilder } from '../mesh'
-import { arc, type Point } from '../polygon'
-import { block, carved } from '../solids'
+import type { Point } from '../polygon'
+import { block } from '../solids'
 import type { BodyBox, Shape } from '../types'
 
-/** Things for a figure's hand: a handle of 4 u, held like a bar, and what is at its end. Also tube, cord and band. */
+/** Things for a figure's hand: a handle of 4 u, held like a bar, and what is at its end. */
 
 const X: Vec = [1, 0, 0]
 const FLAT: [number, number, number, number, number, number, number, number, number] = [1, 0, 0, 0, -1, 0, 0, 0, 1]
 
-interface Tool {
+export interface Tool {
   readonly id: string
   readonly title: string
   /** Of the handle and of the whole, u. */
@@ -21,7 +21,7 @@ interface Tool {
   readonly draw: (builder: MeshBuilder, middle: number) => unknown
 }
 
-function tool({ id, title, handle, long, high, deep = 4, draw }: Tool): Shape {
+export function tool({ id, title, handle, long, high, deep = 4, draw }: Tool): Shape {
   const middle = high / 2
   const side = deep / 2
   return makeShape({
@@ -42,7 +42,8 @@ function tool({ id, title, handle, long, high, deep = 4, draw }: Tool): Shape {
   })
 }
 
-const flat = (builder: MeshBuilder, outline: readonly Point[], from = 1.2, to = 2.8): MeshBuilder => builder.extrude(outline, 1, from, to)
+export const flat = (builder: MeshBuilder, outline: readonly Point[], from = 1.2, to = 2.8): MeshBuilder =>
+  builder.extrude(outline, 1, from, to)
 
 const TOOLS: readonly Tool[] = [
   { id: 'hammer', title: 'Hammer', handle: 24, long: 30, high: 14, draw: (b) => b.box(block(24, 0, 1, 6, 4, 12)) },
@@ -323,186 +324,7 @@ const TOOLS: readonly Tool[] = [
       )
     },
   },
-  {
-    id: 'umbrella',
-    title: 'Umbrella',
-    handle: 30,
-    long: 42,
-    high: 32,
-    deep: 32,
-    draw: (b) =>
-      b.lathe(
-        [30, 16, 16],
-        X,
-        [
-          [15.6, 0],
-          [15.8, 1],
-          [13, 5],
-          [7, 9],
-          [0, 12],
-        ],
-        12,
-      ),
-  },
-  {
-    id: 'rod',
-    title: 'Fishing rod',
-    handle: 16,
-    long: 64,
-    high: 8,
-    draw: (b, m) => {
-      b.round([16, 2, m], X, 1.2, 0.5, 48, 8)
-      b.tube([18, 1, m - 1.7], [0, 1, 0], 2.2, 0.8, 2, 14)
-    },
-  },
-  {
-    id: 'key',
-    title: 'Large key',
-    handle: 18,
-    long: 28,
-    high: 10,
-    draw: (b) => {
-      b.tube([22, 1, 5], [0, 1, 0], 4.6, 2.6, 2, 18)
-      b.box(block(1, 1.4, 0.6, 3, 1.2, 3))
-    },
-  },
-  {
-    id: 'magnifier',
-    title: 'Magnifying glass',
-    handle: 14,
-    long: 28,
-    high: 14,
-    draw: (b) => {
-      b.tube([21, 1, 7], [0, 1, 0], 7, 5.6, 2, 24)
-      b.round([21, 1.7, 7], [0, 1, 0], 5.8, 5.8, 0.6, 24)
-    },
-  },
-  {
-    id: 'trowel',
-    title: 'Trowel',
-    handle: 14,
-    long: 28,
-    high: 10,
-    draw: (b) =>
-      flat(
-        b,
-        [
-          [13, 4],
-          [17, 0],
-          [28, 5],
-          [17, 10],
-          [13, 6],
-        ],
-        1.5,
-        2.5,
-      ),
-  },
-  {
-    id: 'lantern',
-    title: 'Lantern on a grip',
-    handle: 10,
-    long: 22,
-    high: 10,
-    deep: 10,
-    draw: (b) =>
-      b.lathe(
-        [10, 5, 5],
-        X,
-        [
-          [2, 0],
-          [4.6, 1.6],
-          [3.4, 2],
-          [3.4, 9],
-          [4.6, 9.4],
-          [3, 12],
-        ],
-        12,
-      ),
-  },
-  {
-    id: 'book',
-    title: 'Book with a grip',
-    handle: 8,
-    long: 24,
-    high: 20,
-    draw: (b) => {
-      b.box(block(8, 0, 0, 16, 1, 20))
-      b.box(block(8, 3, 0, 16, 1, 20))
-      b.box(block(8, 1, 0.6, 15.4, 2, 18.8))
-    },
-  },
 ]
 
-/** Lengths of what is cut from the roll, u: what a part that names no length has. */
-const USUAL_LENGTH = 50
-
-/** Hollow, 6 u across: goes through a pin hole. */
-function tube(long: number, id = 'tube'): Shape {
-  return makeShape({
-    id,
-    family: 'by length',
-    title: 'Tube',
-    box: [long, 6, 6],
-    bodies: [{ ...block(0, 0, 0, long, 6, 6), round: true }],
-    connectors: [{ kind: 'hose', at: [0, 3, 3], facing: PLUS_X, length: long }],
-    outline: (builder) => builder.tube([0, 3, 3], X, 2.9, 1.6, long, 16),
-  })
-}
-
-/** Two u across: goes through a pin hole, and through much else. */
-function cord(long: number, id = 'cord'): Shape {
-  return makeShape({
-    id,
-    family: 'by length',
-    title: 'Cord',
-    box: [long, 2, 2],
-    bodies: [{ ...block(0, 0, 0, long, 2, 2), round: true }],
-    connectors: [{ kind: 'hose', at: [0, 1, 1], facing: PLUS_X, length: long }],
-    outline: (builder) => {
-      for (let x = 0; x < long; x += 5)
-        builder.lathe(
-          [x, 1, 1],
-          X,
-          [
-            [0.7, 0],
-            [1, 1],
-            [1, Math.min(5, long - x) - 1],
-            [0.7, Math.min(5, long - x)],
-          ],
-          8,
-        )
-    },
-  })
-}
-
-/** A flat ring of rubber, measured around; it lies stretched into a long round. */
-function band(long: number, id = 'band'): Shape {
-  const width = Math.max(8, Math.round(long / 2))
-  return makeShape({
-    id,
-    family: 'by length',
-    title: 'Band',
-    box: [width, 8, 2],
-    bodies: carved(block(0, 0, 0, width, 8, 2), width > 2 ? [block(1, 1, 0, width - 2, 6, 2)] : []),
-    connectors: [],
-    outline: (builder) => {
-      const around = (radius: number): Point[] => [...arc([width - 4, 4], radius, -90, 90, 8), ...arc([4, 4], radius, 90, 270, 8)]
-      const [outer, inner] = [around(4), around(3)]
-      outer.forEach((point, i) => {
-        const j = (i + 1) % outer.length
-        builder.extrude([point, outer[j]!, inner[j]!, inner[i]!], 2, 0, 2, true)
-      })
-    },
-  })
-}
-
-const BY_LENGTH = { tube, cord, band } as const
-export type LengthId = keyof typeof BY_LENGTH
-
-export const isByLength = (id: string): id is LengthId => id in BY_LENGTH
-
-/** The shape of a piece cut to a length, u. Its id stays that of what it is cut from. */
-export const cutToLength = (id: LengthId, long: number): Shape => BY_LENGTH[id](long)
-
-/** Tools for hands, and what is cut to a length. */
-export const toolShapes = (): Shape[] => [...TOOLS.map(tool), tube(USUAL_LENGTH), cord(USUAL_LENGTH), band(USUAL_LENGTH)]
+/** Tools for hands. */
+export const toolShapes = (): Shape[] => TOOLS.map(tool)

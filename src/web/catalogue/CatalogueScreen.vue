@@ -1,0 +1,336 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
+import { BASE_CATALOGUE, type Shape } from '@core/catalogue'
+import { faultLine, plainFault } from '@core/fault'
+import { JOIN_SORTS, searchShapes, shapesThatLook, type JoinSort, type Sight, type StudPlace } from '@core/names'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+import { download } from '../shared/download'
+import { notify } from '../shared/notices'
+import { useBeside } from '../shared/own-names-key'
+import PiecePicture from '../shared/PiecePicture.vue'
+import { usePaintSource } from '../shared/painter-key'
+import { useOpenModel } from '../stores/open-model'
+import { useOwnNames } from '../stores/own-names'
+import OwnShapeForm from './OwnShapeForm.vue'
+import ShapeSheet from './ShapeSheet.vue'
+
+const source = usePaintSource()
+const names = useOwnNames()
+const open = useOpenModel()
+const beside = useBeside()
+
+const catalogue = computed(() => source.value?.catalogue ?? BASE_CATALOGUE)
+const query = ref('')
+const across = ref('')
+const along = ref('')
+const height = ref('')
+const studs = ref('')
+const joins = ref('')
+const chosen = ref('')
+const colour = ref('amber')
+const isMaking = ref(false)
+const field = ref<HTMLInputElement>()
+const picker = ref<HTMLInputElement>()
+const grid = ref<HTMLElement>()
+
+const any = (label: string): { value: string; label: string } => ({ value: '', label })
+const numbers = (values: readonly number[]) => values.map((value) => ({ value: String(value), label: String(value) }))
+const ACROSS = [any('any'), ...numbers([1, 2, 3, 4, 6, 8, 10, 12, 16])]
+const HEIGHTS = [
+  any('any'),
+  ...[1, 2, 3, 4, 5, 6, 9, 15].map((value) => ({ value: String(value), label: value === 1 ? '1 plate' : `${value} plates` })),
+]
+const STUDS = [
+  any('anywhere'),
+  { value: 'top', label: 'all over the top' },
+  { value: 'part-of-top', label: 'on part of the top' },
+  { value: 'side', label: 'on a side' },
+  { value: 'none', label: 'nowhere' },
+]
+const JOINS = [any('anything'), ...Object.keys(JOIN_SORTS).map((value) => ({ value, label: value }))]
+
+const sight = computed<Sight>(() => ({
+  ...(across.value !== '' && along.value !== '' ? { footprint: [Number(across.value), Number(along.value)] as const } : {}),
+  ...(height.value === '' ? {} : { height: Number(height.value) }),
+  ...(studs.value === '' ? {} : { studs: studs.value as StudPlace }),
+  ...(joins.value === '' ? {} : { joins: joins.value as JoinSort }),
+}))
+const isLooking = computed(() => Object.keys(sight.value).length > 0)
+
+/** Asked words first, best first; else by family, in the order of the catalogue. */
+const groups = computed<readonly { family: string; shapes: readonly Shape[] }[]>(() => {
+  const looked = shapesThatLook(catalogue.value, sight.value)
+  if (query.value.trim() !== '') {
+    const fits = new Set(looked)
+    const found = searchShapes(catalogue.value, query.value, 120).filter((shape) => fits.has(shape))
+    return found.length > 0 ? [{ family: 'Best first', shapes: found }] : []
+  }
+  const families = new Map<string, Shape[]>()
+  for (const shape of looked) {
+    const list = families.get(shape.family)
+    if (list) list.push(shape)
+    else families.set(shape.family, [shape])
+  }
+  return [...families].map(([family, shapes]) => ({ family, shapes }))
+})
+const count = computed(() => groups.value.reduce((sum, { shapes }) => sum + shapes.length, 0))
+const isInModel = computed(() => open.model !== null && open.id !== '')
+
+function clear(): void {
+  query.value = across.value = along.value = height.value = studs.value = joins.value = ''
+}
+async function show(id: string): Promise<void> {
+  chosen.value = chosen.value === id ? '' : id
+  await nextTick()
+  grid.value?.querySelector<HTMLElement>('.sheet h2')?.focus()
+}
+async function close(): Promise<void> {
+  const id = chosen.value
+  chosen.value = ''
+  await nextTick()
+  grid.value?.querySelector<HTMLElement>(`[data-shape="${CSS.escape(id)}"]`)?.focus()
+}
+
+/** Arrows walk over the pictures, wherever the rows break. */
+function walk(event: KeyboardEvent): void {
+  const here = (event.target as HTMLElement).closest<HTMLElement>('[data-shape]')
+  if (!here || !event.key.startsWith('Arrow')) return
+  const all = [...grid.value!.querySelectorAll<HTMLElement>('[data-shape]')]
+  const at = all.indexOf(here)
+  const row = all.filter((each) => each.offsetTop === here.offsetTop).length
+  const by = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -row, ArrowDown: row }[event.key] ?? 0
+  const next = all[Math.min(all.length - 1, Math.max(0, at + by))]
+  if (!next) return
+  next.focus()
+  event.preventDefault()
+}
+function onKey(event: KeyboardEvent): void {
+  if (event.key !== '/' || (event.target as HTMLElement).closest('input, textarea, select')) return
+  event.preventDefault()
+  field.value?.focus()
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onUnmounted(() => window.removeEventListener('keydown', onKey))
+
+async function bringNames(files: FileList | null): Promise<void> {
+  const file = files?.[0]
+  if (!file) return
+  const before = names.aliases
+  try {
+    await names.importTable(await file.text(), catalogue.value)
+    notify(`${names.aliases.length} names were brought in.`, { act: { label: 'Undo', run: () => void names.replaceAll(before) } })
+  } catch (thrown) {
+    notify(`“${file.name}” was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
+  }
+  if (picker.value) picker.value.value = ''
+}
+</script>
+
+<template>
+  <main>
+    <div class="ask">
+      <h1>Catalogue</h1>
+      <label class="search">
+        <span>What are you looking for?</span>
+        <span class="field">
+          <input
+            ref="field"
+            v-model="query"
+            type="search"
+            placeholder="2 by 4 plate, clip, studs on the side…"
+            autocomplete="off"
+            spellcheck="false"
+          />
+          <kbd aria-hidden="true">/</kbd>
+        </span>
+      </label>
+      <fieldset>
+        <legend>Or tell what you see</legend>
+        <ChoiceList v-model="across" label="Studs across" :options="ACROSS" />
+        <ChoiceList v-model="along" label="along" :options="ACROSS" />
+        <ChoiceList v-model="height" label="High" :options="HEIGHTS" />
+        <ChoiceList v-model="studs" label="Studs" :options="STUDS" />
+        <ChoiceList v-model="joins" label="Takes hold of" :options="JOINS" />
+      </fieldset>
+      <p class="line">
+        <span role="status">{{ count }} {{ count === 1 ? 'shape' : 'shapes' }}</span>
+        <ActionButton v-if="query !== '' || isLooking" @click="clear">Ask nothing</ActionButton>
+        <span class="gap" />
+        <label class="tick"
+          ><input type="checkbox" :checked="names.isShown" @change="names.show(($event.target as HTMLInputElement).checked)" /> Show my own
+          names</label
+        >
+        <ActionButton @click="picker?.click()">Bring in names</ActionButton>
+        <ActionButton :disabled="names.aliases.length === 0" @click="download('my-names.csv', names.exportTable(), 'text/csv')"
+          >Save my names</ActionButton
+        >
+        <ActionButton v-if="isInModel" primary @click="isMaking = !isMaking">Make a shape</ActionButton>
+        <input
+          ref="picker"
+          class="sr-only"
+          type="file"
+          accept=".csv"
+          tabindex="-1"
+          aria-label="Table of names to bring in"
+          @change="bringNames(($event.target as HTMLInputElement).files)"
+        />
+      </p>
+      <p v-if="names.problem" role="alert">{{ names.problem }}</p>
+    </div>
+    <OwnShapeForm v-if="isMaking && isInModel" @close="isMaking = false" />
+    <div ref="grid" class="shapes" @keydown="walk">
+      <section v-for="group in groups" :key="group.family" :aria-label="group.family">
+        <h2>
+          {{ group.family }} <span class="faint">{{ group.shapes.length }}</span>
+        </h2>
+        <div class="grid">
+          <template v-for="shape in group.shapes" :key="shape.id">
+            <button type="button" class="shape" :data-shape="shape.id" :aria-expanded="chosen === shape.id" @click="show(shape.id)">
+              <PiecePicture :shape="shape.id" :colour="colour" :width="104" :height="76" />
+              <span class="title">{{ shape.title }}</span>
+              <span v-if="beside('shape', shape.id) !== ''" class="alias">{{ beside('shape', shape.id) }}</span>
+            </button>
+            <ShapeSheet v-if="chosen === shape.id" :shape="shape" :colour="colour" @close="close" @colour="colour = $event" @open="show" />
+          </template>
+        </div>
+      </section>
+      <div v-if="count === 0" class="none">
+        <h2>Nothing looks like that</h2>
+        <p>Ask with fewer words, or let one of the answers above stand open.</p>
+        <ActionButton @click="clear">Show everything</ActionButton>
+      </div>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  overflow: auto;
+  min-height: 0;
+}
+.ask {
+  padding: 18px 28px 8px;
+  border-bottom: 1px solid var(--rule);
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 8px 32px;
+  align-items: end;
+}
+.search {
+  display: flex;
+  flex-direction: column;
+}
+.search span:first-child {
+  color: var(--faint);
+}
+.field {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.search input {
+  font: inherit;
+  font-size: 1.15rem;
+  min-height: 44px;
+  width: min(460px, 60vw);
+  border: 0;
+  border-bottom: 2px solid var(--ink);
+  background: none;
+  color: inherit;
+}
+fieldset {
+  grid-column: 1 / -1;
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  align-items: center;
+}
+legend {
+  float: left;
+  color: var(--faint);
+  padding: 0;
+}
+.line {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+  margin: 0;
+}
+.gap {
+  flex: 1;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--accent);
+}
+.shapes {
+  padding: 6px 28px 60px;
+}
+.shapes section {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 300px;
+}
+h2 {
+  margin: 18px 0 6px;
+}
+section > h2::first-letter {
+  text-transform: uppercase;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(138px, 1fr));
+  gap: 4px;
+}
+.shape {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 1px solid transparent;
+  border-bottom-color: var(--rule);
+  padding: 8px 4px;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 4px;
+  cursor: pointer;
+  text-align: center;
+}
+.shape:hover {
+  background: var(--accent-wash);
+}
+.shape[aria-expanded='true'] {
+  border-color: var(--ink);
+}
+.title {
+  font-size: 0.92rem;
+  line-height: 1.25;
+  overflow-wrap: anywhere;
+}
+.alias {
+  font-size: 0.88rem;
+  font-style: italic;
+  color: var(--faint);
+}
+.none {
+  padding: 50px 0;
+}
+@media (max-width: 760px) {
+  .ask {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,238 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { HOLD_WORDS, massOf, receivedHold, givenHolds, socketCount, studCount, type Shape } from '@core/catalogue'
+import { inAllUnits } from '@core/fit'
+import ActionButton from '../controls/ActionButton.vue'
+import PiecePicture from '../shared/PiecePicture.vue'
+import { usePaintSource } from '../shared/painter-key'
+import { useOwnNames } from '../stores/own-names'
+
+/** One shape opened: seen from all sides, measured, in every colour, with its twin and the designer's own name. */
+const props = defineProps<{ shape: Shape; colour: string }>()
+const emit = defineEmits<{ close: []; colour: [id: string]; open: [id: string] }>()
+const source = usePaintSource()
+const names = useOwnNames()
+const view = ref(0)
+const VIEW_WORDS = ['front and right', 'back and right', 'back and left', 'front and left']
+
+const place = computed(() => `${view.value < 4 ? 'From above' : 'From below'}, ${VIEW_WORDS[view.value % 4]}`)
+const colours = computed(() => [...(source.value?.catalogue.colours.values() ?? [])])
+const colourName = computed(() => colours.value.find(({ id }) => id === props.colour)?.name ?? props.colour)
+const twin = computed(() => {
+  const id = props.shape.mirror.twin
+  return id === null || id === props.shape.id ? undefined : source.value?.catalogue.shapes.get(id)
+})
+const sizes = computed(() =>
+  (['Along', 'Across', 'High'] as const).map((label, axis) => {
+    const all = inAllUnits(props.shape.box[axis]!, 'bracket walls').map((entry) => ({ ...entry, value: entry.value / 2 }))
+    const of = (unit: 'studs' | 'plates' | 'mm'): string =>
+      all
+        .find((entry) => entry.unit === unit)!
+        .value.toFixed(2)
+        .replace(/\.?0+$/, '')
+    return { label, studs: of('studs'), plates: of('plates'), mm: of('mm') }
+  }),
+)
+const holds = computed(() => {
+  const words = new Set<string>()
+  for (const { kind } of props.shape.connectors) {
+    if (kind === 'stud' || kind === 'socket') continue
+    const gives = givenHolds(kind)
+    if (gives.length > 0) for (const hold of gives) words.add(`goes into ${HOLD_WORDS[hold]![1]}`)
+    else words.add(kind === 'mouth' ? 'takes a stud in its hole' : `is a ${HOLD_WORDS[receivedHold(kind)]![0]}`)
+  }
+  return [...words]
+})
+const alias = computed(() => names.find('shape', props.shape.id))
+
+function turn(by: number): void {
+  view.value = (view.value & 4) | ((view.value + by + 4) & 3)
+}
+function onKey(event: KeyboardEvent): void {
+  if ((event.target as HTMLElement).closest('input')) return
+  if (event.key === 'ArrowLeft') turn(-1)
+  else if (event.key === 'ArrowRight') turn(1)
+  else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') view.value ^= 4
+  else if (event.key === 'Escape') emit('close')
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+function rename(field: 'name' | 'number', event: Event): void {
+  const text = (event.target as HTMLInputElement).value.trim()
+  const now = alias.value ?? { kind: 'shape' as const, id: props.shape.id, name: '', number: '' }
+  void names.name({ ...now, [field]: text })
+}
+</script>
+
+<template>
+  <section class="sheet" :aria-label="shape.title" @keydown="onKey">
+    <div class="picture">
+      <PiecePicture :shape="shape.id" :colour="colour" :width="300" :height="220" :view="view" />
+      <p class="faint" role="status">{{ place }}</p>
+      <div class="turns" role="group" aria-label="Turn the piece">
+        <ActionButton shortcut="←" describe="Turn it to the left" @click="turn(-1)">Left</ActionButton>
+        <ActionButton shortcut="→" describe="Turn it to the right" @click="turn(1)">Right</ActionButton>
+        <ActionButton shortcut="↑" describe="See it from above or below" @click="view ^= 4">Over</ActionButton>
+      </div>
+    </div>
+    <div class="words">
+      <h2 tabindex="-1">{{ shape.title }}</h2>
+      <p class="faint">
+        {{ shape.family }} · <code>{{ shape.id }}</code> · about {{ massOf(shape).toFixed(1) }} g
+      </p>
+      <table>
+        <caption class="sr-only">
+          Size of the body
+        </caption>
+        <thead>
+          <tr>
+            <td />
+            <th scope="col">studs</th>
+            <th scope="col">plates</th>
+            <th scope="col">mm</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="size in sizes" :key="size.label">
+            <th scope="row">{{ size.label }}</th>
+            <td>{{ size.studs }}</td>
+            <td>{{ size.plates }}</td>
+            <td>{{ size.mm }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p>
+        {{ studCount(shape) }} {{ studCount(shape) === 1 ? 'stud' : 'studs' }}, {{ socketCount(shape) }}
+        {{ socketCount(shape) === 1 ? 'socket' : 'sockets' }}<template v-for="hold in holds" :key="hold">, {{ hold }}</template
+        >.
+      </p>
+      <p v-if="twin">
+        Its mirror image is
+        <button type="button" class="link" @click="emit('open', twin.id)">{{ twin.title }}</button>.
+      </p>
+      <p v-else-if="shape.mirror.twin === null">It has no mirror image in the catalogue.</p>
+      <p v-else class="faint">It is its own mirror image.</p>
+      <div class="own">
+        <label>Your name <input type="text" maxlength="80" :value="alias?.name ?? ''" @change="rename('name', $event)" /></label>
+        <label>Your number <input type="text" maxlength="40" :value="alias?.number ?? ''" @change="rename('number', $event)" /></label>
+      </div>
+    </div>
+    <div class="colours">
+      <h3>In {{ colourName }}</h3>
+      <ul aria-label="Colours">
+        <li v-for="each in colours" :key="each.id">
+          <button
+            type="button"
+            :aria-pressed="each.id === colour"
+            :aria-label="each.name"
+            :title="each.name"
+            @click="emit('colour', each.id)"
+          >
+            <PiecePicture :shape="shape.id" :colour="each.id" :width="40" :height="30" />
+          </button>
+        </li>
+      </ul>
+    </div>
+    <button type="button" class="plain-button close" aria-label="Close" @click="emit('close')">Close <kbd>Esc</kbd></button>
+  </section>
+</template>
+
+<style scoped>
+.sheet {
+  grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: 320px minmax(260px, 1fr) minmax(240px, 1fr);
+  gap: 24px;
+  padding: 16px 20px;
+  background: var(--sheet);
+  border-top: 3px solid var(--ink);
+  border-bottom: 1px solid var(--ink);
+  position: relative;
+}
+.picture p {
+  margin: 0;
+}
+.turns {
+  display: flex;
+  gap: 6px;
+  margin-top: 8px;
+}
+.words p {
+  margin: 6px 0;
+}
+table {
+  border-collapse: collapse;
+}
+th,
+td {
+  text-align: right;
+  padding: 2px 12px 2px 0;
+  font-weight: 400;
+}
+tbody th {
+  text-align: left;
+}
+thead th {
+  color: var(--faint);
+}
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  margin-top: 10px;
+}
+.own label {
+  display: flex;
+  flex-direction: column;
+  font-size: 0.92rem;
+}
+.own input {
+  font: inherit;
+  min-height: 44px;
+  width: 150px;
+  border: 1px solid #6d7176;
+  border-radius: 3px;
+  padding: 0 8px;
+  background: var(--paper);
+}
+.colours ul {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px;
+}
+.colours button {
+  border: 2px solid transparent;
+  background: none;
+  padding: 2px;
+  border-radius: 3px;
+  cursor: pointer;
+  min-width: 44px;
+  min-height: 44px;
+}
+.colours button[aria-pressed='true'] {
+  border-color: var(--ink);
+}
+.link {
+  font: inherit;
+  color: var(--accent);
+  background: none;
+  border: 0;
+  padding: 0;
+  text-decoration: underline;
+  cursor: pointer;
+}
+.close {
+  position: absolute;
+  top: 6px;
+  right: 10px;
+}
+@media (max-width: 1000px) {
+  .sheet {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

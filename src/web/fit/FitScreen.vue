@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import {
+  inAllUnits,
+  LENGTH_UNITS,
+  LINK_KINDS,
+  LINKS,
+  SCHOOLS,
+  slackOf,
+  TECHNIQUE_IDS,
+  TECHNIQUES,
+  type LengthUnit,
+  type LinkKind,
+  type School,
+  type Verdict,
+} from '@core/fit'
+import ChoiceList from '../controls/ChoiceList.vue'
+import { useOpenModel } from '../stores/open-model'
+import GapPanel from './GapPanel.vue'
+
+/** Sideways arithmetic: lengths in every unit, gaps, chains, and what the checks make of strained techniques. */
+const open = useOpenModel()
+const isInModel = computed(() => open.model !== null && open.id !== '')
+
+const value = ref(2)
+const unit = ref<string>('studs')
+const lengths = computed(() => inAllUnits(Number.isFinite(value.value) ? value.value : 0, unit.value as LengthUnit))
+const figure = (length: number): string => length.toFixed(3).replace(/\.?0+$/, '')
+
+const chain = reactive(Object.fromEntries(LINK_KINDS.map((kind) => [kind, 0])) as Record<LinkKind, number>)
+const slack = computed(() => slackOf(LINK_KINDS.map((kind) => ({ kind, count: Math.max(0, Math.round(chain[kind]) || 0) }))))
+const isChained = computed(() => LINK_KINDS.some((kind) => chain[kind] > 0))
+const signed = (mm: number): string => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${figure(Math.abs(mm))} mm`
+
+type Name = 'usual' | 'pure' | 'relaxed' | 'own'
+const NAMES: readonly { value: Name; label: string }[] = [
+  { value: 'usual', label: 'The usual: a warning for each' },
+  { value: 'pure', label: 'Pure: none of it' },
+  { value: 'relaxed', label: 'Relaxed: a note' },
+  { value: 'own', label: 'My own, one by one' },
+]
+const VERDICTS: readonly { value: Verdict; label: string }[] = [
+  { value: 'allowed', label: 'allowed' },
+  { value: 'note', label: 'a note' },
+  { value: 'warning', label: 'a warning' },
+  { value: 'error', label: 'an error' },
+]
+const local = ref<School>(SCHOOLS.usual)
+const school = computed<School>(() => (isInModel.value ? (open.settings.school ?? SCHOOLS.usual) : local.value))
+const same = (a: School, b: School): boolean => TECHNIQUE_IDS.every((id) => a[id] === b[id])
+const isOwn = ref(false)
+const name = computed<string>({
+  get: () => (isOwn.value ? 'own' : ((['usual', 'pure', 'relaxed'] as const).find((each) => same(SCHOOLS[each], school.value)) ?? 'own')),
+  set: (next) => {
+    isOwn.value = next === 'own'
+    if (next !== 'own') use(SCHOOLS[next as 'usual'])
+  },
+})
+function use(next: School): void {
+  if (isInModel.value) void open.useSettings({ ...open.settings, school: next })
+  else local.value = next
+}
+</script>
+
+<template>
+  <main>
+    <h1>Fit</h1>
+    <div class="rooms">
+      <GapPanel />
+      <section aria-label="One length in every unit">
+        <h2>One length in every unit</h2>
+        <div class="row">
+          <label><span class="sr-only">Length</span><input v-model.number="value" type="number" step="any" /></label>
+          <ChoiceList v-model="unit" label="in" :options="LENGTH_UNITS.map((each) => ({ value: each, label: each }))" />
+        </div>
+        <table>
+          <tbody>
+            <tr v-for="length in lengths" :key="length.unit" :class="{ whole: length.isWhole }">
+              <td class="figure">{{ figure(length.value) }}</td>
+              <th scope="row">{{ length.unit }}</th>
+              <td class="faint">{{ length.isWhole ? 'whole' : '' }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="faint">Two studs across are as wide as five plates are high: all sideways building rests on that.</p>
+      </section>
+      <section aria-label="Slack of a chain">
+        <h2>Slack of a chain</h2>
+        <p class="faint">Some joints are a little longer or shorter than the lattice says, and some give. Count them along one line.</p>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">how many</th>
+              <th scope="col">joint</th>
+              <th scope="col">each is off</th>
+              <th scope="col">each gives</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="kind in LINK_KINDS" :key="kind">
+              <td>
+                <input
+                  v-model.number="chain[kind]"
+                  type="number"
+                  min="0"
+                  max="999"
+                  step="1"
+                  :aria-label="`How many: ${LINKS[kind].title}`"
+                />
+              </td>
+              <th scope="row">{{ LINKS[kind].title }}</th>
+              <td>{{ signed(LINKS[kind].error) }}</td>
+              <td>{{ figure(LINKS[kind].play) }} mm</td>
+            </tr>
+          </tbody>
+        </table>
+        <p role="status">
+          <template v-if="!isChained">Nothing counted yet.</template>
+          <template v-else
+            ><b>{{ signed(slack.error) }}</b> over the chain; its joints give {{ figure(slack.play) }} mm:
+            {{ slack.isTakenUp ? 'that is taken up.' : 'that is not taken up, so something bends or a gap shows.' }}</template
+          >
+        </p>
+      </section>
+      <section aria-label="What you refuse">
+        <h2>What you refuse</h2>
+        <p class="faint">
+          The checks name these techniques under “Under strain”.
+          {{ isInModel ? 'Your choice holds for this model.' : 'Open a model to have its checks follow your choice.' }}
+        </p>
+        <ChoiceList v-model="name" label="School" :options="NAMES" />
+        <dl>
+          <div v-for="id in TECHNIQUE_IDS" :key="id">
+            <dt>
+              {{ TECHNIQUES[id].title }}
+              <ChoiceList
+                v-if="name === 'own'"
+                :model-value="school[id]"
+                label="is"
+                :options="VERDICTS"
+                @update:model-value="use({ ...school, [id]: $event as Verdict })"
+              />
+              <span v-else class="faint">{{ VERDICTS.find((verdict) => verdict.value === school[id])!.label }}</span>
+            </dt>
+            <dd>{{ TECHNIQUES[id].reason }}</dd>
+          </div>
+        </dl>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  overflow: auto;
+  min-height: 0;
+  padding: 18px 28px 60px;
+}
+.rooms {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  gap: 36px 48px;
+  margin-top: 14px;
+  max-width: 1500px;
+}
+.row {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  margin: 8px 0;
+}
+input {
+  font: inherit;
+  min-height: 44px;
+  width: 100px;
+  border: 1px solid #6d7176;
+  border-radius: 3px;
+  padding: 0 8px;
+  background: var(--sheet);
+}
+table {
+  border-collapse: collapse;
+}
+th,
+td {
+  text-align: left;
+  font-weight: 400;
+  padding: 3px 16px 3px 0;
+  border-bottom: 1px solid var(--rule);
+}
+thead th {
+  color: var(--faint);
+}
+.figure {
+  text-align: right;
+  min-width: 90px;
+}
+.whole .figure,
+.whole th {
+  font-weight: 700;
+}
+dl > div {
+  border-bottom: 1px solid var(--rule);
+  padding: 8px 0;
+}
+dt {
+  font-weight: 600;
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+}
+dt span {
+  font-weight: 400;
+}
+dd {
+  margin: 2px 0 0;
+  color: var(--faint);
+}
+@media (max-width: 1000px) {
+  .rooms {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,201 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { fillGap, FILLERS, fromU, gapsBetween, LENGTH_UNITS, toMm, toU, WIDEST, type Filler, type LengthUnit, type Stack } from '@core/fit'
+import { catalogueOf, isLoose, partPose, partsOf, shapeOfPart, type Part } from '@core/model'
+import { posedBox, unite, type Box } from '@core/space'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+import { useOpenModel } from '../stores/open-model'
+
+/** A gap, told in any unit or measured between two parts of the model, and the stacks that fill it. */
+const open = useOpenModel()
+const value = ref(2)
+const unit = ref<string>('studs')
+const allowed = ref<Filler[]>(['brick', 'plate', 'stud', 'bracket wall'])
+const section = ref('')
+const first = ref('')
+const second = ref('')
+
+const FILLER_WORDS: Readonly<Record<Filler, readonly [string, string]>> = {
+  brick: ['brick upright', 'bricks upright'],
+  plate: ['plate', 'plates'],
+  stud: ['stud across', 'studs across'],
+  'half stud': ['half stud (a jumper)', 'half studs'],
+  'bracket wall': ['bracket wall', 'bracket walls'],
+}
+const fillers = Object.keys(FILLERS) as Filler[]
+const gap = computed(() => (Number.isFinite(value.value) ? toU(value.value, unit.value as LengthUnit) : 0))
+const stacks = computed(() => fillGap(gap.value, allowed.value, 10))
+const isTooWide = computed(() => gap.value > WIDEST)
+
+const sections = computed(() => (open.model?.sections ?? []).map(({ id, name }) => ({ value: id, label: name })))
+const parts = computed(() => {
+  const found = open.model?.sections.find(({ id }) => id === section.value)
+  return found ? partsOf(found).filter((part) => !isLoose(part)) : []
+})
+watch(sections, (all) => (section.value = all.some(({ value: id }) => id === section.value) ? section.value : (all[0]?.value ?? '')), {
+  immediate: true,
+})
+const partOptions = computed(() => [{ value: '', label: 'choose a part' }, ...parts.value.map(({ id }) => ({ value: id, label: id }))])
+
+function boxOf(part: Part): Box {
+  const shape = shapeOfPart(part, catalogueOf(open.model!).shapes)
+  const pose = partPose(part, shape)
+  return shape.bodies.map((body) => posedBox(pose, body)).reduce(unite)
+}
+const measured = computed(() => {
+  const [a, b] = [first.value, second.value].map((id) => parts.value.find((part) => part.id === id))
+  return a && b && a !== b ? gapsBetween(boxOf(a), boxOf(b)) : undefined
+})
+
+function take(u: number): void {
+  unit.value = u % 10 === 0 ? 'studs' : u % 4 === 0 ? 'plates' : 'mm'
+  value.value = Number(fromU(u, unit.value as LengthUnit).toFixed(3))
+}
+
+const inWords = ({ counts }: Stack): string =>
+  fillers
+    .filter((filler) => counts[filler] > 0)
+    .map((filler) => `${counts[filler]} ${FILLER_WORDS[filler][counts[filler] === 1 ? 0 : 1]}`)
+    .join(' + ')
+const layers = ({ counts }: Stack): { filler: Filler; share: number }[] =>
+  fillers.flatMap((filler) => Array.from({ length: counts[filler] }, () => ({ filler, share: FILLERS[filler] })))
+const mm = (u: number): string =>
+  `${toMm(Math.abs(u))
+    .toFixed(2)
+    .replace(/\.?0+$/, '')} mm`
+const verdict = ({ rest }: Stack): string =>
+  Math.abs(rest) < 1e-9
+    ? 'fills it exactly'
+    : rest > 0
+      ? `leaves ${mm(rest)} open at its far end`
+      : `stands out by ${mm(rest)} at its far end`
+</script>
+
+<template>
+  <section aria-label="Fill a gap">
+    <h2>Fill a gap</h2>
+    <div class="row">
+      <label>A gap of <input v-model.number="value" type="number" min="0" step="any" /></label>
+      <ChoiceList v-model="unit" label="in" :options="LENGTH_UNITS.map((each) => ({ value: each, label: each }))" />
+      <span class="faint">{{ mm(gap) }}, {{ Number(gap.toFixed(3)) }} u</span>
+    </div>
+    <div v-if="sections.length > 0" class="row">
+      <ChoiceList v-model="section" label="Or between two parts of" :options="sections" />
+      <ChoiceList v-model="first" label="from" :options="partOptions" />
+      <ChoiceList v-model="second" label="to" :options="partOptions" />
+      <template v-if="measured">
+        <ActionButton v-for="found in measured" :key="found.axis" @click="take(found.u)"
+          >{{ mm(found.u) }} along {{ found.axis }}</ActionButton
+        >
+        <span v-if="measured.length === 0">They touch or overlap on every axis.</span>
+      </template>
+    </div>
+    <fieldset>
+      <legend>With</legend>
+      <label v-for="filler in fillers" :key="filler" class="tick"
+        ><input v-model="allowed" type="checkbox" :value="filler" /> {{ FILLER_WORDS[filler][1] }}</label
+      >
+    </fieldset>
+    <p v-if="isTooWide">Wider than 160 studs: cut it into several gaps.</p>
+    <p v-else-if="stacks.length === 0">Nothing that is allowed fits in.</p>
+    <ol v-else class="stacks">
+      <li v-for="(stack, i) in stacks" :key="i">
+        <span class="bar" aria-hidden="true"
+          ><span
+            v-for="(layer, k) in layers(stack)"
+            :key="k"
+            :class="layer.filler.replace(' ', '-')"
+            :style="{ flexGrow: layer.share }" /><span v-if="stack.rest > 0" class="rest" :style="{ flexGrow: stack.rest }"
+        /></span>
+        <span
+          ><b>{{ inWords(stack) }}</b> {{ verdict(stack) }}</span
+        >
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  margin: 8px 0;
+}
+label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+input[type='number'] {
+  font: inherit;
+  width: 110px;
+  min-height: 44px;
+  border: 1px solid #6d7176;
+  border-radius: 3px;
+  padding: 0 8px;
+  background: var(--sheet);
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+}
+legend {
+  float: left;
+  padding: 10px 18px 0 0;
+}
+.tick {
+  min-height: 44px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--accent);
+}
+.stacks {
+  padding: 0;
+  margin: 10px 0 0;
+  list-style: none;
+}
+.stacks li {
+  display: grid;
+  grid-template-columns: minmax(120px, 260px) 1fr;
+  gap: 16px;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.bar {
+  display: flex;
+  height: 22px;
+  border-right: 2px solid var(--ink);
+  border-left: 2px solid var(--ink);
+}
+.bar span {
+  flex-basis: 0;
+  border-right: 1px solid var(--ink);
+  background: var(--sheet);
+}
+.bar .brick {
+  background: #b9cfcf;
+}
+.bar .stud {
+  background: radial-gradient(circle at center, #8fb0b0 40%, #dfe9e8 42%);
+}
+.bar .bracket-wall {
+  background: var(--ink);
+}
+.bar .half-stud {
+  background: repeating-linear-gradient(135deg, #dfe9e8 0 4px, #8fb0b0 4px 6px);
+}
+.bar .rest {
+  background: none;
+  border: 1px dashed var(--error);
+}
+</style>
