@@ -1,4 +1,4 @@
-import { HOLD_WORDS, massOf } from '../catalogue'
+import { HOLD, HOLD_WORDS, massOf } from '../catalogue'
 import { findBridges } from '../joints'
 import type { BuiltSection, Finding } from '../plan'
 import type { Scene } from '../scene'
@@ -98,7 +98,9 @@ function rest(scene: Scene, beyond: readonly number[]): number[] {
 }
 
 function isWeak(built: BuiltSection, group: WeakGroup, { studs, heavy, far }: Bounds, masses: Float64Array): boolean {
-  if (built.joints.list[group.joint]!.studs > studs) return false
+  const joint = built.joints.list[group.joint]!
+  // Posts, as in a figure's waist, are made to hold alone.
+  if (joint.studs > studs || joint.hold === HOLD.post) return false
   if (group.mass >= heavy) return true
   const { held } = built.joints
   const at = held.start[group.joint]! * 3

@@ -36,7 +36,7 @@ function onKey(event: KeyboardEvent): void {
   event.preventDefault()
 }
 function beforeLeaving(event: BeforeUnloadEvent): void {
-  if (open.save.kind !== 'saved') event.preventDefault()
+  if (open.save.kind !== 'saved' || open.waiting > 0) event.preventDefault()
 }
 onMounted(() => {
   window.addEventListener('keydown', onKey)

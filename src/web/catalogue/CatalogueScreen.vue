@@ -13,6 +13,7 @@ import { usePaintSource } from '../shared/painter-key'
 import { useOpenModel } from '../stores/open-model'
 import { useOwnNames } from '../stores/own-names'
 import OwnShapeForm from './OwnShapeForm.vue'
+import QuickLineForm from './QuickLineForm.vue'
 import ShapeSheet from './ShapeSheet.vue'
 
 const source = usePaintSource()
@@ -176,6 +177,7 @@ async function bringNames(files: FileList | null): Promise<void> {
           @change="bringNames(($event.target as HTMLInputElement).files)"
         />
       </p>
+      <QuickLineForm v-if="isInModel" />
       <p v-if="names.problem" role="alert">{{ names.problem }}</p>
     </div>
     <OwnShapeForm v-if="isMaking && isInModel" @close="isMaking = false" />

@@ -2,8 +2,8 @@
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { layRail, makePages, walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
-import type { PieceCount } from '@core/count'
-import { sectionById, type ModelDocument } from '@core/model'
+import { pieceKey, type PieceCount } from '@core/count'
+import { sectionById, type ModelDocument, type Part } from '@core/model'
 import {
   mergeWithNext,
   moveStep,
@@ -91,27 +91,29 @@ function goToFinding(finding: Finding): void {
 }
 
 type Change = (model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number) => ModelDocument
-async function edit(label: string, change: Change): Promise<boolean> {
+async function edit(label: string, change: Change, make = open.tryEdit): Promise<boolean> {
   const at = step.value
   const id = section.value.id
-  const refusal = await open.tryEdit(`${label} ${page.value?.label ?? ''}`, (model) => change(model, open.report!.sections, id, at))
+  const refusal = await make(`${label} ${page.value?.label ?? ''}`, (model) => change(model, open.report!.sections, id, at))
   if (!refusal) return true
   const { reason, anyway } = refusal
   notify(reason, { isError: true, ...(anyway ? { act: { label: 'Do it all the same', run: anyway } } : {}) })
   return false
 }
 
+const isOf = (part: Part | undefined, piece: PieceCount): boolean => part !== undefined && pieceKey(part) === pieceKey(piece)
+
 /** Moves the last part of a piece, so that what is left keeps its order. */
 function move(piece: PieceCount, way: -1 | 1): void {
   const own = new Map((sectionById(open.model!, section.value.id).parts ?? []).map((part) => [part.id, part]))
   const ids = section.value.steps[step.value]!.moves.flatMap((m) => ('parts' in m ? m.parts : []))
-  const like = ids.filter((id) => own.get(id)?.shape === piece.shape && own.get(id)?.colour === piece.colour)
+  const like = ids.filter((id) => isOf(own.get(id), piece))
   const id = way === 1 ? like[like.length - 1] : like[0]
   if (id === undefined) return
   void edit('move a part of', (model, plans, sectionId, at) => moveToNeighbour(model, plans, sectionId, at, id, way))
 }
 const setText = (key: StepText, text: string): void =>
-  void edit(`${key} of`, (model, plans, id, at) => setStepText(model, plans, id, at, key, text))
+  void edit(`${key} of`, (model, plans, id, at) => setStepText(model, plans, id, at, key, text), open.editInTurn)
 const split = (): void => void edit('split', splitStep)
 const merge = (): void => void edit('merge', mergeWithNext)
 const planAgain = (): void => void edit('plan again from', (model, _plans, id) => planAround(model, id))

@@ -36,6 +36,14 @@ watch(() => [source.value?.version, props.shape, props.colour, props.view, props
     :width="width * FINER"
     :height="height * FINER"
     :style="{ width: `${width}px`, height: `${height}px` }"
+    class="piece"
     aria-hidden="true"
   />
 </template>
+
+<style scoped>
+/* The paper shows through: pieces are painted on white. */
+.piece {
+  mix-blend-mode: multiply;
+}
+</style>

@@ -39,6 +39,9 @@ export const useOpenModel = defineStore('open-model', () => {
   const source = shallowRef<PaintSource | null>(null)
   const settings = ref<PlanSettings>(USUAL_SETTINGS)
 
+  /** Edits that are not made yet, since one after another is tried. */
+  const waiting = ref(0)
+
   let planner: PlannerClient | undefined
   let painter: PainterClient | undefined
   let revision = 0
@@ -182,7 +185,19 @@ export const useOpenModel = defineStore('open-model', () => {
    */
   function tryEdit(label: string, change: Change): Promise<Refusal | undefined> {
     // One after another, so that none is lost when keys come faster than plans.
-    const made = editing.then(() => tryNow(label, change))
+    return inTurn(() => tryNow(label, change))
+  }
+
+  /** An edit that no plan can refuse, such as a note: made at once, or as soon as those before it are. */
+  const editInTurn = (label: string, change: Change): Promise<Refusal | undefined> =>
+    inTurn(() => {
+      const reason = edit(label, change)
+      return Promise.resolve(reason === undefined ? undefined : { reason })
+    })
+
+  function inTurn<Made>(make: () => Promise<Made>): Promise<Made> {
+    waiting.value++
+    const made = editing.then(make).finally(() => waiting.value--)
     editing = made.catch(() => undefined)
     return made
   }
@@ -256,6 +271,8 @@ export const useOpenModel = defineStore('open-model', () => {
     persist,
     edit,
     tryEdit,
+    editInTurn,
+    waiting,
     undo,
     redo,
     downloadFile,

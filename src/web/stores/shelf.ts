@@ -1,4 +1,6 @@
 import birdTableUrl from '../../../demo/models/bird-table.rail.json?url'
+import ferrymanUrl from '../../../demo/models/ferryman.rail.json?url'
+import windPumpUrl from '../../../demo/models/wind-pump.rail.json?url'
 import ferryHouseUrl from '../../../demo/models/ferry-house.rail.json?url'
 import granaryUrl from '../../../demo/models/granary.rail.json?url'
 import { defineStore } from 'pinia'
@@ -12,7 +14,7 @@ import { factsOf } from '../storage/facts'
 import { library, USUAL_SETTINGS, type StoredModel } from '../storage/library'
 
 /** The first shown stands first on the shelf. */
-const DEMOS = [birdTableUrl, ferryHouseUrl, granaryUrl]
+const DEMOS = [birdTableUrl, ferryHouseUrl, granaryUrl, ferrymanUrl, windPumpUrl]
 const PICTURE = { width: 480, height: 360 }
 
 /** The shelf: what stands on it, and the quiet work of planning and picturing what has just come in. */

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { readQuickLine } from '@core/names'
+import type { Part } from '@core/model'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+import { notify } from '../shared/notices'
+import TrayList from '../shared/TrayList.vue'
+import { useOpenModel } from '../stores/open-model'
+
+/** Pieces typed in one line; they become loose parts of a section: counted, without a place. */
+const open = useOpenModel()
+const line = ref('')
+const section = ref('')
+const problem = ref('')
+const sections = computed(() => (open.model?.sections ?? []).map(({ id, name }) => ({ value: id, label: name })))
+watch(
+  sections,
+  (all) => {
+    if (!all.some(({ value }) => value === section.value)) section.value = open.model?.root ?? all[0]?.value ?? ''
+  },
+  { immediate: true },
+)
+const read = computed(() => (open.source ? readQuickLine(line.value, open.source.catalogue) : { pieces: [], unclear: [] }))
+
+function add(): void {
+  const { pieces } = read.value
+  const count = pieces.reduce((sum, piece) => sum + piece.count, 0)
+  const refused = open.edit(`Add ${count} loose ${count === 1 ? 'piece' : 'pieces'}`, (model) => ({
+    ...model,
+    sections: model.sections.map((each) => {
+      if (each.id !== section.value) return each
+      const taken = new Set([...(each.parts ?? []), ...(each.copies ?? [])].map(({ id }) => id))
+      const parts: Part[] = [...(each.parts ?? [])]
+      for (const piece of pieces) {
+        let number = 1
+        while (taken.has(`loose-${number}`)) number++
+        taken.add(`loose-${number}`)
+        parts.push({ id: `loose-${number}`, shape: piece.shape, colour: piece.colour, count: piece.count })
+      }
+      return { ...each, parts }
+    }),
+  }))
+  problem.value = refused ?? ''
+  if (refused) return
+  notify(`${count} loose ${count === 1 ? 'piece' : 'pieces'} added.`, { act: { label: 'Undo', run: () => open.undo() } })
+  line.value = ''
+}
+</script>
+
+<template>
+  <form class="quick" aria-label="Quick line" @submit.prevent="add" @keydown.stop>
+    <label class="line"
+      >Quick line <input v-model="line" type="text" placeholder="4 plate 1x2 sand, 2 black tile 2x2" autocomplete="off" spellcheck="false"
+    /></label>
+    <ChoiceList v-model="section" label="as loose pieces of" :options="sections" />
+    <ActionButton submit :disabled="read.pieces.length === 0">Add</ActionButton>
+    <div v-if="line.trim() !== ''" class="read" role="status">
+      <TrayList v-if="read.pieces.length > 0" :pieces="read.pieces" label="What was understood" />
+      <p v-for="(each, i) in read.unclear" :key="i">
+        “{{ each.text }}” was not understood<template v-if="each.nearest.length > 0">; near it stand {{ each.nearest.join(', ') }}</template
+        >.
+      </p>
+    </div>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+  </form>
+</template>
+
+<style scoped>
+.quick {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+}
+.line {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex: 1;
+  min-width: 320px;
+}
+input {
+  font: inherit;
+  flex: 1;
+  min-height: 44px;
+  border: 1px solid #6d7176;
+  border-radius: 3px;
+  padding: 0 8px;
+  background: var(--sheet);
+  color: inherit;
+}
+.read {
+  flex-basis: 100%;
+  max-width: 520px;
+}
+.read p {
+  margin: 4px 0;
+}
+</style>
