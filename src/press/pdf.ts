@@ -13,7 +13,7 @@ import {
 } from 'pdf-lib'
 import type { CoverPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
-import { pieceExtras, total, type PieceCount } from '@core/count'
+import { lettersOf, pieceExtras, pieceKey, total, type PieceCount } from '@core/count'
 import { Fault } from '@core/fault'
 import { deflateRows, rgbOf, type RgbImage } from '@core/picture'
 import { breakLines, fit, paragraphs } from './text'
@@ -239,7 +239,7 @@ class Press {
   }
 
   /** Pieces in two columns; goes on to new pages where it must. @returns how far down it came */
-  private async table(pieces: readonly PieceCount[], top: number): Promise<number> {
+  private async table(pieces: readonly PieceCount[], top: number, letters: ReadonlyMap<string, string> = new Map()): Promise<number> {
     const column = (this.width - 2 * MARGIN - 20) / 2
     let rest = [...pieces]
     let y = top
@@ -249,7 +249,7 @@ class Press {
       const inFirst = Math.min(rows, Math.ceil(here.length / 2))
       for (const [i, piece] of here.entries()) {
         const x = MARGIN + (i < inFirst ? 0 : column + 20)
-        await this.pieceLine(piece, x, y - (i < inFirst ? i : i - inFirst) * LINE, column)
+        await this.pieceLine(piece, x, y - (i < inFirst ? i : i - inFirst) * LINE, column, letters.get(pieceKey(piece)))
       }
       rest = rest.slice(here.length)
       if (rest.length === 0) return y - inFirst * LINE
@@ -259,7 +259,7 @@ class Press {
   }
 
   /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
-  private async pieceLine(piece: PieceCount, x: number, y: number, width: number): Promise<void> {
+  private async pieceLine(piece: PieceCount, x: number, y: number, width: number, letter = ''): Promise<void> {
     const { shapes, colours } = this.input.catalogue
     const count = String(piece.count)
     this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
@@ -270,7 +270,7 @@ class Press {
     this.place(await picture, x + 28, y - 7, PIECE.width, PIECE.height)
     const at = x + 34 + PIECE.width
     const extras = pieceExtras(piece)
-    const title = `${shapes.get(piece.shape)?.title ?? piece.shape}${extras === '' ? '' : `, ${extras}`}`
+    const title = `${letter === '' ? '' : `(${letter}) `}${shapes.get(piece.shape)?.title ?? piece.shape}${extras === '' ? '' : `, ${extras}`}`
     this.text(fit(title, this.regular, 9, width - (at - x)), at, y + 4, { size: 9 })
     const colour = colours.get(piece.colour)
     const [red, green, blue] = rgbOf(colour?.hex ?? '#ffffff')
@@ -304,8 +304,9 @@ class Press {
     await this.picture(page.picture, false, MARGIN, bottom, pictureWidth)
     const x = this.width - MARGIN - trayWidth
     let y = top - 44 - this.joins(page, x, top - 44, trayWidth)
+    const letters = lettersOf(page.callout, this.input.catalogue.colours)
     for (const piece of page.callout) {
-      await this.pieceLine(piece, x, y, trayWidth)
+      await this.pieceLine(piece, x, y, trayWidth, letters.get(pieceKey(piece)))
       y -= LINE
     }
     this.stepWords(page, x, y, trayWidth)
@@ -323,7 +324,7 @@ class Press {
     await this.picture(page.picture, false, MARGIN, y, pictureWidth)
     y -= 22
     y -= this.joins(page, MARGIN, y, inner)
-    if (page.callout.length > 0) y = (await this.table(page.callout, y)) - 8
+    if (page.callout.length > 0) y = (await this.table(page.callout, y, lettersOf(page.callout, this.input.catalogue.colours))) - 8
     for (const piece of paragraphs(`${page.note}\n${page.caution === '' ? '' : `Take care: ${page.caution}`}`)) {
       if (y < 90) {
         this.newPage()

@@ -39,7 +39,9 @@ const workKey = (work: readonly PieceWork[] = []): string => work.map(({ kind, n
 
 /** The same text for pieces that a builder cannot tell apart. */
 export const pieceKey = ({ shape, colour, length, work }: Omit<PieceCount, 'count'>): string =>
-  length === undefined && (work === undefined || work.length === 0) ? `${shape}\n${colour}` : `${shape}\n${colour}\n${length ?? ''}\n${workKey(work)}`
+  length === undefined && (work === undefined || work.length === 0)
+    ? `${shape}\n${colour}`
+    : `${shape}\n${colour}\n${length ?? ''}\n${workKey(work)}`
 
 /** "plate-1x10" stands after "plate-1x2": runs of digits compare as numbers. Not by locale: the order must be the same everywhere. */
 function compare(a: string, b: string): number {

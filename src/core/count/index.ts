@@ -1,3 +1,4 @@
 /** Count: pieces, colours and trays, all by one counting function. */
 export * from './count'
 export * from './piece-words'
+export * from './letters'

@@ -2,7 +2,7 @@ import { findJoints, placesOf } from '../joints'
 import { copiesOf, sectionById, type Flattener, type ModelDocument, type PlacedPart } from '../model'
 import type { Move, SectionPlan } from '../plan'
 import { buildScene, partHull, type NodeSpec } from '../scene'
-import { boxAt, NO_TURN, turnFromText, unite, type Box, type Turn, type Vec } from '../space'
+import { boxAt, directionFromText, DIRECTION_VECTORS, NO_TURN, turnFromText, unite, type Box, type Turn, type Vec } from '../space'
 
 /** A section as the painter sees it: placed parts in building order, and which of them each step brings. */
 export interface DrawnSection {
@@ -15,6 +15,8 @@ export interface DrawnSection {
   readonly ranges: readonly (readonly [number, number])[]
   /** Node indices [from, to) of each step. */
   readonly nodeRanges: readonly (readonly [number, number])[]
+  /** Where each thing travels to when it comes in, a unit vector. */
+  readonly nodeTravels: readonly Vec[]
   /** How the work lies in each step. */
   readonly lies: readonly Turn[]
   /** Where the new parts of each step take hold of what was there before, u. */
@@ -41,6 +43,7 @@ export function drawnSection(
   const specs: NodeSpec[] = []
   const ranges: [number, number][] = []
   const nodeRanges: [number, number][] = []
+  const nodeTravels: Vec[] = []
   const lies: Turn[] = []
   let lie = NO_TURN
   let parts = 0
@@ -52,6 +55,7 @@ export function drawnSection(
     for (const move of step.moves) {
       for (const spec of lookup.nodes(move)) {
         specs.push(spec)
+        nodeTravels.push(typeof move.direction === 'string' ? DIRECTION_VECTORS[directionFromText(move.direction)!]! : move.direction)
         parts += spec.parts.length
       }
     }
@@ -68,6 +72,7 @@ export function drawnSection(
     nodeIds: specs.map((spec) => spec.id),
     ranges,
     nodeRanges,
+    nodeTravels,
     lies,
     // A look at what shows does not ask for them, so they are found when a picture does.
     get holds() {

@@ -1,9 +1,11 @@
 import type { Catalogue } from '../catalogue'
+import { lettersOf, pieceKey, trayOf } from '../count'
 import type { PlacedPart } from '../model'
 import { add, middle, NO_TURN, PLATE_HEIGHT, scale, sizeOf, TURNS, unite, type Box, type Turn, type Vec } from '../space'
 import { partHull } from '../scene'
 import { drawArrow } from './arrow'
 import type { DrawnSection } from './drawn-section'
+import { drawLetter } from './glyphs'
 import { Inker, type RgbImage } from './ink'
 import { Layers, uniteWindows, type Window } from './layers'
 import { lookOf, WHITE, type PartLook } from './paint'
@@ -22,6 +24,10 @@ const PALE = 0.68
 /** Length of an arrow, px, and its gap to the thing, u. */
 const ARROW = 90
 const ARROW_GAP = 3
+/** More would be a thicket. */
+const MOST_ARROWS = 3
+/** Px for one dot of a letter. */
+const LETTER_DOT = 1.5
 
 /** Height of a plate, in dots of the layers, below which lines are thin. */
 const LOW_PLATE = 11
@@ -44,12 +50,14 @@ export class RailPainter {
   /** By view and how the work lies. */
   private readonly views = new Map<number, ViewState>()
   private readonly looks: PartLook[]
+  private readonly colours: Catalogue['colours']
 
   constructor(
     private readonly section: DrawnSection,
     catalogue: Catalogue,
     private readonly size: PictureSize,
   ) {
+    this.colours = catalogue.colours
     const byColour = new Map<string, PartLook>()
     this.looks = section.parts.map(({ colour }) => {
       let look = byColour.get(colour)
@@ -71,7 +79,44 @@ export class RailPainter {
       const holds = this.section.holds[step]!.map((place) => project(state.camera, place))
       drawRings(image, holds, FINER, state.camera.scale / FINER)
     }
+    this.drawWays(image, state.camera, step)
+    this.drawLetters(image, state, step)
     return image
+  }
+
+  /** Arrows for what does not simply come from above, and for every jump: what travels alike has one together. */
+  private drawWays(image: RgbImage, camera: Camera, step: number): void {
+    const { section } = this
+    const [first, last] = section.nodeRanges[step]!
+    const [from, to] = section.ranges[step]!
+    const boxes = new Map<string, { box: Box; travel: Vec }>()
+    for (let part = from; part < to; part++) {
+      const node = section.partNode[part]!
+      const travel = section.nodeTravels[node]!
+      const isJump = section.parts[part]!.path.includes('/')
+      if (node < first || node >= last || (travel[2] === -1 && !isJump) || from === 0) continue
+      const key = `${travel.join()} ${isJump ? node : ''}`
+      const box = partHull(section.parts[part]!)
+      const known = boxes.get(key)
+      boxes.set(key, { box: known ? unite(known.box, box) : box, travel })
+    }
+    for (const { box, travel } of [...boxes.values()].slice(0, MOST_ARROWS)) this.drawWayIn(image, camera, box, travel)
+  }
+
+  /** A letter on each new part whose colour is hard to tell from another of this step. */
+  private drawLetters(image: RgbImage, { layers, windows }: ViewState, step: number): void {
+    const [from, to] = this.section.ranges[step]!
+    const own = this.section.parts.slice(from, to).filter(({ path }) => !path.includes('/'))
+    if (own.length < 2) return
+    const letters = lettersOf(trayOf(own.map(({ part }) => part)), this.colours)
+    if (letters.size === 0) return
+    const middles = visibleMiddles(layers, windows[step]!, from, to)
+    for (let part = from; part < to; part++) {
+      const placed = this.section.parts[part]!
+      const letter = placed.path.includes('/') ? undefined : letters.get(pieceKey(placed.part))
+      const at = middles.get(part)
+      if (letter && at) drawLetter(image, letter, at[0] / FINER, at[1] / FINER, LETTER_DOT)
+    }
   }
 
   /**
@@ -142,6 +187,31 @@ export class RailPainter {
     const layers = new Layers(full)
     return { camera, layers, inker: new Inker(layers, FINER, WHITE), drawn: 0, windows: [], inked: -1, cutter: new StencilCutter(camera) }
   }
+}
+
+/** Of each part in [from, to), a dot of it that shows, near the middle of all that do. */
+function visibleMiddles({ part, size }: Layers, window: Window, from: number, to: number): Map<number, readonly [number, number]> {
+  const sums = new Map<number, [count: number, x: number, y: number]>()
+  const each = (visit: (shown: number, x: number, y: number) => void): void => {
+    for (let y = window.top; y <= window.bottom; y++) {
+      for (let x = window.left; x <= window.right; x++) {
+        const shown = part[y * size.width + x]!
+        if (shown >= from && shown < to) visit(shown, x, y)
+      }
+    }
+  }
+  each((shown, x, y) => {
+    const sum = sums.get(shown) ?? [0, 0, 0]
+    sums.set(shown, [sum[0] + 1, sum[1] + x, sum[2] + y])
+  })
+  const nearest = new Map<number, readonly [number, number, number]>()
+  each((shown, x, y) => {
+    const [count, sumX, sumY] = sums.get(shown)!
+    const far = (x - sumX / count) ** 2 + (y - sumY / count) ** 2
+    const known = nearest.get(shown)
+    if (!known || far < known[2]) nearest.set(shown, [x, y, far])
+  })
+  return new Map([...nearest].map(([shown, [x, y]]) => [shown, [x, y] as const]))
 }
 
 const allOf = ({ size }: Layers): Window => ({ left: 0, right: size.width - 1, top: 0, bottom: size.height - 1 })

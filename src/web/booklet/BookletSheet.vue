@@ -50,7 +50,7 @@ const title = computed(() => {
           }}{{ join.mirrored ? ', mirrored' : '' }}</b
         >
       </p>
-      <TrayList :pieces="step.callout" :label="`Pieces of step ${step.label}`" />
+      <TrayList lettered :pieces="step.callout" :label="`Pieces of step ${step.label}`" />
       <p v-if="step.note">{{ step.note }}</p>
       <p v-if="step.caution">△ Take care: {{ step.caution }}</p>
     </template>

@@ -154,7 +154,7 @@ watch(drawnForPrint, async (drawn) => {
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
         Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
       </p>
-      <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" :pieces="p.callout" label="Pieces" />
+      <TrayList lettered v-if="p.kind === 'step' || p.kind === 'jump'" :pieces="p.callout" label="Pieces" />
       <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
     </section>
   </div>

@@ -7,7 +7,7 @@ const emit = defineEmits<{ tick: [shape: string, colour: string, isOn: boolean] 
 </script>
 
 <template>
-  <TrayList :pieces="pieces" label="Pieces for this step">
+  <TrayList lettered :pieces="pieces" label="Pieces for this step">
     <template #default="{ piece, title }">
       <label class="tick">
         <span class="sr-only">Found: {{ piece.count }} of {{ title }}</span>

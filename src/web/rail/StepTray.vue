@@ -38,7 +38,7 @@ const isLast = computed(() => props.page.number === props.page.of)
     <p v-for="join in page.joins" :key="`${join.label} ${join.mirrored}`" class="join">
       Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
     </p>
-    <TrayList :pieces="page.callout" label="Pieces of this step">
+    <TrayList lettered :pieces="page.callout" label="Pieces of this step">
       <template v-if="canEdit" #default="{ piece, title }">
         <button
           class="plain-button"

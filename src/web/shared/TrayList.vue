@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { pieceExtras, pieceKey, type PieceCount } from '@core/count'
+import { lettersOf, pieceExtras, pieceKey, type PieceCount } from '@core/count'
 import { useBeside } from './own-names-key'
 import PiecePicture from './PiecePicture.vue'
 import { usePaintSource } from './painter-key'
 
-const props = defineProps<{ pieces: readonly PieceCount[]; label: string }>()
+const props = defineProps<{ pieces: readonly PieceCount[]; label: string; lettered?: boolean }>()
 defineSlots<{ default?: (scope: { piece: PieceCount; title: string }) => unknown }>()
 
 const source = usePaintSource()
 const beside = useBeside()
+/** Of one step, colours that are hard to tell apart have the letters of its picture. */
+const letters = computed(() => (props.lettered && source.value ? lettersOf(props.pieces, source.value.catalogue.colours) : undefined))
 const lines = computed(() =>
   props.pieces.map((piece) => {
     const colour = source.value?.catalogue.colours.get(piece.colour)
@@ -18,6 +20,7 @@ const lines = computed(() =>
       piece,
       key: pieceKey(piece),
       extras: pieceExtras(piece),
+      letter: letters.value?.get(pieceKey(piece)) ?? '',
       own: beside('shape', piece.shape),
       title,
       colour: [colour?.name ?? piece.colour, beside('colour', piece.colour)].filter((text) => text !== '').join(', '),
@@ -34,7 +37,10 @@ const lines = computed(() =>
       <span class="count">{{ line.piece.count }}<span class="sr-only"> of </span></span>
       <PiecePicture :shape="line.piece.shape" :colour="line.piece.colour" />
       <span class="words">
-        <span class="title">{{ line.title }}</span>
+        <span class="title"
+          >{{ line.title
+          }}<span v-if="line.letter !== ''" class="letter"><span class="sr-only">, in the picture </span>{{ line.letter }}</span></span
+        >
         <span v-if="line.own !== ''" class="own">{{ line.own }}</span>
         <span v-if="line.extras !== ''" class="extras">{{ line.extras }}</span>
         <span class="colour"
@@ -77,6 +83,19 @@ li {
 }
 .title {
   overflow-wrap: anywhere;
+}
+.letter {
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  margin-left: 8px;
+  width: 1.5em;
+  height: 1.5em;
+  border: 1.5px solid var(--ink);
+  border-radius: 50%;
+  font-weight: 700;
+  font-size: 0.88rem;
+  background: var(--sheet);
 }
 .own {
   color: var(--faint);
