@@ -6,6 +6,7 @@ const ROOMS = [
   'names',
   'fit',
   'model',
+  'figure',
   'scene',
   'joints',
   'motion',

@@ -38,7 +38,7 @@ test('own names are given, saved as a table, brought in, and stand beside ours',
   await page.getByLabel('Your number').press('Tab')
   await expect(page.locator('[data-shape="brick-1x1"]')).toContainText('Small one (17)')
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save my names' }).click()])
-  expect(readFileSync((await file.path())!, 'utf8')).toContain('shape,brick-1x1,Small one,17')
+  expect(readFileSync((await file.path()), 'utf8')).toContain('shape,brick-1x1,Small one,17')
   const table = (text: string) => ({ name: 'names.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await page.getByLabel('Table of names to bring in').setInputFiles(table('kind,id,name,number\nshape,brick-9x9,x,1'))
   await expect(page.getByRole('alert')).toContainText('nothing has changed')

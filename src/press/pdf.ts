@@ -408,6 +408,20 @@ class Press {
       })
       this.text(known?.name ?? colour, x + 50, line, { size: 9.5 })
     })
+    if (page.alternatives.length > 0) this.alternatives(page.alternatives)
+  }
+
+  /** What may be taken instead, on pages of its own. */
+  private alternatives(lines: readonly string[]): void {
+    let y = 0
+    for (const line of lines) {
+      if (y < 70) {
+        this.newPage()
+        this.text('Instead, if you like', MARGIN, this.height - 64, { size: 22, font: this.bold })
+        y = this.height - 100
+      }
+      y -= this.paragraph(line, MARGIN, y, this.width - 2 * MARGIN, { size: 10.5 }) + 4
+    }
   }
 }
 

@@ -1,7 +1,8 @@
 import type { ColourCount, PieceCount } from '../count'
 import { mirrorTray, tally, total } from '../count'
 import type { Bundle } from '../formats'
-import { sectionById, type GivenStep } from '../model'
+import { alternativeLines } from '../figure'
+import { catalogueOf, sectionById, type GivenStep } from '../model'
 import type { Vec } from '../space'
 import type { Move, PlanStep, SectionPlan } from '../plan'
 import { cautionsOf } from './cautions'
@@ -88,6 +89,8 @@ export interface InventoryPage {
   readonly parts: number
   readonly pieces: readonly PieceCount[]
   readonly colours: readonly ColourCount[]
+  /** What builders may take instead, for the figures of the model: a line each. */
+  readonly alternatives: readonly string[]
 }
 
 export type Page = CoverPage | TrayPage | StepPage | InventoryPage
@@ -127,7 +130,8 @@ export function makePages(source: BookletSource): Page[] {
     pages.push(trayPage(source, section, i, letters.get(section.id)!))
     section.steps.forEach((step) => pages.push(stepPage(source, section, i, step, letters)))
   })
-  pages.push({ kind: 'inventory', parts: plan.parts, pieces: plan.inventory, colours: plan.colours })
+  const alternatives = alternativeLines(model.figures ?? [], catalogueOf(model))
+  pages.push({ kind: 'inventory', parts: plan.parts, pieces: plan.inventory, colours: plan.colours, alternatives })
   return pages
 }
 

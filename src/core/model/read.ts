@@ -107,6 +107,18 @@ function checkReferences(model: ModelDocument): void {
       wayOut: `Name one of: ${nearestIds(model.root, sections.keys()).join(', ')}.`,
     })
   }
+  refuseDoubles(model.figures ?? [], (i) => `figures[${i}].id`)
+  model.figures?.forEach(({ slots }, i) => {
+    for (const [slot, entry] of Object.entries(slots)) {
+      const place = `figures[${i}].slots.${slot}`
+      entry.options.forEach((option, k) => {
+        refuseUnknown('shape', option.shape, catalogue.shapes, `${place}.options[${k}].shape`)
+        refuseUnknown('colour', option.colour, catalogue.colours, `${place}.options[${k}].colour`)
+      })
+      if ((entry.chosen ?? 0) >= entry.options.length)
+        throw new Fault('out-of-range', 'The chosen option does not exist.', { place: `${place}.chosen` })
+    }
+  })
   model.sections.forEach((section, i) => checkSection(section, `sections[${i}]`, sections, catalogue))
 }
 

@@ -136,6 +136,26 @@ const ownShape = Joi.object({
   ),
 })
 
+const option = Joi.object({
+  shape: Joi.string().required(),
+  colour: Joi.string().required(),
+  closeness: Joi.number().integer().min(1).max(5),
+  note: notes,
+  donor: Joi.string().allow('').max(LIMITS.nameLength),
+  price: Joi.number().min(0),
+})
+const slot = Joi.object({ chosen: Joi.number().integer().min(0), options: Joi.array().items(option).min(1).max(50).required() })
+const angle = Joi.number().min(-360).max(360)
+const SLOTS = ['legs', 'torso', 'armLeft', 'armRight', 'handLeft', 'handRight', 'head', 'headwear', 'neck', 'back', 'heldLeft', 'heldRight']
+
+const figure = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  section: id.required(),
+  slots: Joi.object(Object.fromEntries(SLOTS.map((each) => [each, slot]))).required(),
+  pose: Joi.object({ head: angle, armLeft: angle, armRight: angle }),
+})
+
 /** The shape of a `.rail.json`; what refers to something else is checked in `read.ts`. */
 export const modelSchema = Joi.object({
   format: Joi.valid('jump-rail-model').required(),
@@ -148,4 +168,5 @@ export const modelSchema = Joi.object({
   palette: Joi.array().items(colour),
   shapes: Joi.array().items(ownShape),
   variants: Joi.array().items(Joi.any()),
+  figures: Joi.array().items(figure).max(200),
 })

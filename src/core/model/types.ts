@@ -13,6 +13,7 @@ export interface ModelDocument {
   readonly palette?: readonly Colour[]
   readonly shapes?: readonly OwnShape[]
   readonly variants?: readonly unknown[]
+  readonly figures?: readonly FigureRecipe[]
 }
 
 export interface Section {
@@ -64,6 +65,33 @@ export interface Copy {
   readonly mirror?: MirrorAxis
   readonly joint?: CopyJoint
 }
+
+/** One piece that may fill a slot of a figure. */
+export interface FigureOption {
+  readonly shape: string
+  readonly colour: string
+  /** How close it comes to what is meant: 1 (far) to 5 (the very piece). */
+  readonly closeness?: number
+  readonly note?: string
+  /** What it is taken from. */
+  readonly donor?: string
+  readonly price?: number
+}
+
+/** A figure by its slots; the sections it is made into stand in the model beside it. */
+export interface FigureRecipe {
+  readonly id: string
+  readonly name: string
+  /** The section it is made into. */
+  readonly section: string
+  /** By slot: which option is published, and all of them. */
+  readonly slots: { readonly [slot in FigureSlot]?: { readonly chosen?: number; readonly options: readonly FigureOption[] } }
+  /** Degrees. */
+  readonly pose?: { readonly head?: number; readonly armLeft?: number; readonly armRight?: number }
+}
+
+export type FigureSlot =
+  'legs' | 'torso' | 'armLeft' | 'armRight' | 'handLeft' | 'handRight' | 'head' | 'headwear' | 'neck' | 'back' | 'heldLeft' | 'heldRight'
 
 /** One end of a joint: the connector of a part, told by its kind and, where there are several, which of them (from 1). */
 export interface JointEnd {

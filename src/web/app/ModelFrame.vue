@@ -59,6 +59,7 @@ onUnmounted(() => {
           >Checks<span v-if="findingCount > 0" class="count">{{ findingCount }}<span class="sr-only"> findings</span></span></RouterLink
         >
         <RouterLink :to="{ name: 'booklet', params: { id } }">Booklet</RouterLink>
+        <RouterLink :to="{ name: 'figures', params: { id } }">Figures</RouterLink>
         <RouterLink :to="{ name: 'model-catalogue', params: { id } }">Catalogue</RouterLink>
         <RouterLink :to="{ name: 'model-fit', params: { id } }">Fit</RouterLink>
       </nav>

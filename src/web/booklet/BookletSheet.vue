@@ -57,6 +57,12 @@ const title = computed(() => {
     <template v-else-if="page.kind === 'inventory'">
       <p class="faint">{{ page.parts }} parts, {{ page.pieces.length }} different pieces</p>
       <TrayList :pieces="page.pieces" label="All pieces" />
+      <template v-if="page.alternatives.length > 0">
+        <h3>Instead, if you like</h3>
+        <ul>
+          <li v-for="line in page.alternatives" :key="line">{{ line }}</li>
+        </ul>
+      </template>
     </template>
     <p class="number faint">{{ number }}</p>
   </article>

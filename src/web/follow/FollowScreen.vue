@@ -154,7 +154,7 @@ watch(drawnForPrint, async (drawn) => {
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
         Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
       </p>
-      <TrayList lettered v-if="p.kind === 'step' || p.kind === 'jump'" :pieces="p.callout" label="Pieces" />
+      <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
       <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
     </section>
   </div>
@@ -267,6 +267,12 @@ watch(drawnForPrint, async (drawn) => {
           <template v-else-if="page.kind === 'inventory'">
             <p>{{ page.parts }} parts, {{ page.pieces.length }} different pieces. You have built all of it.</p>
             <TrayList :pieces="page.pieces" label="All pieces" />
+            <template v-if="page.alternatives.length > 0">
+              <h3>Instead, if you like</h3>
+              <ul>
+                <li v-for="line in page.alternatives" :key="line">{{ line }}</li>
+              </ul>
+            </template>
           </template>
         </div>
 

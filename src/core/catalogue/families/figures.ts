@@ -192,9 +192,11 @@ const head = (): Shape =>
     },
   })
 
+/** Its lower half stands off the legs. */
 const cape = (): Shape =>
   figure('figure-cape', 'Figure cape', {
     box: [24, 2, 32],
+    bodies: [block(0, 0, 10, 24, 2, 22), block(0, 1, 0, 24, 1, 10)],
     connectors: [{ kind: 'post', at: [12, 0, 26], facing: MINUS_Y }],
     outline: (builder) =>
       builder.extrude(
@@ -208,8 +210,8 @@ const cape = (): Shape =>
           [6, 32],
         ],
         1,
-        0.4,
-        1.6,
+        1,
+        1.9,
       ),
   })
 

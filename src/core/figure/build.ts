@@ -1,0 +1,149 @@
+import type { Catalogue, Connector, Shape } from '../catalogue'
+import { Fault } from '../fault'
+import type { Copy, FigureOption, FigureRecipe, ModelDocument, Part, Section } from '../model'
+import { add, DIRECTION_VECTORS, scale, subtract, type Vec } from '../space'
+import { HANGS, NEEDED, SLOT_WORDS, SLOTS, type Slot } from './recipe'
+
+/** The piece that the designer publishes for a slot; undefined where it is left empty. */
+export function chosenOption(recipe: FigureRecipe, slot: Slot): FigureOption | undefined {
+  const entry = recipe.slots[slot]
+  return entry?.options[entry.chosen ?? 0]
+}
+
+/** A part in place, before it is known in whose section. */
+interface Placed {
+  readonly part: Part
+  readonly shape: Shape
+  readonly at: Vec
+}
+
+/**
+ * The sections of a figure: one of its own, and one for each limb that moves, hung on the torso by its joint. Every part takes
+ * its place from the connector it hangs on.
+ *
+ * @throws Fault `empty-slot` where legs, torso or head are missing, `no-such-connector` where a piece cannot hang in its slot
+ */
+export function figureSections(recipe: FigureRecipe, catalogue: Catalogue): Section[] {
+  for (const slot of NEEDED) {
+    if (!chosenOption(recipe, slot)) throw new Fault('empty-slot', `A figure needs ${SLOT_WORDS[slot].toLowerCase()}.`, { place: slot })
+  }
+  const main: Part[] = []
+  const copies: Copy[] = []
+  const sections: Section[] = []
+  const placed = new Map<Slot, Placed>()
+  place('legs', [0, 0, 0])
+  hang('torso', main)
+  hang('back', main)
+  hangMoving('head', 'Head', ['headwear'], recipe.pose?.head)
+  hang('neck', main)
+  hangMoving('armLeft', 'Left arm', ['handLeft', 'heldLeft'], recipe.pose?.armLeft)
+  hangMoving('armRight', 'Right arm', ['handRight', 'heldRight'], recipe.pose?.armRight)
+  const whole: Section = { id: recipe.section, name: recipe.name, parts: main, ...(copies.length > 0 ? { copies } : {}) }
+  return [whole, ...sections]
+
+  function place(slot: Slot, at: Vec): void {
+    const made = partFor(slot, at)
+    if (made) main.push(made.part)
+  }
+
+  function partFor(slot: Slot, at: Vec, turn?: string): Placed | undefined {
+    const option = chosenOption(recipe, slot)
+    if (!option) return undefined
+    const shape = catalogue.shapes.get(option.shape)!
+    const part: Part = { id: idOf(slot), shape: option.shape, colour: option.colour, at, ...(turn === undefined ? {} : { turn }) }
+    const made = { part, shape, at }
+    placed.set(slot, made)
+    return made
+  }
+
+  /** Hangs a piece upright on the one below it, in the same section. */
+  function hang(slot: Slot, into: Part[]): void {
+    const option = chosenOption(recipe, slot)
+    const { on, kind, number, by } = HANGS[slot]!
+    const holder = placed.get(on)
+    if (!option || !holder) return
+    const shape = catalogue.shapes.get(option.shape)!
+    const seat = connector(holder.shape, kind, number, slot)
+    const mine = connector(shape, by, 1, slot)
+    const target = add(holder.at, seat.at)
+    const made = slot.startsWith('held') ? held(slot, shape, target, mine) : partFor(slot, subtract(target, mine.at))
+    if (made) into.push(made.part)
+  }
+
+  /** What a hand holds points forward, gripped a little way along its handle. */
+  function held(slot: Slot, shape: Shape, grip: Vec, bar: Connector): Placed | undefined {
+    const along = Math.min(GRIP, (bar.length ?? 0) - 2)
+    // Turned so that +x looks to −y: x' = y, y' = length − x.
+    const gripped = add(bar.at, scale(DIRECTION_VECTORS[bar.facing]!, Math.max(0, along)))
+    const there: Vec = [gripped[1], shape.box[0] - gripped[0], gripped[2]]
+    return partFor(slot, subtract(grip, there), '-y+x')
+  }
+
+  function hangMoving(slot: Slot, name: string, more: readonly Slot[], angle = 0): void {
+    const option = chosenOption(recipe, slot)
+    const { on, kind, number, by } = HANGS[slot]!
+    const holder = placed.get(on)
+    if (!option || !holder) return
+    connector(holder.shape, kind, number, slot)
+    connector(catalogue.shapes.get(option.shape)!, by, 1, slot)
+    const parts: Part[] = []
+    const made = partFor(slot, [0, 0, 0])
+    if (made) parts.push(made.part)
+    for (const each of more) hang(each, parts)
+    const id = `${recipe.section}-${idOf(slot)}`
+    sections.push({ id, name: `${recipe.name}, ${name.toLowerCase()}`, parts })
+    copies.push({
+      id,
+      section: id,
+      joint: {
+        on: { part: holder.part.id, kind, number },
+        by: { part: idOf(slot), kind: by },
+        ...(angle === 0 ? {} : { angles: [angle] }),
+      },
+    })
+  }
+}
+
+/** How far along its handle a hand holds a thing, u. */
+const GRIP = 8
+
+const idOf = (slot: Slot): string => slot.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)
+
+function connector(shape: Shape, kind: Connector['kind'], number: number, slot: Slot): Connector {
+  const found = shape.connectors.filter((each) => each.kind === kind)[number - 1]
+  if (found) return found
+  throw new Fault('no-such-connector', `“${shape.title}” cannot be used for ${SLOT_WORDS[slot].toLowerCase()}: it has no ${kind}.`, {
+    place: slot,
+    wayOut: 'Choose a piece made for it.',
+  })
+}
+
+/** The model with a figure in it, made or made anew; steps of its sections are planned again. Other sections stay as they are. */
+export function withFigure(model: ModelDocument, recipe: FigureRecipe, catalogue: Catalogue): ModelDocument {
+  const made = figureSections(recipe, catalogue)
+  const owns = (id: string): boolean => id === recipe.section || SLOTS.some((slot) => id === `${recipe.section}-${idOf(slot)}`)
+  const kept = model.sections.filter(({ id }) => !owns(id))
+  const figures = [...(model.figures ?? []).filter(({ id }) => id !== recipe.id), recipe]
+  return { ...model, sections: [...kept, ...made], figures }
+}
+
+/** Our own plain figure, to begin with. */
+export function plainFigure(id: string, name: string): FigureRecipe {
+  const one = (shape: string, colour: string) => ({ chosen: 0, options: [{ shape, colour }] })
+  return {
+    id,
+    name,
+    section: id,
+    slots: {
+      legs: one('figure-legs', 'navy'),
+      torso: one('figure-torso', 'teal'),
+      armLeft: one('figure-arm-left', 'teal'),
+      armRight: one('figure-arm-right', 'teal'),
+      handLeft: one('figure-hand', 'peach'),
+      handRight: one('figure-hand', 'peach'),
+      head: one('figure-head', 'peach'),
+      headwear: one('figure-hair-short', 'brown'),
+    },
+    pose: { armLeft: -20, armRight: 20 },
+  }
+}

@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest'
+import { BASE_CATALOGUE } from '../catalogue'
+import { reportModel } from '../checks'
+import { checkModel, type FigureOption, type FigureRecipe, type ModelDocument } from '../model'
+import { replay } from '../replay'
+import { plainFigure, withFigure, type Slot } from './index'
+
+const EMPTY: ModelDocument = {
+  format: 'jump-rail-model',
+  version: 1,
+  name: 'Figure',
+  root: 'stand',
+  sections: [{ id: 'stand', name: 'Stand', copies: [{ id: 'who', section: 'who', at: [0, 0, 0] }] }],
+}
+const modelOf = (recipe: FigureRecipe): ModelDocument => checkModel(structuredClone(withFigure(EMPTY, recipe, BASE_CATALOGUE)))
+const withSlot = (slot: Slot, option: FigureOption, recipe = plainFigure('who', 'Somebody')): FigureRecipe => ({
+  ...recipe,
+  slots: { ...recipe.slots, [slot]: { chosen: 0, options: [option] } },
+})
+const errors = (model: ModelDocument) => reportModel(model).report.findings.filter((finding) => finding.severity === 'error')
+
+describe('a figure', () => {
+  it('is made into sections whose parts hold each other, and can be built', () => {
+    const model = modelOf(plainFigure('who', 'Somebody'))
+    expect(errors(model)).toEqual([])
+    expect(replay(model, reportModel(model).report)).toEqual([])
+    expect(reportModel(model).report.parts).toBe(8)
+  })
+
+  it.each([
+    ['heldLeft', 'tool-paddle'],
+    ['heldRight', 'tool-lantern'],
+    ['heldRight', 'tool-hammer'],
+    ['back', 'figure-backpack'],
+    ['back', 'figure-cape'],
+    ['headwear', 'figure-hat-brim'],
+    ['headwear', 'figure-hair-long'],
+  ] as const)('in slot %s holds %s', (slot, shape) => {
+    expect(errors(modelOf(withSlot(slot, { shape, colour: 'red' })))).toEqual([])
+  })
+
+  it('poses its head and arms', () => {
+    for (const angle of [-90, -30, 45, 120]) {
+      const recipe = { ...plainFigure('who', 'Somebody'), pose: { armLeft: angle, armRight: -angle, head: angle } }
+      expect(errors(modelOf(recipe)), String(angle)).toEqual([])
+    }
+  })
+
+  it('is refused without a torso, and with a piece that cannot hang there', () => {
+    const { torso: _torso, ...slots } = plainFigure('who', 'Somebody').slots
+    expect(() => modelOf({ ...plainFigure('who', 'Somebody'), slots })).toThrow('torso')
+    expect(() => modelOf(withSlot('head', { shape: 'plate-1x1', colour: 'red' }))).toThrow('it has no ring')
+  })
+
+  it('is made anew without leaving anything behind, and keeps its alternatives in the file', () => {
+    const first = plainFigure('who', 'Somebody')
+    const second: FigureRecipe = {
+      ...first,
+      slots: {
+        ...first.slots,
+        headwear: {
+          chosen: 1,
+          options: [
+            { shape: 'figure-hair-short', colour: 'brown', closeness: 5, donor: 'the blue ferry', price: 0.4 },
+            { shape: 'figure-hat-cap', colour: 'navy', closeness: 3, note: 'Looks older.' },
+          ],
+        },
+      },
+    }
+    const again = checkModel(structuredClone(withFigure(modelOf(first), second, BASE_CATALOGUE)))
+    expect(again.sections.map(({ id }) => id)).toEqual(['stand', 'who', 'who-head', 'who-arm-left', 'who-arm-right'])
+    expect(again.figures).toEqual([second])
+    expect(again.sections.flatMap(({ parts = [] }) => parts).map(({ shape }) => shape)).toContain('figure-hat-cap')
+  })
+})

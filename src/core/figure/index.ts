@@ -1,0 +1,4 @@
+/** Figures: recipes by slots, with alternatives, made into sections whose limbs hang on joints. */
+export * from './recipe'
+export * from './build'
+export * from './words'

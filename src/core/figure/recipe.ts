@@ -1,0 +1,61 @@
+import type { ConnectorKind } from '../catalogue'
+import type { FigureSlot } from '../model'
+
+/** The places of a figure that a piece can fill. Left and right are the figure's own. */
+export const SLOTS = [
+  'legs',
+  'torso',
+  'armLeft',
+  'armRight',
+  'handLeft',
+  'handRight',
+  'head',
+  'headwear',
+  'neck',
+  'back',
+  'heldLeft',
+  'heldRight',
+] as const satisfies readonly FigureSlot[]
+export type Slot = FigureSlot
+
+export const SLOT_WORDS: Readonly<Record<Slot, string>> = {
+  legs: 'Legs or hips',
+  torso: 'Torso',
+  armLeft: 'Left arm',
+  armRight: 'Right arm',
+  handLeft: 'Left hand',
+  handRight: 'Right hand',
+  head: 'Head',
+  headwear: 'Headwear',
+  neck: 'Round the neck',
+  back: 'On the back',
+  heldLeft: 'Held in the left hand',
+  heldRight: 'Held in the right hand',
+}
+
+/** Slots without which there is no figure. */
+export const NEEDED: readonly Slot[] = ['legs', 'torso', 'head']
+
+/** By which connector a slot's piece hangs on another's: on whose, which kind there, which kind of its own. */
+export interface Hang {
+  readonly on: Slot
+  readonly kind: ConnectorKind
+  /** Which of that kind, from 1. */
+  readonly number: number
+  readonly by: ConnectorKind
+  readonly moves: boolean
+}
+
+export const HANGS: Readonly<Partial<Record<Slot, Hang>>> = {
+  torso: { on: 'legs', kind: 'post', number: 1, by: 'ring', moves: false },
+  neck: { on: 'torso', kind: 'post', number: 1, by: 'ring', moves: false },
+  head: { on: 'torso', kind: 'post', number: 1, by: 'ring', moves: true },
+  headwear: { on: 'head', kind: 'post', number: 1, by: 'ring', moves: false },
+  back: { on: 'torso', kind: 'ring', number: 4, by: 'post', moves: false },
+  armLeft: { on: 'torso', kind: 'ring', number: 2, by: 'post', moves: true },
+  armRight: { on: 'torso', kind: 'ring', number: 3, by: 'post', moves: true },
+  handLeft: { on: 'armLeft', kind: 'ring', number: 1, by: 'post', moves: false },
+  handRight: { on: 'armRight', kind: 'ring', number: 1, by: 'post', moves: false },
+  heldLeft: { on: 'handLeft', kind: 'clip', number: 1, by: 'bar', moves: false },
+  heldRight: { on: 'handRight', kind: 'clip', number: 1, by: 'bar', moves: false },
+}

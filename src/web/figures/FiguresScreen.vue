@@ -1,0 +1,319 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { optionWords, plainFigure, SLOT_WORDS, SLOTS, withFigure, type Slot } from '@core/figure'
+import type { FigureOption, FigureRecipe } from '@core/model'
+import { readQuickLine } from '@core/names'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+import { notify } from '../shared/notices'
+import PiecePicture from '../shared/PiecePicture.vue'
+import StepPicture from '../shared/StepPicture.vue'
+import { useOpenModel } from '../stores/open-model'
+
+/** Figures by their slots: what is published in each, what may be taken instead, and how the limbs are held. */
+const open = useOpenModel()
+const chosen = ref('')
+const adding = ref<Slot | null>(null)
+const words = ref('')
+const problem = ref('')
+
+const figures = computed(() => open.model?.figures ?? [])
+watch(
+  figures,
+  (all) => {
+    if (!all.some(({ id }) => id === chosen.value)) chosen.value = all[0]?.id ?? ''
+  },
+  { immediate: true },
+)
+const figure = computed(() => figures.value.find(({ id }) => id === chosen.value))
+const options = computed(() => figures.value.map(({ id, name }) => ({ value: id, label: name })))
+const picture = computed(() => {
+  const id = figure.value?.section
+  const plan = open.report?.sections.find((section) => section.id === id)
+  return plan && plan.steps.length > 0 ? { section: plan.id, step: plan.steps.length - 1, view: 0 } : null
+})
+const found = computed(() => (open.source && words.value.trim() !== '' ? readQuickLine(words.value, open.source.catalogue) : undefined))
+
+function save(label: string, next: FigureRecipe): boolean {
+  const catalogue = open.source?.catalogue
+  if (!catalogue) return false
+  problem.value = open.edit(label, (model) => withFigure(model, next, catalogue)) ?? ''
+  return problem.value === ''
+}
+
+function make(): void {
+  const taken = new Set((open.model?.sections ?? []).map(({ id }) => id))
+  let number = 1
+  while (taken.has(`figure-${number}`) || figures.value.some(({ id }) => id === `figure-${number}`)) number++
+  const id = `figure-${number}`
+  if (save('make a figure', plainFigure(id, `Figure ${number}`))) {
+    chosen.value = id
+    notify('A plain figure stands in a section of its own. Join it where it belongs.', {
+      act: { label: 'Undo', run: () => open.undo() },
+    })
+  }
+}
+
+const entryOf = (slot: Slot): NonNullable<FigureRecipe['slots'][Slot]> | undefined => figure.value?.slots[slot]
+function change(slot: Slot, label: string, next: { chosen: number; options: readonly FigureOption[] } | undefined): void {
+  const { [slot]: _old, ...rest } = figure.value!.slots
+  save(label, { ...figure.value!, slots: next ? { ...rest, [slot]: next } : rest })
+}
+const publish = (slot: Slot, index: number): void =>
+  change(slot, `publish another ${SLOT_WORDS[slot].toLowerCase()}`, { ...entryOf(slot)!, chosen: index })
+function takeOut(slot: Slot, index: number): void {
+  const entry = entryOf(slot)!
+  const left = entry.options.filter((_, i) => i !== index)
+  const now = entry.chosen ?? 0
+  change(
+    slot,
+    'take out an alternative',
+    left.length === 0 ? undefined : { chosen: now > index ? now - 1 : Math.min(now, left.length - 1), options: left },
+  )
+}
+function add(slot: Slot): void {
+  const piece = found.value?.pieces[0]
+  if (!piece) return
+  const entry = entryOf(slot)
+  const option = { shape: piece.shape, colour: piece.colour }
+  change(slot, 'add an alternative', { chosen: entry?.chosen ?? 0, options: [...(entry?.options ?? []), option] })
+  if (problem.value === '') {
+    adding.value = null
+    words.value = ''
+  }
+}
+function tell(slot: Slot, index: number, more: Partial<FigureOption>): void {
+  const entry = entryOf(slot)!
+  const told = entry.options.map((option, i) => (i === index ? { ...option, ...more } : option))
+  change(slot, 'describe an alternative', { chosen: entry.chosen ?? 0, options: told })
+}
+const text = (event: Event): string => (event.target as HTMLInputElement).value.trim()
+const CLOSE = [{ value: '', label: 'not said' }, ...[1, 2, 3, 4, 5].map((value) => ({ value: String(value), label: `${value} of 5` }))]
+const LIMBS = [
+  ['head', 'Head'],
+  ['armLeft', 'Left arm'],
+  ['armRight', 'Right arm'],
+] as const
+const pose = (limb: (typeof LIMBS)[number][0], event: Event): void => {
+  const angle = Number((event.target as HTMLInputElement).value)
+  if (Number.isFinite(angle)) save('pose a figure', { ...figure.value!, pose: { ...figure.value!.pose, [limb]: angle } })
+}
+</script>
+
+<template>
+  <main>
+    <div class="top">
+      <h1>Figures</h1>
+      <ChoiceList v-if="figures.length > 1" v-model="chosen" label="Show" :options="options" />
+      <ActionButton primary @click="make">Make a figure</ActionButton>
+    </div>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <p v-if="!figure" class="none">
+      No figure yet. A figure is a recipe: each slot holds the piece you publish and whatever may be taken instead, each with how close it
+      comes, what it is taken from and what it costs.
+    </p>
+    <div v-else class="figure">
+      <div class="look">
+        <StepPicture v-if="picture" :picture="picture" :label="`${figure.name}, finished`" finished :width="560" :height="520" />
+        <label
+          >Name
+          <input
+            type="text"
+            maxlength="120"
+            :value="figure.name"
+            @change="text($event) !== '' && save('name a figure', { ...figure!, name: text($event) })"
+            @keydown.stop
+        /></label>
+        <label v-for="[limb, label] in LIMBS" :key="limb"
+          >{{ label }}, degrees
+          <input type="number" step="5" min="-360" max="360" :value="figure.pose?.[limb] ?? 0" @change="pose(limb, $event)" @keydown.stop
+        /></label>
+      </div>
+      <ul class="slots" aria-label="Slots">
+        <li v-for="slot in SLOTS" :key="slot">
+          <h2>{{ SLOT_WORDS[slot] }}</h2>
+          <p v-if="!entryOf(slot)" class="faint">empty</p>
+          <ul v-else :aria-label="`${SLOT_WORDS[slot]}: what may be used`">
+            <li v-for="(option, i) in entryOf(slot)!.options" :key="i" class="option">
+              <PiecePicture :shape="option.shape" :colour="option.colour" />
+              <label class="pick"
+                ><input type="radio" :name="slot" :checked="i === (entryOf(slot)!.chosen ?? 0)" @change="publish(slot, i)" />
+                {{ open.source ? optionWords(option, open.source.catalogue) : option.shape }}</label
+              >
+              <details v-if="entryOf(slot)!.options.length > 1">
+                <summary>Describe</summary>
+                <ChoiceList
+                  :model-value="String(option.closeness ?? '')"
+                  label="comes close"
+                  :options="CLOSE"
+                  @update:model-value="$event !== '' && tell(slot, i, { closeness: Number($event) })"
+                />
+                <label
+                  >taken from <input type="text" :value="option.donor ?? ''" @change="tell(slot, i, { donor: text($event) })" @keydown.stop
+                /></label>
+                <label
+                  >price
+                  <input
+                    type="number"
+                    min="0"
+                    step="0.05"
+                    :value="option.price ?? ''"
+                    @change="tell(slot, i, { price: Number(text($event)) })"
+                    @keydown.stop
+                /></label>
+                <label
+                  >note <input type="text" :value="option.note ?? ''" @change="tell(slot, i, { note: text($event) })" @keydown.stop
+                /></label>
+              </details>
+              <button type="button" class="plain-button" :aria-label="`Take out ${option.shape}`" @click="takeOut(slot, i)">
+                Take out
+              </button>
+            </li>
+          </ul>
+          <form v-if="adding === slot" class="adding" @submit.prevent="add(slot)" @keydown.stop>
+            <label>Which piece? <input v-model="words" type="text" placeholder="navy figure cap" autocomplete="off" /></label>
+            <span v-if="found?.pieces[0]" class="found"
+              ><PiecePicture :shape="found.pieces[0].shape" :colour="found.pieces[0].colour" />{{
+                open.source ? optionWords(found.pieces[0], open.source.catalogue) : ''
+              }}</span
+            >
+            <span v-for="unclear in found?.unclear ?? []" :key="unclear.text">“{{ unclear.text }}” was not understood.</span>
+            <ActionButton submit :disabled="!found?.pieces[0]">Add it</ActionButton>
+            <ActionButton @click="adding = null">Leave it</ActionButton>
+          </form>
+          <button
+            v-else
+            type="button"
+            class="plain-button"
+            :aria-label="`Add a piece for ${SLOT_WORDS[slot].toLowerCase()}`"
+            @click="adding = slot"
+          >
+            Add a piece
+          </button>
+        </li>
+      </ul>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  overflow: auto;
+  min-height: 0;
+  padding: 18px 28px 60px;
+}
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 20px;
+  align-items: center;
+}
+.top h1 {
+  margin-right: auto;
+}
+.none {
+  max-width: 620px;
+  padding: 50px 0;
+}
+.figure {
+  display: grid;
+  grid-template-columns: minmax(280px, 420px) 1fr;
+  gap: 32px;
+  margin-top: 12px;
+}
+.look {
+  position: sticky;
+  top: 0;
+  align-self: start;
+}
+.look label {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+  padding: 3px 0;
+}
+input[type='text'],
+input[type='number'] {
+  font: inherit;
+  min-height: 44px;
+  width: 180px;
+  border: 1px solid #6d7176;
+  border-radius: 3px;
+  padding: 0 8px;
+  background: var(--sheet);
+  color: inherit;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.slots > li {
+  display: grid;
+  grid-template-columns: 170px 1fr auto;
+  gap: 8px 16px;
+  align-items: start;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.slots h2 {
+  font-size: 1rem;
+  padding-top: 10px;
+}
+.slots p {
+  margin: 0;
+  padding-top: 10px;
+}
+.option {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+}
+.pick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+  flex: 1;
+  min-width: 220px;
+}
+.pick input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--accent);
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
+details label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 2px 0;
+}
+.adding {
+  grid-column: 2 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+.adding label,
+.found {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+@media (max-width: 900px) {
+  .figure,
+  .slots > li {
+    grid-template-columns: 1fr;
+  }
+}
+</style>
