@@ -58,7 +58,7 @@ const goToStep = async (label) => {
 }
 
 await page.goto(origin)
-for (const name of ['Bird table', 'Ferry house', 'Granary']) {
+for (const name of ['Bird table', 'Ferry house', 'Granary', 'Ferryman', 'Wind pump']) {
   await page
     .getByRole('listitem')
     .filter({ hasText: name })
@@ -112,6 +112,29 @@ for (const x of [0, 40])
     flawed.sections
       .find((section) => section.id === 'boat')
       .parts.push({ id: `q${x}-${z}`, shape: 'brick-1x4', colour: 'ash', at: [x, 200, z] })
+await openModel('Wind pump')
+await goToStep('E 07').catch(() => goToStep('D 07'))
+await shot('step-arrows')
+await page.getByRole('link', { name: 'Fit' }).click()
+await page.getByRole('region', { name: 'Fill a gap' }).waitFor()
+await page.getByLabel('from').selectOption('bearing-1')
+await page.getByLabel('to', { exact: true }).selectOption('bearing-2')
+await shot('fit')
+await openModel('Bird table')
+await page.getByRole('link', { name: 'Figures' }).click()
+await page.getByRole('button', { name: 'Make a figure' }).click()
+await drawn()
+await page.getByRole('button', { name: 'Add a piece for headwear' }).click()
+await page.getByLabel('Which piece?').fill('navy figure cap')
+await page.waitForTimeout(800)
+await shot('figures')
+await page.keyboard.press('Escape')
+await page.goto(`${origin}/tools/catalogue`)
+await page.getByRole('searchbox').fill('round 2x2')
+await page.locator('[data-shape="round-plate-2x2"]').click()
+await page.waitForTimeout(2500)
+await shot('catalogue')
+
 await page.goto(origin)
 await page.getByLabel('Model files to bring in').setInputFiles({
   name: 'draft.rail.json',

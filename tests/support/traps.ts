@@ -114,6 +114,21 @@ export const TRAPS: readonly Trap[] = [
     ]),
     errors: [],
   },
+  {
+    name: 'an order that only going back finds',
+    model: oneSection([
+      part('p0', 'plate-2x2', [0, 0, 0]),
+      part('p1', 'plate-corner-2x2', [0, 10, -4], '+y-x'),
+      part('p2', 'bracket-1x2-1x2-down', [-10, 6, -12], '+x-z'),
+      part('p3', 'bracket-1x2-1x2-up', [0, -6, -6], '+x-y'),
+      part('p4', 'bracket-1x2-1x2-up', [10, 6, -22], '-z-x'),
+      part('p5', 'slope-inv-2x1', [0, 20, 0], '-x-y'),
+      part('p6', 'slope-inv-2x1', [-10, 10, -22], '-x+z'),
+      part('p7', 'plate-1x1', [0, 0, 4]),
+    ]),
+    errors: [],
+    units: 0,
+  },
   { name: 'panels that stand sideways', model: oneSection(panels), errors: [], units: 0 },
   {
     name: 'two towers joined only at the top',

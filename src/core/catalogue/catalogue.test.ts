@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { apply, dot, DIRECTION_VECTORS, scale, subtract, type Vec } from '../space'
 import {
@@ -211,6 +212,12 @@ describe('own shapes', () => {
     expect(catalogue.shapes.get('plain')!.mirror.twin).toBe('plain')
     expect(catalogue.shapes.get('step')!.box).toEqual([20, 10, 8])
   })
+})
+
+it('stands in docs/catalogue.md as it is (`npm run catalogue-doc`)', () => {
+  const text = readFileSync(new URL('../../../docs/catalogue.md', import.meta.url), 'utf8')
+  const rows = [...text.matchAll(/^\| `([^`]+)` \| ([\d × ]+) \| (\d+) \| (\d+) \|/gm)].map((row) => row.slice(1, 5).join(' '))
+  expect(rows.sort()).toEqual(shapes.map((s) => `${s.id} ${s.box.join(' × ')} ${studCount(s)} ${socketCount(s)}`).sort())
 })
 
 describe('nearest ids', () => {

@@ -19,6 +19,10 @@ export function csvLosses(model: ModelDocument): string[] {
   say(model.sections.filter((section) => section.steps).length, 'sections’ given steps')
   say(model.shapes?.length ?? 0, 'own shapes')
   say(model.palette?.length ?? 0, 'own colours')
+  const parts = model.sections.flatMap(partsOf)
+  say(parts.filter((part) => part.length !== undefined).length, 'lengths of cut pieces')
+  say(parts.filter((part) => (part.work ?? []).length > 0).length, 'parts with work done to them')
+  say(model.figures?.length ?? 0, 'figure recipes')
   return losses
 }
 

@@ -6,6 +6,7 @@ import { axisOf, MINUS_Z, type Direction } from '../space'
 import type { BuiltSection } from './built'
 import { followGiven, type GivenSpaces } from './given'
 import { followHolding } from './holding'
+import { peelExactly } from './exact-peel'
 import { Peeler, type Leave } from './peel'
 import { lieOfSteps } from './lie'
 import { findLocks, type FoundLocks } from './locks'
@@ -58,7 +59,10 @@ function planNodes(
   let joints = findJoints(scene)
   let space = new SpaceLeft(scene, joints)
   const peelShare = options.effort ? PEEL_SHARE : 1
-  const leaves = new Peeler(space, (done, all) => options.progress?.(done * peelShare, all)).run()
+  const greedy = new Peeler(space, (done, all) => options.progress?.(done * peelShare, all)).run()
+  // It never goes back; in a small section all orders are tried before anything is called a unit or a knot.
+  const isDoubtful = greedy.some((leave) => leave.nodes.length > 1 || leave.block !== undefined)
+  const leaves = (isDoubtful && peelExactly(space)) || greedy
   const derived: BuiltSection[] = []
   const contracted: NodeSpec[] = []
   const leaving: (Travel | undefined)[] = []
