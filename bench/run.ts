@@ -34,9 +34,14 @@ function note(stage: string, name: string, value: number): void {
 
 for (const { name, make } of SUBJECTS) {
   const text = JSON.stringify(make())
-  await inWorker({ subject: name, text }, (answer) => {
-    if ('stage' in answer) note(answer.stage, name, answer.value)
-  })
+  for (const task of [
+    { subject: name, text },
+    { edits: name, text },
+  ]) {
+    await inWorker(task, (answer) => {
+      if ('stage' in answer) note(answer.stage, name, answer.value)
+    })
+  }
   const file = join(tmpdir(), `jump-rail-bench-${process.pid}.rail.json`)
   writeFileSync(file, text)
   const memory = execFileSync(process.execPath, [fileURLToPath(new URL('./memory.js', import.meta.url)), file])

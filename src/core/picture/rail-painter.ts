@@ -7,6 +7,7 @@ import { drawArrow } from './arrow'
 import type { DrawnSection } from './drawn-section'
 import { drawLetter } from './glyphs'
 import { Inker, type RgbImage } from './ink'
+import { drawInset, needsInset } from './inset'
 import { Layers, uniteWindows, type Window } from './layers'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { drawRings } from './rings'
@@ -68,7 +69,8 @@ export class RailPainter {
 
   /** The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings. */
   paint(step: number, view: ViewNumber): RgbImage {
-    const state = this.upTo(step, view, this.section.lies[step] ?? NO_TURN)
+    const lie = this.section.lies[step] ?? NO_TURN
+    const state = this.upTo(step, view, lie)
     const [from, to] = this.section.ranges[step]!
     const isNext = state.inked >= 0 && state.inked === step - 1
     const changed = isNext ? uniteWindows(state.windows[step - 1]!, state.windows[step]!) : allOf(state.layers)
@@ -81,6 +83,8 @@ export class RailPainter {
     }
     this.drawWays(image, state.camera, step)
     this.drawLetters(image, state, step)
+    const inset = { section: this.section, looks: this.looks, step, view, lie: TURNS[lie]!, wash: WASH, window: state.windows[step]! }
+    if (needsInset(image, inset)) drawInset(image, inset)
     return image
   }
 
