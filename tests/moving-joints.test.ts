@@ -93,6 +93,37 @@ describe('a copy on a moving joint', () => {
     expect(breaches(model)).toEqual([])
   })
 
+  it('mirrored, takes the mirror twins and hangs as well', () => {
+    const arm = (id: string, number: number, more: object) => ({
+      id,
+      section: 'arm',
+      joint: { on: { part: 'torso', kind: 'ring' as const, number }, by: { part: 'arm', kind: 'post' as const }, angles: [35] },
+      ...more,
+    })
+    const model: ModelDocument = {
+      format: 'jump-rail-model',
+      version: 1,
+      name: 'Arms',
+      root: 'body',
+      sections: [
+        {
+          id: 'body',
+          name: 'Body',
+          parts: [part('legs', 'figure-legs', [0, 0, 0]), part('torso', 'figure-torso', [0, 0, 24])],
+          copies: [arm('left', 2, {}), arm('right', 3, { mirror: 'x' })],
+        },
+        { id: 'arm', name: 'Arm', parts: [part('arm', 'figure-arm-left', [0, 0, 0]), part('hand', 'figure-hand', [0, 1, -8])] },
+      ],
+    }
+    expect(errors(model)).toEqual([])
+    expect(breaches(model)).toEqual([])
+    const { inventory } = reportModel(model).report
+    expect(inventory.filter(({ shape }) => shape.startsWith('figure-arm')).map(({ shape, count }) => [shape, count])).toEqual([
+      ['figure-arm-left', 1],
+      ['figure-arm-right', 1],
+    ])
+  })
+
   it('is refused beyond what the joint turns, on a part that is not there, and with what does not fit', () => {
     const text = (change: (copy: Record<string, unknown>) => unknown): string => {
       const model = hinged(0)

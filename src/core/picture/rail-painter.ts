@@ -26,7 +26,7 @@ const PALE = 0.68
 const ARROW = 90
 const ARROW_GAP = 3
 /** More would be a thicket. */
-const MOST_ARROWS = 3
+const MOST_ARROWS = 4
 /** Px for one dot of a letter. */
 const LETTER_DOT = 1.5
 
