@@ -155,6 +155,8 @@ test('notes and cautions are kept with their step and undone as one edit', async
   await page.getByRole('textbox', { name: 'Note for the builder' }).fill('Press hard at the corners.')
   await page.getByRole('textbox', { name: 'Caution' }).fill('Mind the edge.')
   await stepLabel(page).click()
+  // Whoever leaves before this is asked to stay.
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   await page.reload()
   await expect(page.getByRole('textbox', { name: 'Note for the builder' })).toHaveValue('Press hard at the corners.')
   await expect(page.getByRole('textbox', { name: 'Caution' })).toHaveValue('Mind the edge.')

@@ -1,4 +1,4 @@
-import type { Scene } from '../scene'
+import { allBoxes, type Scene } from '../scene'
 import { type Axis } from '../space'
 
 /** What an entry of a column is. A stud meets bodies and studs, but not open bodies (the cut of a wedge plate). */
@@ -216,14 +216,6 @@ export class Columns {
       if (after >= 0) this.previous[after] = before
     }
   }
-}
-
-/** The boxes of all bodies of a scene, then of all its studs. */
-export function allBoxes({ bodies, studs }: Scene): Int32Array {
-  const boxes = new Int32Array((bodies.count + studs.count) * 6)
-  boxes.set(bodies.boxes)
-  boxes.set(studs.boxes, bodies.count * 6)
-  return boxes
 }
 
 /** Tables that are needed while columns are made, used again for each axis: of a large scene they are tens of megabytes. */

@@ -1,5 +1,5 @@
 import type { Joint, Joints } from '../joints'
-import { asOriented, insideRound, MARK, tableBox, type FreeBody, type Scene } from '../scene'
+import { allBoxes, asOriented, insideRound, MARK, tableBox, type FreeBody, type Scene } from '../scene'
 import {
   axisOf,
   dot,
@@ -13,7 +13,7 @@ import {
   type OrientedBox,
   type Vec,
 } from '../space'
-import { allBoxes, Columns, Scratch } from './columns'
+import { Columns, Scratch } from './columns'
 
 /** How something travels: along a lattice direction, or along a unit vector (across a free pose). */
 export type Travel = Direction | Vec

@@ -36,6 +36,10 @@ export interface FreeBody {
   readonly axis: Vec
 }
 
+/** The boxes of all bodies of a scene, then of all its studs, in one table of six numbers each. */
+export const allBoxes = ({ bodies, studs }: Scene): Int32Array =>
+  new Int32Array(bodies.boxes.buffer, bodies.boxes.byteOffset, (bodies.count + studs.count) * 6)
+
 /** The parts of one section in space: what joints, motion, plan, picture and checks read. */
 export interface Scene {
   readonly nodes: readonly NodeSpec[]
@@ -69,8 +73,10 @@ class SceneTables {
       studs += attitude.studAxes.length
       grips += attitude.codes.length
     }
-    this.bodies = boxTable(bodies)
-    this.studs = boxTable(studs)
+    // One table, bodies first: the columns read both as one.
+    const boxes = new Int32Array((bodies + studs) * 6)
+    this.bodies = boxTable(boxes.subarray(0, bodies * 6))
+    this.studs = boxTable(boxes.subarray(bodies * 6))
     this.grips = {
       count: grips,
       node: new Int32Array(grips),
@@ -98,12 +104,12 @@ class SceneTables {
   }
 }
 
-const boxTable = (count: number): BoxTable => ({
-  count,
-  node: new Int32Array(count),
-  part: new Int32Array(count),
-  boxes: new Int32Array(count * 6),
-  mark: new Uint8Array(count),
+const boxTable = (boxes: Int32Array): BoxTable => ({
+  count: boxes.length / 6,
+  node: new Int32Array(boxes.length / 6),
+  part: new Int32Array(boxes.length / 6),
+  boxes,
+  mark: new Uint8Array(boxes.length / 6),
 })
 
 /** Writes boxes relative to `at` from row `first` on. @returns the next free row */
