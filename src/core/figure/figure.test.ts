@@ -3,7 +3,7 @@ import { BASE_CATALOGUE } from '../catalogue'
 import { reportModel } from '../checks'
 import { checkModel, type FigureOption, type FigureRecipe, type ModelDocument } from '../model'
 import { replay } from '../replay'
-import { plainFigure, withFigure, type Slot } from './index'
+import { plainFigure, withChosen, withFigure, withOption, withOptionTold, withoutOption, type Slot } from './index'
 
 const EMPTY: ModelDocument = {
   format: 'jump-rail-model',
@@ -71,5 +71,21 @@ describe('a figure', () => {
     expect(again.sections.map(({ id }) => id)).toEqual(['stand', 'who', 'who-head', 'who-arm-left', 'who-arm-right'])
     expect(again.figures).toEqual([second])
     expect(again.sections.flatMap(({ parts = [] }) => parts).map(({ shape }) => shape)).toContain('figure-hat-cap')
+  })
+})
+
+describe('edits of a recipe', () => {
+  const plain = plainFigure('who', 'Somebody')
+  const cap = { shape: 'figure-hat-cap', colour: 'navy' }
+
+  it('add, publish, describe and take out, and leave the old recipe as it was', () => {
+    const two = withOption(plain, 'headwear', cap)
+    expect(two.slots.headwear).toMatchObject({ chosen: 0, options: [{ shape: 'figure-hair-short' }, cap] })
+    const worn = withChosen(two, 'headwear', 1)
+    expect(withOptionTold(worn, 'headwear', 1, { closeness: 4 }).slots.headwear!.options[1]).toEqual({ ...cap, closeness: 4 })
+    expect(withoutOption(worn, 'headwear', 0).slots.headwear).toEqual({ chosen: 0, options: [cap] })
+    expect(withoutOption(worn, 'headwear', 1).slots.headwear).toMatchObject({ chosen: 0, options: [{ shape: 'figure-hair-short' }] })
+    expect(withoutOption(plain, 'headwear', 0).slots).not.toHaveProperty('headwear')
+    expect(plain).toEqual(plainFigure('who', 'Somebody'))
   })
 })

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { Fault } from '../fault'
 import { posedBox, turnOfMatrix, turnText } from '../space'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
-import { buildingOrder, checkModel, Flattener, LIMITS, readModelText, sectionUses, type ModelDocument } from './index'
+import { buildingOrder, checkModel, Flattener, LIMITS, readModelText, sectionUses, type ModelDocument, withLooseParts } from './index'
 
 const valid = (): ModelDocument =>
   twoSections(
@@ -179,5 +179,26 @@ describe('flattening', () => {
     expect(sectionUses(model).get('arm')).toEqual({ times: 1, mirrored: 1 })
     expect(sectionUses(model).get('hand')).toEqual({ times: 2, mirrored: 2 })
     expect(buildingOrder(model)).toEqual(['hand', 'arm', 'main'])
+  })
+})
+
+describe('loose parts', () => {
+  it('are added under ids that nobody has', () => {
+    const model = checkModel({
+      format: 'jump-rail-model',
+      version: 1,
+      name: 'Bits',
+      root: 'main',
+      sections: [{ id: 'main', name: 'Main', parts: [{ id: 'loose-2', shape: 'plate-1x1', colour: 'red', count: 4 }] }],
+    })
+    const more = [
+      { shape: 'tile-1x1', colour: 'red', count: 2 },
+      { shape: 'tile-1x2', colour: 'blue', count: 1 },
+    ]
+    expect(checkModel(withLooseParts(model, 'main', more)).sections[0]!.parts!.map(({ id, count }) => [id, count])).toEqual([
+      ['loose-2', 4],
+      ['loose-1', 2],
+      ['loose-3', 1],
+    ])
   })
 })

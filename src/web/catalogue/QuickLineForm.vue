@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { total } from '@core/count'
 import { readQuickLine } from '@core/names'
-import type { Part } from '@core/model'
+import { withLooseParts } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { notify } from '../shared/notices'
@@ -25,22 +26,10 @@ const read = computed(() => (open.source ? readQuickLine(line.value, open.source
 
 function add(): void {
   const { pieces } = read.value
-  const count = pieces.reduce((sum, piece) => sum + piece.count, 0)
-  const refused = open.edit(`Add ${count} loose ${count === 1 ? 'piece' : 'pieces'}`, (model) => ({
-    ...model,
-    sections: model.sections.map((each) => {
-      if (each.id !== section.value) return each
-      const taken = new Set([...(each.parts ?? []), ...(each.copies ?? [])].map(({ id }) => id))
-      const parts: Part[] = [...(each.parts ?? [])]
-      for (const piece of pieces) {
-        let number = 1
-        while (taken.has(`loose-${number}`)) number++
-        taken.add(`loose-${number}`)
-        parts.push({ id: `loose-${number}`, shape: piece.shape, colour: piece.colour, count: piece.count })
-      }
-      return { ...each, parts }
-    }),
-  }))
+  const count = total(pieces)
+  const refused = open.edit(`Add ${count} loose ${count === 1 ? 'piece' : 'pieces'}`, (model) =>
+    withLooseParts(model, section.value, pieces),
+  )
   problem.value = refused ?? ''
   if (refused) return
   notify(`${count} loose ${count === 1 ? 'piece' : 'pieces'} added.`, { act: { label: 'Undo', run: () => open.undo() } })

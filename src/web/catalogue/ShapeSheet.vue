@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { HOLD_WORDS, massOf, receivedHold, givenHolds, socketCount, studCount, type Shape } from '@core/catalogue'
-import { inAllUnits } from '@core/fit'
+import { fromU, type LengthUnit } from '@core/fit'
 import ActionButton from '../controls/ActionButton.vue'
+import LineField from '../controls/LineField.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
 import { usePaintSource } from '../shared/painter-key'
 import { useOwnNames } from '../stores/own-names'
@@ -22,15 +23,14 @@ const twin = computed(() => {
   const id = props.shape.mirror.twin
   return id === null || id === props.shape.id ? undefined : source.value?.catalogue.shapes.get(id)
 })
+const figure = (u: number, unit: LengthUnit): string =>
+  fromU(u, unit)
+    .toFixed(2)
+    .replace(/\.?0+$/, '')
 const sizes = computed(() =>
   (['Along', 'Across', 'High'] as const).map((label, axis) => {
-    const all = inAllUnits(props.shape.box[axis]!, 'bracket walls').map((entry) => ({ ...entry, value: entry.value / 2 }))
-    const of = (unit: 'studs' | 'plates' | 'mm'): string =>
-      all
-        .find((entry) => entry.unit === unit)!
-        .value.toFixed(2)
-        .replace(/\.?0+$/, '')
-    return { label, studs: of('studs'), plates: of('plates'), mm: of('mm') }
+    const u = props.shape.box[axis]!
+    return { label, studs: figure(u, 'studs'), plates: figure(u, 'plates'), mm: figure(u, 'mm') }
   }),
 )
 const holds = computed(() => {
@@ -58,8 +58,7 @@ function onKey(event: KeyboardEvent): void {
   event.preventDefault()
   event.stopPropagation()
 }
-function rename(field: 'name' | 'number', event: Event): void {
-  const text = (event.target as HTMLInputElement).value.trim()
+function rename(field: 'name' | 'number', text: string): void {
   const now = alias.value ?? { kind: 'shape' as const, id: props.shape.id, name: '', number: '' }
   void names.name({ ...now, [field]: text })
 }
@@ -114,8 +113,8 @@ function rename(field: 'name' | 'number', event: Event): void {
       <p v-else-if="shape.mirror.twin === null">It has no mirror image in the catalogue.</p>
       <p v-else class="faint">It is its own mirror image.</p>
       <div class="own">
-        <label>Your name <input type="text" maxlength="80" :value="alias?.name ?? ''" @change="rename('name', $event)" /></label>
-        <label>Your number <input type="text" maxlength="40" :value="alias?.number ?? ''" @change="rename('number', $event)" /></label>
+        <LineField label="Your name" :value="alias?.name ?? ''" :maxlength="80" @commit="rename('name', $event)" />
+        <LineField label="Your number" :value="alias?.number ?? ''" :maxlength="40" @commit="rename('number', $event)" />
       </div>
     </div>
     <div class="colours">
@@ -181,20 +180,6 @@ thead th {
   flex-wrap: wrap;
   gap: 8px 16px;
   margin-top: 10px;
-}
-.own label {
-  display: flex;
-  flex-direction: column;
-  font-size: 0.92rem;
-}
-.own input {
-  font: inherit;
-  min-height: 44px;
-  width: 150px;
-  border: 1px solid #6d7176;
-  border-radius: 3px;
-  padding: 0 8px;
-  background: var(--paper);
 }
 .colours ul {
   list-style: none;

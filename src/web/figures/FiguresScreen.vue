@@ -1,10 +1,22 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { optionWords, plainFigure, SLOT_WORDS, SLOTS, withFigure, type Slot } from '@core/figure'
+import {
+  optionWords,
+  plainFigure,
+  SLOT_WORDS,
+  SLOTS,
+  withChosen,
+  withFigure,
+  withOption,
+  withOptionTold,
+  withoutOption,
+  type Slot,
+} from '@core/figure'
 import type { FigureOption, FigureRecipe } from '@core/model'
 import { readQuickLine } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
+import LineField from '../controls/LineField.vue'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'
 import StepPicture from '../shared/StepPicture.vue'
@@ -55,48 +67,25 @@ function make(): void {
 }
 
 const entryOf = (slot: Slot): NonNullable<FigureRecipe['slots'][Slot]> | undefined => figure.value?.slots[slot]
-function change(slot: Slot, label: string, next: { chosen: number; options: readonly FigureOption[] } | undefined): void {
-  const { [slot]: _old, ...rest } = figure.value!.slots
-  save(label, { ...figure.value!, slots: next ? { ...rest, [slot]: next } : rest })
-}
-const publish = (slot: Slot, index: number): void =>
-  change(slot, `publish another ${SLOT_WORDS[slot].toLowerCase()}`, { ...entryOf(slot)!, chosen: index })
-function takeOut(slot: Slot, index: number): void {
-  const entry = entryOf(slot)!
-  const left = entry.options.filter((_, i) => i !== index)
-  const now = entry.chosen ?? 0
-  change(
-    slot,
-    'take out an alternative',
-    left.length === 0 ? undefined : { chosen: now > index ? now - 1 : Math.min(now, left.length - 1), options: left },
-  )
-}
+const publish = (slot: Slot, index: number): boolean =>
+  save(`publish another ${SLOT_WORDS[slot].toLowerCase()}`, withChosen(figure.value!, slot, index))
+const takeOut = (slot: Slot, index: number): boolean => save('take out an alternative', withoutOption(figure.value!, slot, index))
 function add(slot: Slot): void {
   const piece = found.value?.pieces[0]
-  if (!piece) return
-  const entry = entryOf(slot)
-  const option = { shape: piece.shape, colour: piece.colour }
-  change(slot, 'add an alternative', { chosen: entry?.chosen ?? 0, options: [...(entry?.options ?? []), option] })
-  if (problem.value === '') {
-    adding.value = null
-    words.value = ''
-  }
+  if (!piece || !save('add an alternative', withOption(figure.value!, slot, { shape: piece.shape, colour: piece.colour }))) return
+  adding.value = null
+  words.value = ''
 }
-function tell(slot: Slot, index: number, more: Partial<FigureOption>): void {
-  const entry = entryOf(slot)!
-  const told = entry.options.map((option, i) => (i === index ? { ...option, ...more } : option))
-  change(slot, 'describe an alternative', { chosen: entry.chosen ?? 0, options: told })
-}
-const text = (event: Event): string => (event.target as HTMLInputElement).value.trim()
+const tell = (slot: Slot, index: number, more: Partial<FigureOption>): boolean =>
+  save('describe an alternative', withOptionTold(figure.value!, slot, index, more))
 const CLOSE = [{ value: '', label: 'not said' }, ...[1, 2, 3, 4, 5].map((value) => ({ value: String(value), label: `${value} of 5` }))]
 const LIMBS = [
   ['head', 'Head'],
   ['armLeft', 'Left arm'],
   ['armRight', 'Right arm'],
 ] as const
-const pose = (limb: (typeof LIMBS)[number][0], event: Event): void => {
-  const angle = Number((event.target as HTMLInputElement).value)
-  if (Number.isFinite(angle)) save('pose a figure', { ...figure.value!, pose: { ...figure.value!.pose, [limb]: angle } })
+const pose = (limb: (typeof LIMBS)[number][0], angle: string): void => {
+  if (Number.isFinite(Number(angle))) save('pose a figure', { ...figure.value!, pose: { ...figure.value!.pose, [limb]: Number(angle) } })
 }
 </script>
 
@@ -115,19 +104,20 @@ const pose = (limb: (typeof LIMBS)[number][0], event: Event): void => {
     <div v-else class="figure">
       <div class="look">
         <StepPicture v-if="picture" :picture="picture" :label="`${figure.name}, finished`" finished :width="560" :height="520" />
-        <label
-          >Name
-          <input
-            type="text"
-            maxlength="120"
-            :value="figure.name"
-            @change="text($event) !== '' && save('name a figure', { ...figure!, name: text($event) })"
-            @keydown.stop
-        /></label>
-        <label v-for="[limb, label] in LIMBS" :key="limb"
-          >{{ label }}, degrees
-          <input type="number" step="5" min="-360" max="360" :value="figure.pose?.[limb] ?? 0" @change="pose(limb, $event)" @keydown.stop
-        /></label>
+        <LineField
+          label="Name"
+          :value="figure.name"
+          :maxlength="120"
+          @commit="$event !== '' && save('name a figure', { ...figure!, name: $event })"
+        />
+        <LineField
+          v-for="[limb, label] in LIMBS"
+          :key="limb"
+          :label="`${label}, degrees`"
+          type="number"
+          :value="figure.pose?.[limb] ?? 0"
+          @commit="pose(limb, $event)"
+        />
       </div>
       <ul class="slots" aria-label="Slots">
         <li v-for="slot in SLOTS" :key="slot">
@@ -148,22 +138,14 @@ const pose = (limb: (typeof LIMBS)[number][0], event: Event): void => {
                   :options="CLOSE"
                   @update:model-value="$event !== '' && tell(slot, i, { closeness: Number($event) })"
                 />
-                <label
-                  >taken from <input type="text" :value="option.donor ?? ''" @change="tell(slot, i, { donor: text($event) })" @keydown.stop
-                /></label>
-                <label
-                  >price
-                  <input
-                    type="number"
-                    min="0"
-                    step="0.05"
-                    :value="option.price ?? ''"
-                    @change="tell(slot, i, { price: Number(text($event)) })"
-                    @keydown.stop
-                /></label>
-                <label
-                  >note <input type="text" :value="option.note ?? ''" @change="tell(slot, i, { note: text($event) })" @keydown.stop
-                /></label>
+                <LineField label="taken from" :value="option.donor ?? ''" @commit="tell(slot, i, { donor: $event })" />
+                <LineField
+                  label="price"
+                  type="number"
+                  :value="option.price ?? ''"
+                  @commit="$event !== '' && tell(slot, i, { price: Number($event) })"
+                />
+                <LineField label="note" :value="option.note ?? ''" :maxlength="2000" @commit="tell(slot, i, { note: $event })" />
               </details>
               <button type="button" class="plain-button" :aria-label="`Take out ${option.shape}`" @click="takeOut(slot, i)">
                 Take out

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { fillGap, FILLERS, fromU, gapsBetween, LENGTH_UNITS, toMm, toU, WIDEST, type Filler, type LengthUnit, type Stack } from '@core/fit'
-import { catalogueOf, isLoose, partPose, partsOf, shapeOfPart, type Part } from '@core/model'
-import { posedBox, unite, type Box } from '@core/space'
+import { catalogueOf, isLoose, partBox, partsOf, shapeOfPart, type Part } from '@core/model'
+import type { Box } from '@core/space'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
@@ -38,11 +38,7 @@ watch(sections, (all) => (section.value = all.some(({ value: id }) => id === sec
 })
 const partOptions = computed(() => [{ value: '', label: 'choose a part' }, ...parts.value.map(({ id }) => ({ value: id, label: id }))])
 
-function boxOf(part: Part): Box {
-  const shape = shapeOfPart(part, catalogueOf(open.model!).shapes)
-  const pose = partPose(part, shape)
-  return shape.bodies.map((body) => posedBox(pose, body)).reduce(unite)
-}
+const boxOf = (part: Part): Box => partBox(part, shapeOfPart(part, catalogueOf(open.model!).shapes))
 const measured = computed(() => {
   const [a, b] = [first.value, second.value].map((id) => parts.value.find((part) => part.id === id))
   return a && b && a !== b ? gapsBetween(boxOf(a), boxOf(b)) : undefined
