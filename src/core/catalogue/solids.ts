@@ -1,9 +1,13 @@
 import { boxAt, type Axis, type Box, type Vec } from '../space'
+import type { BodyBox } from './types'
 import { circle, cornersOf, rectangle, type Point, type Polygon, type Rectangle } from './polygon'
 
 /** A box by its place and size, u. */
 export const block = (x: number, y: number, z: number, width: number, depth: number, height: number): Box =>
   boxAt([x, y, z], [width, depth, height])
+
+/** A body that turns where it is held: a ball, bar or peg. */
+export const round = (box: Box): BodyBox => ({ ...box, round: true })
 
 /** What is left of a box when another is cut out of it: up to six boxes. */
 export function without(box: Box, hole: Box): Box[] {

@@ -1,4 +1,13 @@
-import { BASE_CATALOGUE, type Catalogue, type Connector, type ConnectorKind, type Shape } from '../catalogue'
+import {
+  BASE_CATALOGUE,
+  givenHolds,
+  HOLD,
+  receivedHold,
+  type Catalogue,
+  type Connector,
+  type ConnectorKind,
+  type Shape,
+} from '../catalogue'
 import {
   add,
   apply,
@@ -22,19 +31,12 @@ import { partsOf, sectionById, type Copy, type CopyJoint, type JointEnd, type Mo
 /** How far the joints of each kind turn, degrees either way. What is not named here turns all the way round. */
 export const ANGLE_LIMITS: Partial<Record<ConnectorKind, number>> = { fork: 120, tongue: 120, ball: 50, cup: 50 }
 
-/** Which connectors can hold a copy so that it moves, and what each takes. */
-export const MOVING_PAIRS: readonly (readonly [ConnectorKind, readonly ConnectorKind[]])[] = [
-  ['bar', ['clip']],
-  ['pin', ['hole']],
-  ['axle', ['hole', 'cross']],
-  ['hose', ['hole']],
-  ['ball', ['cup']],
-  ['tongue', ['fork']],
-  ['post', ['ring']],
-]
-
-export const doJoin = (a: ConnectorKind, b: ConnectorKind): boolean =>
-  MOVING_PAIRS.some(([gives, receives]) => (gives === a && receives.includes(b)) || (gives === b && receives.includes(a)))
+/** Whether two connectors hold a copy so that it moves: whatever goes into each other, but for studs. */
+export function doJoin(a: ConnectorKind, b: ConnectorKind): boolean {
+  const goesInto = (gives: ConnectorKind, takes: ConnectorKind): boolean =>
+    givenHolds(gives).some((hold) => hold !== HOLD.stud && hold === receivedHold(takes))
+  return goesInto(a, b) || goesInto(b, a)
+}
 
 /** The connector that a joint's end names; undefined when there is none. */
 export function connectorOf(shape: Shape, { kind, number = 1 }: JointEnd): Connector | undefined {

@@ -1,4 +1,4 @@
-import { AGREEMENT, axesLet, givenHolds, gripCount, HOLD, mainWay, receivedHold, type Connector, type HoldKind } from '../catalogue'
+import { AGREEMENT, axesLet, givenHolds, gripCount, mainWay, receivedHold, type Connector, type HoldKind } from '../catalogue'
 import { axisOf, DIRECTION_VECTORS, opposite, type Direction, type Vec } from '../space'
 
 /** What a grip does in its joint. */
@@ -54,5 +54,3 @@ export function gripsOf(connector: Connector): Grip[] {
     (at) => holds.map((hold) => ({ at, code: codeOf(hold, way, true), role, lets: 0 })),
   )
 }
-
-export const isStudCode = (code: number): boolean => holdOfCode(code) === HOLD.stud

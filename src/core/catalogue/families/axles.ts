@@ -2,8 +2,8 @@ import { BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Box, type Vec } from '../..
 import { cellMiddles, LEFT_RIGHT, makeShape, socketsAt, studsAt } from '../make'
 import type { MeshBuilder } from '../mesh'
 import { arc, circle, cornersOf, rectangle, type Point } from '../polygon'
-import { block, carved, holesInRow } from '../solids'
-import type { BodyBox, Connector, Shape } from '../types'
+import { block, carved, holesInRow, round } from '../solids'
+import type { Connector, Shape } from '../types'
 
 /** Pegs, axles and the holes they go through are 6 u across; a hole's place is the middle of its 10 u. */
 const X: Vec = [1, 0, 0]
@@ -129,7 +129,6 @@ function bentBeam(along: number, up: number): Shape {
   })
 }
 
-const round = (box: Box): BodyBox => ({ ...box, round: true })
 const PEG: readonly Point[] = [
   [2.4, 0],
   [2.9, 0.6],
@@ -236,7 +235,6 @@ function sleeve(id: string, title: string, long: number, across: number): Shape 
     })),
     outline: (builder) => {
       builder.tube([0, middle, middle], X, middle, 2.6, long, 20)
-      if (long > 6) builder.tube([0, middle, middle], X, middle + 0, 2.6, 2, 20)
     },
   })
 }

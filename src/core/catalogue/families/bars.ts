@@ -1,13 +1,11 @@
 import { MINUS_Y, PLATE_HEIGHT, PLUS_X, PLUS_Z, STUD_PITCH, type Box, type Vec } from '../../space'
 import { cellMiddles, makeShape, socketsAt, studsAt, type ShapeRecipe } from '../make'
 import type { MeshBuilder } from '../mesh'
-import { block } from '../solids'
+import { block, round } from '../solids'
 import type { BodyBox, Connector, Shape } from '../types'
 
 /** Bars are 4 u thick; a clip holds one between two jaws, and its mouth is as wide as the bar. */
 const X: Vec = [1, 0, 0]
-
-const round = (box: Box): BodyBox => ({ ...box, round: true })
 
 function bar(length: number): Shape {
   const long = length * STUD_PITCH
@@ -191,7 +189,6 @@ export const barShapes = (): Shape[] => [
     topClip(5, 5, P),
     topClip(15, 5, P),
   ]),
-  withAdded('tile-1x1-clip-top', FAMILY, 'Tile 1 × 1 with a clip on top', plate(1, 1, P, false), [topClip(5, 5, P)]),
   withAdded('brick-1x1-clip', FAMILY, 'Brick 1 × 1 with a clip for an upright bar', plate(1, 1, BRICK), [uprightClip(5, 6)]),
   withAdded('brick-1x1-clip-lying', FAMILY, 'Brick 1 × 1 with a clip for a lying bar', plate(1, 1, BRICK), [lyingClip(5, 6)]),
   withAdded('plate-1x2-bar', FAMILY, 'Plate 1 × 2 with a bar along its side', plate(2, 1, P), [barInFront(0, 20, 2)]),

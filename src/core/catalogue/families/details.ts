@@ -1,16 +1,16 @@
-import { MINUS_X, MINUS_Z, PLATE_HEIGHT, PLUS_X, PLUS_Z, type Box, type Vec } from '../../space'
+import { MINUS_X, MINUS_Z, PLATE_HEIGHT, PLUS_X, PLUS_Z, type Vec } from '../../space'
 import { cellMiddles, makeShape, socketsAt, studsAt, type ShapeRecipe } from '../make'
 import type { Point } from '../polygon'
-import { block, carved } from '../solids'
-import type { BodyBox, Shape } from '../types'
+import { block, carved, round } from '../solids'
+import type { Shape } from '../types'
 
 /** Small things that make a model tell its story: plants, vessels, taps, lights. */
 
 const UP: Vec = [0, 0, 1]
 const SOCKET = socketsAt([[5, 5]])
-const round = (box: Box): BodyBox => ({ ...box, round: true })
 
-function detail(id: string, title: string, recipe: Pick<ShapeRecipe, 'box' | 'connectors'> & Partial<ShapeRecipe>): Shape {
+/** A small thing by its outline. */
+export function detail(id: string, title: string, recipe: Pick<ShapeRecipe, 'box' | 'connectors'> & Partial<ShapeRecipe>): Shape {
   return makeShape({ id, family: 'detail', title, ...recipe })
 }
 

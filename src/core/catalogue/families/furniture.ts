@@ -1,15 +1,12 @@
 import { type Vec } from '../../space'
-import { cellMiddles, makeShape, socketsAt, studsAt, type ShapeRecipe } from '../make'
+import { cellMiddles, socketsAt, studsAt } from '../make'
+import { detail } from './details'
 import { block } from '../solids'
 import type { Shape } from '../types'
 
 /** What stands in rooms. */
 
 const UP: Vec = [0, 0, 1]
-
-function detail(id: string, title: string, recipe: Pick<ShapeRecipe, 'box' | 'connectors'> & Partial<ShapeRecipe>): Shape {
-  return makeShape({ id, family: 'detail', title, ...recipe })
-}
 
 /** A box whose lid is part of it. */
 const chest = (): Shape =>

@@ -1,19 +1,15 @@
-import { PLUS_Z, type Box, type Vec } from '../../space'
-import { makeShape, socketsAt, studsAt, type ShapeRecipe } from '../make'
+import { PLUS_Z, type Vec } from '../../space'
+import { socketsAt, studsAt } from '../make'
 import type { MeshBuilder } from '../mesh'
 import type { Point } from '../polygon'
-import { block } from '../solids'
-import type { BodyBox, Shape } from '../types'
+import { detail } from './details'
+import { block, round } from '../solids'
+import type { Shape } from '../types'
 
 /** Leaves, flowers and stems. */
 
 const UP: Vec = [0, 0, 1]
 const SOCKET = socketsAt([[5, 5]])
-const round = (box: Box): BodyBox => ({ ...box, round: true })
-
-function detail(id: string, title: string, recipe: Pick<ShapeRecipe, 'box' | 'connectors'> & Partial<ShapeRecipe>): Shape {
-  return makeShape({ id, family: 'detail', title, ...recipe })
-}
 
 /** A leaf or flower lies flat: blades around the middle. */
 function blades(builder: MeshBuilder, middle: Vec, count: number, reach: number, half: number, thick: number): void {
