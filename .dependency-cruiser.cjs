@@ -7,6 +7,7 @@ const ROOMS = [
   'fit',
   'model',
   'figure',
+  'decal',
   'scene',
   'joints',
   'motion',

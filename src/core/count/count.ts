@@ -35,7 +35,8 @@ export function tally(pieces: Iterable<PieceCount>): PieceCount[] {
   )
 }
 
-const workKey = (work: readonly PieceWork[] = []): string => work.map(({ kind, note = '' }) => `${kind}:${note}`).join('|')
+const workKey = (work: readonly PieceWork[] = []): string =>
+  work.map(({ kind, note = '', decal = '', face = '', at = '', turn = '' }) => [kind, note, decal, face, at, turn].join(':')).join('|')
 
 /** The same text for pieces that a builder cannot tell apart. */
 export const pieceKey = ({ shape, colour, length, work }: Omit<PieceCount, 'count'>): string =>

@@ -29,6 +29,8 @@ export interface PlacedPart {
   readonly pose: Pose
   /** The mirror image is needed but the shape has no twin in the catalogue. */
   readonly lacksTwin: boolean
+  /** It stands in a mirrored copy: its pose turns all the same, since the shape is exchanged for its twin. */
+  readonly isMirrored: boolean
 }
 
 export const catalogueOf = (model: ModelDocument): Catalogue => extendCatalogue(model.shapes, model.palette)
@@ -75,7 +77,7 @@ export class Flattener {
       .filter((part) => !isLoose(part))
       .map((part) => {
         const shape = shapeOfPart(part, this.catalogue.shapes)
-        return { path: part.id, part, shape, colour: part.colour, pose: partPose(part, shape), lacksTwin: false }
+        return { path: part.id, part, shape, colour: part.colour, pose: partPose(part, shape), lacksTwin: false, isMirrored: false }
       })
   }
 
@@ -102,6 +104,7 @@ export class Flattener {
         shape: exchanged.shape,
         pose: exchanged.pose,
         lacksTwin: exchanged.lacksTwin,
+        isMirrored: inner.isMirrored !== (copy.mirror !== undefined),
       }
     })
   }

@@ -7,4 +7,9 @@ export const LIMITS = {
   nesting: 16,
   flatParts: 200_000,
   coordinate: 100_000,
+  decals: 500,
+  /** Letters of a picture's data address. */
+  pictureLength: 4 * 1024 * 1024,
+  /** mm. */
+  decalSize: 250,
 } as const

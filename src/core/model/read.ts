@@ -5,6 +5,7 @@ import { LIMITS } from './limits'
 import { modelSchema } from './schema'
 import { ANGLE_LIMITS, connectorOf, doJoin } from './joint-pose'
 import { shapeOfPart } from './lengths'
+import { decodePicture } from './pictures'
 import { copiesOf, isLoose, partsOf, type CopyJoint, type JointEnd, type ModelDocument, type Section } from './types'
 
 /** The text of a file as a checked document. @throws Fault `too-large`, `not-json`, or what `checkModel` throws. */
@@ -119,7 +120,25 @@ function checkReferences(model: ModelDocument): void {
         throw new Fault('out-of-range', 'The chosen option does not exist.', { place: `${place}.chosen` })
     }
   })
-  model.sections.forEach((section, i) => checkSection(section, `sections[${i}]`, sections, catalogue))
+  refuseDoubles(model.decals ?? [], (i) => `decals[${i}].id`)
+  model.decals?.forEach(({ picture }, i) => decodePicture(picture, `decals[${i}].picture`))
+  const decals = new Map((model.decals ?? []).map((decal) => [decal.id, decal]))
+  model.sections.forEach((section, i) => {
+    checkSection(section, `sections[${i}]`, sections, catalogue)
+    checkDecals(section, `sections[${i}]`, decals)
+  })
+}
+
+function checkDecals(section: Section, path: string, decals: ReadonlyMap<string, unknown>): void {
+  partsOf(section).forEach(({ work }, i) =>
+    work?.forEach(({ decal }, k) => {
+      if (decal === undefined || decals.has(decal)) return
+      throw new Fault('unknown-decal', `There is no decal “${decal}”.`, {
+        place: `${path}.parts[${i}].work[${k}].decal`,
+        wayOut: decals.size === 0 ? 'The model has no decal.' : `The nearest known: ${nearestIds(decal, decals.keys()).join(', ')}.`,
+      })
+    }),
+  )
 }
 
 function refuseDoubles(entries: readonly { id: string }[], place: (index: number) => string): void {

@@ -14,10 +14,17 @@ const name = Joi.string().min(1).max(LIMITS.nameLength)
 const notes = Joi.string().allow('').max(LIMITS.notesLength)
 const hex = Joi.string().pattern(/^#[0-9a-fA-F]{6}$/)
 
+/** Only what is printed or stuck on has a picture. */
+const onPicture = (schema: Joi.Schema) => schema.when('kind', { not: Joi.valid('decal', 'print'), then: Joi.forbidden() })
+
 const work = Joi.object({
   kind: Joi.valid('cut', 'paint', 'print', 'decal', 'glue', 'erase', 'custom').required(),
   note: notes,
-})
+  decal: onPicture(id),
+  face: onPicture(Joi.valid('front', 'back', 'left', 'right', 'top', 'bottom', 'slope')),
+  at: onPicture(Joi.array().items(Joi.number().min(-1000).max(1000)).length(2)),
+  turn: onPicture(Joi.valid(0, 90, 180, 270)),
+}).and('decal', 'face')
 
 const part = Joi.object({
   id: id.required(),
@@ -156,6 +163,13 @@ const figure = Joi.object({
   pose: Joi.object({ head: angle, armLeft: angle, armRight: angle }),
 })
 
+const decal = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  picture: Joi.string().max(LIMITS.pictureLength).required(),
+  size: Joi.array().items(Joi.number().greater(0).max(LIMITS.decalSize)).length(2).required(),
+})
+
 /** The shape of a `.rail.json`; what refers to something else is checked in `read.ts`. */
 export const modelSchema = Joi.object({
   format: Joi.valid('jump-rail-model').required(),
@@ -169,4 +183,5 @@ export const modelSchema = Joi.object({
   shapes: Joi.array().items(ownShape),
   variants: Joi.array().items(Joi.any()),
   figures: Joi.array().items(figure).max(200),
+  decals: Joi.array().items(decal).max(LIMITS.decals),
 })

@@ -14,6 +14,7 @@ export interface ModelDocument {
   readonly shapes?: readonly OwnShape[]
   readonly variants?: readonly unknown[]
   readonly figures?: readonly FigureRecipe[]
+  readonly decals?: readonly Decal[]
 }
 
 export interface Section {
@@ -38,6 +39,23 @@ export type WorkKind = 'cut' | 'paint' | 'print' | 'decal' | 'glue' | 'erase' | 
 export interface PieceWork {
   readonly kind: WorkKind
   readonly note?: string
+  /** Of a decal or print: the id of its picture, and the face of the piece it lies on. */
+  readonly decal?: string
+  readonly face?: 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'slope'
+  /** Its middle, to the right and up from the middle of the face, mm. */
+  readonly at?: readonly [number, number]
+  /** Degrees anticlockwise. */
+  readonly turn?: 0 | 90 | 180 | 270
+}
+
+/** A picture that is put on pieces. */
+export interface Decal {
+  readonly id: string
+  readonly name: string
+  /** A PNG as a data address. */
+  readonly picture: string
+  /** Width and height as it is printed, mm. */
+  readonly size: readonly [number, number]
 }
 
 export interface Part {
