@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test'
 import { existsSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { BASE_CATALOGUE } from '../src/core/catalogue'
-import { encodePng, paintPiece } from '../src/core/picture'
+import { encodePng, paintPiece, pieceSource } from '../src/core/picture'
 
 const folder = process.argv[2] ?? 'contact-sheets'
 const families = new Set(process.argv.slice(3))
@@ -14,7 +14,7 @@ const shapes = [...BASE_CATALOGUE.shapes.values()].filter(({ family }) => famili
 const order = [...new Set(shapes.map(({ family }) => family))]
 const drawCell = async (shape: (typeof shapes)[number]): Promise<string> => {
   const colour = COLOURS[order.indexOf(shape.family) % COLOURS.length]!
-  const png = await encodePng(paintPiece(shape, colour, BASE_CATALOGUE, { width: 128, height: 92 }))
+  const png = await encodePng(paintPiece({ shape: shape.id, colour }, pieceSource(BASE_CATALOGUE), { width: 128, height: 92 }))
   const picture = Buffer.from(png).toString('base64')
   return `<figure><img src="data:image/png;base64,${picture}"><figcaption>${shape.id}</figcaption></figure>`
 }

@@ -40,7 +40,6 @@ async function pdf(bundle: Bundle, paper: Paper): Promise<Uint8Array> {
     catalogue: catalogueOf(bundle.model),
     paper,
     fonts: { regular: await asset('../fonts/regular.ttf'), bold: await asset('../fonts/bold.ttf') },
-    paint: (picture, isFinished) => painter.paint(picture, isFinished),
-    paintPiece: (shape, colour) => painter.piece(shape, colour, { width: 120, height: 92 }),
+    painter,
   })
 }

@@ -1,11 +1,26 @@
 import type { PictureRef, BookletSource } from '@core/booklet'
+import type { PieceCount } from '@core/count'
 import { catalogueOf, Flattener } from '@core/model'
-import { drawnSection, paintPiece, RailPainter, type PictureSize, type RgbImage, type ViewNumber } from '@core/picture'
+import {
+  drawnSection,
+  drawPiece,
+  lookAtTray,
+  paintPiece,
+  pieceSource,
+  RailPainter,
+  type Drawing,
+  type PictureSize,
+  type PieceLook,
+  type PieceSource,
+  type PieceSpec,
+  type RgbImage,
+  type ViewNumber,
+} from '@core/picture'
 
-/** Paints all pictures of one booklet; keeps the painter of the section at hand, since steps come in order. */
+/** Paints and draws all pictures of one booklet; keeps the painter of the section at hand, since steps come in order. */
 export class BookletPainter {
   private readonly flattener: Flattener
-  private readonly catalogue
+  private readonly pieces: PieceSource
   private open: { section: string; painter: RailPainter } | undefined
 
   constructor(
@@ -13,21 +28,42 @@ export class BookletPainter {
     private readonly size: PictureSize,
   ) {
     this.flattener = new Flattener(source.model)
-    this.catalogue = catalogueOf(source.model)
+    this.pieces = pieceSource(catalogueOf(source.model), source.model.decals)
+  }
+
+  private painterOf({ section }: PictureRef): RailPainter {
+    if (this.open?.section !== section) {
+      const drawn = drawnSection(this.source.model, this.flattener, this.source.plan.sections, section)
+      this.open = { section, painter: new RailPainter(drawn, this.pieces.catalogue, this.size) }
+    }
+    return this.open.painter
   }
 
   paint(picture: PictureRef, isFinished: boolean): RgbImage {
-    if (this.open?.section !== picture.section) {
-      const section = drawnSection(this.source.model, this.flattener, this.source.plan.sections, picture.section)
-      this.open = { section: picture.section, painter: new RailPainter(section, this.catalogue, this.size) }
-    }
+    const painter = this.painterOf(picture)
     const view = picture.view as ViewNumber
     const { focus } = picture
-    if (focus) return this.open.painter.paintFocus(picture.step, view, focus.id, focus.travel)
-    return isFinished ? this.open.painter.paintFinished(view) : this.open.painter.paint(picture.step, view)
+    if (focus) return painter.paintFocus(picture.step, view, focus.id, focus.travel)
+    return isFinished ? painter.paintFinished(view) : painter.paint(picture.step, view)
   }
 
-  piece(shape: string, colour: string, size: PictureSize, view: ViewNumber = 0): RgbImage {
-    return paintPiece(this.catalogue.shapes.get(shape)!, colour, this.catalogue, size, view)
+  /** The same in areas and lines; nothing where that would be too many, and for pictures of one thing alone. */
+  draw(picture: PictureRef, isFinished: boolean): Drawing | undefined {
+    if (picture.focus) return undefined
+    const painter = this.painterOf(picture)
+    const view = picture.view as ViewNumber
+    return isFinished ? painter.drawFinished(view) : painter.draw(picture.step, view)
+  }
+
+  piece(piece: PieceSpec, size: PictureSize, look?: Partial<PieceLook>): RgbImage {
+    return paintPiece(piece, this.pieces, size, look)
+  }
+
+  drawPiece(piece: PieceCount, size: PictureSize, look: PieceLook): Drawing {
+    return drawPiece(piece, this.pieces, size, look)
+  }
+
+  trayLooks(pieces: readonly PieceSpec[], size: PictureSize): PieceLook[] {
+    return lookAtTray(pieces, this.pieces, size)
   }
 }

@@ -1,49 +1,16 @@
 import fontkit from '@pdf-lib/fontkit'
-import {
-  concatTransformationMatrix,
-  drawObject,
-  PDFDocument,
-  PDFRawStream,
-  popGraphicsState,
-  pushGraphicsState,
-  rgb,
-  type PDFFont,
-  type PDFPage,
-  type RGB,
-} from 'pdf-lib'
-import type { CoverPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from '@core/booklet'
-import type { Catalogue } from '@core/catalogue'
-import { lettersOf, pieceExtras, pieceKey, total, type PieceCount } from '@core/count'
+import { PDFDocument } from 'pdf-lib'
+import type { CoverPage, InventoryPage, Page, StepPage, TrayPage } from '@core/booklet'
+import { lettersOf, pieceKey, total } from '@core/count'
 import { Fault } from '@core/fault'
-import { deflateRows, rgbOf, type RgbImage } from '@core/picture'
-import { breakLines, fit, paragraphs } from './text'
+import { ACCENT, FAINT, INK, LINE, MARGIN, Sheet, type PdfInput } from './pdf-sheet'
+import { paragraphs } from './text'
 
-export type Paper = 'a4' | 'letter'
+export type { Paper, PdfInput } from './pdf-sheet'
 
-const PAPERS: Readonly<Record<Paper, readonly [number, number]>> = { a4: [595.28, 841.89], letter: [612, 792] }
-
-export interface PdfInput {
-  readonly pages: readonly Page[]
-  readonly catalogue: Catalogue
-  readonly paper: Paper
-  /** TrueType files; other formats come out broken (see docs/architecture.md). */
-  readonly fonts: { readonly regular: Uint8Array; readonly bold: Uint8Array }
-  readonly paint: (picture: PictureRef, isFinished: boolean) => RgbImage | Promise<RgbImage>
-  readonly paintPiece: (shape: string, colour: string) => RgbImage | Promise<RgbImage>
-  /** Told from 0 to 1; throw from it to stop. */
-  readonly progress?: (fraction: number) => void | Promise<void>
-}
-
-const INK = rgb(0.12, 0.13, 0.14)
-const FAINT = rgb(0.42, 0.44, 0.46)
-const RULE = rgb(0.8, 0.8, 0.78)
-const ACCENT = rgb(0.05, 0.39, 0.4)
-const MARGIN = 40
-const PIECE = { width: 30, height: 23 }
 /** Lines of pieces, and letters of words, that stand beside the picture of a step that shares its sheet. */
 const MOST_LINES = 8
 const MOST_WORDS = 260
-const LINE = 26
 
 /** Writes a booklet as a PDF: two steps a page, text selectable, fonts embedded. @throws Fault `no-pages` */
 export async function writePdf(input: PdfInput): Promise<Uint8Array> {
@@ -67,27 +34,13 @@ export async function writePdf(input: PdfInput): Promise<Uint8Array> {
   return doc.save()
 }
 
-interface TextOptions {
-  readonly size: number
-  readonly font?: PDFFont
-  readonly colour?: RGB
-}
-
-class Press {
-  private page!: PDFPage
-  private readonly width: number
-  private readonly height: number
+class Press extends Sheet {
   /** Which half of the page the next step takes; undefined when the page holds no steps. */
   private nextSlot: 0 | 1 | undefined
-  private readonly pieces = new Map<string, Promise<ReturnType<Press['embed']> extends Promise<infer T> ? T : never>>()
 
-  constructor(
-    private readonly doc: PDFDocument,
-    private readonly regular: PDFFont,
-    private readonly bold: PDFFont,
-    private readonly input: PdfInput,
-  ) {
-    ;[this.width, this.height] = PAPERS[input.paper]
+  protected override newPage(): void {
+    super.newPage()
+    this.nextSlot = undefined
   }
 
   async print(page: Page): Promise<void> {
@@ -111,63 +64,6 @@ class Press {
       const x = this.width / 2 - this.regular.widthOfTextAtSize(text, 9) / 2
       page.drawText(text, { x, y: 18, size: 9, font: this.regular, color: FAINT })
     })
-  }
-
-  private newPage(): void {
-    this.page = this.doc.addPage([this.width, this.height])
-    this.nextSlot = undefined
-  }
-
-  private text(text: string, x: number, y: number, options: TextOptions): void {
-    this.page.drawText(text, { x, y, size: options.size, font: options.font ?? this.regular, color: options.colour ?? INK })
-  }
-
-  /** Writes text in lines no wider than `width`. @returns the height it took */
-  private paragraph(text: string, x: number, y: number, width: number, options: TextOptions): number {
-    const font = options.font ?? this.regular
-    const lines = breakLines(text, (line) => font.widthOfTextAtSize(line, options.size) <= width)
-    lines.forEach((line, i) => {
-      this.text(line, x, y - i * options.size * 1.35, options)
-    })
-    return lines.length * options.size * 1.35
-  }
-
-  private rule(x: number, y: number, length: number): void {
-    this.page.drawLine({ start: { x, y }, end: { x: x + length, y }, thickness: 0.6, color: RULE })
-  }
-
-  /** A picture's rows go into the file as they are deflated: no second encoding. */
-  private async embed(image: RgbImage) {
-    const data = await deflateRows(image)
-    const stream = PDFRawStream.of(
-      this.doc.context.obj({
-        Type: 'XObject',
-        Subtype: 'Image',
-        Width: image.width,
-        Height: image.height,
-        BitsPerComponent: 8,
-        ColorSpace: 'DeviceRGB',
-        Filter: 'FlateDecode',
-        DecodeParms: { Predictor: 15, Colors: 3, BitsPerComponent: 8, Columns: image.width },
-      }),
-      data,
-    )
-    return this.doc.context.register(stream)
-  }
-
-  private place(picture: Awaited<ReturnType<Press['embed']>>, x: number, y: number, width: number, height: number): void {
-    const name = this.page.node.newXObject('Im', picture)
-    this.page.pushOperators(
-      pushGraphicsState(),
-      concatTransformationMatrix(width, 0, 0, height, x, y),
-      drawObject(name),
-      popGraphicsState(),
-    )
-  }
-
-  private async picture(ref: PictureRef | null, isFinished: boolean, x: number, y: number, width: number): Promise<void> {
-    if (!ref) return
-    this.place(await this.embed(await this.input.paint(ref, isFinished)), x, y, width, width * 0.75)
   }
 
   private async cover(page: CoverPage): Promise<void> {
@@ -205,13 +101,6 @@ class Press {
     }
   }
 
-  /** A triangle with a stroke stands before a caution: a sign, not only a colour. */
-  private caution(text: string, x: number, y: number, width: number): number {
-    this.page.drawSvgPath('M 0 9 L 5.5 0 L 11 9 Z', { x, y: y + 8.5, borderColor: INK, borderWidth: 1 })
-    this.page.drawLine({ start: { x: x + 5.5, y: y + 5.6 }, end: { x: x + 5.5, y: y + 2.2 }, thickness: 1.1, color: INK })
-    return this.paragraph(text, x + 18, y, width - 18, { size: 9.5 }) + 3
-  }
-
   private async tray(page: TrayPage): Promise<void> {
     this.newPage()
     let y = this.height - 64
@@ -238,55 +127,6 @@ class Press {
     }
   }
 
-  /** Pieces in two columns; goes on to new pages where it must. @returns how far down it came */
-  private async table(pieces: readonly PieceCount[], top: number, letters: ReadonlyMap<string, string> = new Map()): Promise<number> {
-    const column = (this.width - 2 * MARGIN - 20) / 2
-    let rest = [...pieces]
-    let y = top
-    for (;;) {
-      const rows = Math.max(1, Math.floor((y - 50) / LINE))
-      const here = rest.slice(0, rows * 2)
-      const inFirst = Math.min(rows, Math.ceil(here.length / 2))
-      for (const [i, piece] of here.entries()) {
-        const x = MARGIN + (i < inFirst ? 0 : column + 20)
-        await this.pieceLine(piece, x, y - (i < inFirst ? i : i - inFirst) * LINE, column, letters.get(pieceKey(piece)))
-      }
-      rest = rest.slice(here.length)
-      if (rest.length === 0) return y - inFirst * LINE
-      this.newPage()
-      y = this.height - 64
-    }
-  }
-
-  /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
-  private async pieceLine(piece: PieceCount, x: number, y: number, width: number, letter = ''): Promise<void> {
-    const { shapes, colours } = this.input.catalogue
-    const count = String(piece.count)
-    this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
-    const key = `${piece.shape} ${piece.colour}`
-    let picture = this.pieces.get(key)
-    if (!picture)
-      this.pieces.set(key, (picture = Promise.resolve(this.input.paintPiece(piece.shape, piece.colour)).then((image) => this.embed(image))))
-    this.place(await picture, x + 28, y - 7, PIECE.width, PIECE.height)
-    const at = x + 34 + PIECE.width
-    const extras = pieceExtras(piece)
-    const title = `${letter === '' ? '' : `(${letter}) `}${shapes.get(piece.shape)?.title ?? piece.shape}${extras === '' ? '' : `, ${extras}`}`
-    this.text(fit(title, this.regular, 9, width - (at - x)), at, y + 4, { size: 9 })
-    const colour = colours.get(piece.colour)
-    const [red, green, blue] = rgbOf(colour?.hex ?? '#ffffff')
-    this.page.drawRectangle({
-      x: at,
-      y: y - 6.5,
-      width: 8,
-      height: 6.5,
-      color: rgb(red / 255, green / 255, blue / 255),
-      borderColor: INK,
-      borderWidth: 0.5,
-    })
-    this.text(colour?.name ?? piece.colour, at + 12, y - 6, { size: 8, colour: FAINT })
-    this.rule(x, y - 10.5, width)
-  }
-
   /** Two steps share a sheet; one whose words or pieces need more gets sheets of its own, so that nothing is left out. */
   private async step(page: StepPage): Promise<void> {
     if (page.callout.length > MOST_LINES || page.note.length + page.caution.length > MOST_WORDS) return this.longStep(page)
@@ -305,8 +145,9 @@ class Press {
     const x = this.width - MARGIN - trayWidth
     let y = top - 44 - this.joins(page, x, top - 44, trayWidth)
     const letters = lettersOf(page.callout, this.input.catalogue.colours)
+    const looks = this.looksOf(page.callout)
     for (const piece of page.callout) {
-      await this.pieceLine(piece, x, y, trayWidth, letters.get(pieceKey(piece)))
+      await this.pieceLine(piece, x, y, trayWidth, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '' })
       y -= LINE
     }
     this.stepWords(page, x, y, trayWidth)
@@ -394,19 +235,11 @@ class Press {
       const x = MARGIN + (i % 3) * third
       const line = y - 20 - Math.floor(i / 3) * 16
       const known = this.input.catalogue.colours.get(colour)
-      const [red, green, blue] = rgbOf(known?.hex ?? '#ffffff')
       const text = String(count)
       this.text(text, x + 28 - this.bold.widthOfTextAtSize(text, 10), line, { size: 10, font: this.bold })
-      this.page.drawRectangle({
-        x: x + 34,
-        y: line - 1,
-        width: 10,
-        height: 9,
-        color: rgb(red / 255, green / 255, blue / 255),
-        borderColor: INK,
-        borderWidth: 0.5,
-      })
-      this.text(known?.name ?? colour, x + 50, line, { size: 9.5 })
+      this.swatch(known?.hex ?? '#ffffff', x + 34, line - 1, 10, 9)
+      const own = this.input.beside?.('colour', colour) ?? ''
+      this.text(`${known?.name ?? colour}${own === '' ? '' : `, ${own}`}`, x + 50, line, { size: 9.5 })
     })
     if (page.alternatives.length > 0) this.alternatives(page.alternatives)
   }

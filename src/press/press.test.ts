@@ -24,8 +24,7 @@ async function printed(paper: Paper, progress?: (fraction: number) => void, page
     catalogue: catalogueOf(model),
     paper,
     fonts: { regular: font('400Regular'), bold: font('700Bold') },
-    paint: (picture, isFinished) => painter.paint(picture, isFinished),
-    paintPiece: (shape, colour) => painter.piece(shape, colour, { width: 60, height: 46 }),
+    painter,
     ...(progress ? { progress } : {}),
   })
   const path = join(mkdtempSync(join(tmpdir(), 'jump-rail-')), 'booklet.pdf')

@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import { extendCatalogue, type OwnShape } from '@core/catalogue'
-import { paintPiece, type RgbImage, type ViewNumber } from '@core/picture'
+import { paintPiece, pieceSource, type PieceLook, type PieceSpec, type RgbImage, type ViewNumber } from '@core/picture'
 import { BookletPainter } from '@press/paint'
 
 /** Dots for a canvas: four bytes each. */
@@ -43,13 +43,17 @@ const api = {
   picture(ref: PictureRef, isFinished: boolean, width: number, height: number): CanvasImage {
     return forCanvas(painter(width, height).paint(ref, isFinished))
   },
-  piece(shape: string, colour: string, width: number, height: number, view: number): CanvasImage {
-    return forCanvas(painter(64, 48).piece(shape, colour, { width, height }, view as ViewNumber))
+  piece(piece: PieceSpec, width: number, height: number, look: Partial<PieceLook>): CanvasImage {
+    return forCanvas(painter(64, 48).piece(piece, { width, height }, look))
+  },
+  /** How the pieces of one tray are drawn: to one scale, each from the side that tells it from the others. */
+  trayLooks(pieces: readonly PieceSpec[], width: number, height: number): PieceLook[] {
+    return painter(64, 48).trayLooks(pieces, { width, height })
   },
   /** A shape that is not in any model yet. */
   ownPiece(own: OwnShape, colour: string, width: number, height: number, view: number): CanvasImage {
-    const catalogue = extendCatalogue([own])
-    return forCanvas(paintPiece(catalogue.shapes.get(own.id)!, colour, catalogue, { width, height }, view as ViewNumber))
+    const source = pieceSource(extendCatalogue([own]))
+    return forCanvas(paintPiece({ shape: own.id, colour }, source, { width, height }, { view: view as ViewNumber }))
   },
 }
 

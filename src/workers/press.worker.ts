@@ -18,8 +18,7 @@ const api = {
       catalogue: catalogueOf(source.model),
       paper,
       fonts,
-      paint: (picture, isFinished) => painter.paint(picture, isFinished),
-      paintPiece: (shape, colour) => painter.piece(shape, colour, { width: 120, height: 92 }),
+      painter,
       progress,
     })
     return transfer(bytes, [bytes.buffer])

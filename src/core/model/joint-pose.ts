@@ -146,6 +146,30 @@ export function jointPose(
   return { matrix: whole.map(cleaned) as unknown as Matrix, at: at.map(cleaned) as unknown as Vec }
 }
 
+/** How far a joint lets a copy move from where it is now, in the lattice of the section that holds it. */
+export interface JointReach {
+  readonly at: Vec
+  /** Turns about a unit vector, degrees from where it is now; a joint that goes all the way round reaches 360. */
+  readonly turns: readonly { readonly axis: Vec; readonly from: number; readonly to: number }[]
+  /** Slides along a unit vector, u from where it is now. */
+  readonly slide?: { readonly way: Vec; readonly from: number; readonly to: number }
+}
+
+/** @returns nothing for a copy without a joint, and for one that its joint holds in one way only */
+export function jointReach(section: Section, { joint }: Copy, catalogue: Catalogue): JointReach | undefined {
+  if (!joint) return undefined
+  const slide = joint.slide ?? 0
+  const { at, axis, facing } = seatOf(section, joint.on, catalogue, slide)
+  const most = ANGLE_LIMITS[joint.on.kind] ?? 360
+  const turn = (about: Vec, now = 0) => ({ axis: about, from: -most - (most < 360 ? now : 0), to: most - (most < 360 ? now : 0) })
+  const [first, second, third] = joint.angles ?? []
+  const sideways = acrossOf(facing)
+  const turns = isBall(joint.on.kind) ? [turn(sideways, second), turn(cross(facing, sideways), third)] : [turn(axis, first)]
+  const part = partsOf(section).find((candidate) => candidate.id === joint.on.part)!
+  const { length } = connectorOf(shapeOfPart(part, catalogue.shapes), joint.on)!
+  return { at, turns, ...(length === undefined ? {} : { slide: { way: facing, from: -slide, to: length - slide } }) }
+}
+
 const BY_FACE = new Set<ConnectorKind>(['post', 'ring', 'ball', 'cup', 'tongue', 'fork'])
 const isBall = (kind: ConnectorKind): boolean => kind === 'ball' || kind === 'cup'
 /** What looks back at a hinge has it the other way round, so that two plates that lie flat both have their studs up. */

@@ -1,5 +1,6 @@
 import { findJoints, placesOf } from '../joints'
-import { copiesOf, sectionById, type Flattener, type ModelDocument, type PlacedPart } from '../model'
+import { patchesOf, type Patch } from '../decal'
+import { catalogueOf, copiesOf, jointReach, sectionById, shapeOfPart, type Flattener, type JointReach, type ModelDocument, type PlacedPart } from '../model'
 import type { Move, SectionPlan } from '../plan'
 import { buildScene, partHull, type NodeSpec } from '../scene'
 import { boxAt, directionFromText, DIRECTION_VECTORS, NO_TURN, turnFromText, unite, type Box, type Turn, type Vec } from '../space'
@@ -11,6 +12,12 @@ export interface DrawnSection {
   /** For each part, which thing of its step it belongs to: a part of its own, a copy, a derived section. */
   readonly partNode: Int32Array
   readonly nodeIds: readonly string[]
+  /** For each thing, whether it is a finished section that is joined. */
+  readonly nodeJoins: readonly boolean[]
+  /** The pictures on each part that has any. */
+  readonly patches: ReadonlyMap<number, readonly Patch[]>
+  /** How far the joints of things let them move. */
+  readonly reaches: ReadonlyMap<number, JointReach>
   /** Part indices [from, to) of each step, by step. */
   readonly ranges: readonly (readonly [number, number])[]
   /** Node indices [from, to) of each step. */
@@ -70,6 +77,9 @@ export function drawnSection(
     parts: placed,
     partNode: Int32Array.from(specs.flatMap((spec, node) => spec.parts.map(() => node))),
     nodeIds: specs.map((spec) => spec.id),
+    nodeJoins: specs.map((spec) => spec.kind !== 'part'),
+    patches: patchesByPart(model, placed),
+    reaches: lookup.reaches(specs),
     ranges,
     nodeRanges,
     nodeTravels,
@@ -90,6 +100,19 @@ export function drawnSection(
   }
 }
 
+function patchesByPart(model: ModelDocument, placed: readonly PlacedPart[]): Map<number, readonly Patch[]> {
+  const found = new Map<number, readonly Patch[]>()
+  if (!model.decals) return found
+  const decals = new Map(model.decals.map((decal) => [decal.id, decal]))
+  const { shapes } = catalogueOf(model)
+  placed.forEach(({ part, shape, isMirrored }, i) => {
+    if (!part.work) return
+    const patches = patchesOf(part, shape, shapeOfPart(part, shapes), isMirrored, decals)
+    if (patches.length > 0) found.set(i, patches)
+  })
+  return found
+}
+
 const baseOf = (sections: readonly SectionPlan[], plan: SectionPlan): string => {
   let at = plan
   while (at.derivedFrom !== undefined) at = sections.find((section) => section.id === at.derivedFrom)!
@@ -106,6 +129,18 @@ class MoveLookup {
     private readonly base: string,
   ) {
     this.own = new Map(flattener.own(sectionById(model, base)).map((placed) => [placed.part.id, placed]))
+  }
+
+  reaches(specs: readonly NodeSpec[]): Map<number, JointReach> {
+    const found = new Map<number, JointReach>()
+    const section = sectionById(this.model, this.base)
+    const jointed = new Map(copiesOf(section).flatMap((copy) => (copy.joint ? [[copy.id, copy] as const] : [])))
+    specs.forEach(({ id, kind }, node) => {
+      const copy = kind === 'copy' ? jointed.get(id) : undefined
+      const reach = copy && jointReach(section, copy, catalogueOf(this.model))
+      if (reach) found.set(node, reach)
+    })
+    return found
   }
 
   nodes(move: Move): NodeSpec[] {

@@ -1,5 +1,6 @@
+import { FIRST_DECAL, type DecalPaint } from './decal-paint'
 import { NOTHING, type Layers, type Window } from './layers'
-import type { PartLook, Rgb } from './paint'
+import { INK, WHITE, type PartLook, type Rgb } from './paint'
 import { TONES } from './stencil'
 
 /** An RGB picture, three bytes a dot, rows from the top. */
@@ -44,6 +45,7 @@ export class Inker {
     private readonly layers: Layers,
     private readonly finer: number,
     private readonly paper: Rgb,
+    private readonly decals?: DecalPaint,
   ) {
     const { width, height } = layers.size
     this.edges = new Uint8Array(width * height)
@@ -65,11 +67,23 @@ export class Inker {
       }
       findEdges(layers, this.edges, outer, options)
       thicken(this.edges, layers.size.width, outer, finer, options.hasFineLines)
-      average(layers, this.edges, inner, this.image, finer, mixPalette(paper, options), paper)
+      average({ layers, edges: this.edges, image: this.image, finer, palette: mixPalette(options), paper, texel: this.texelOf(options) }, inner)
     }
     return { ...this.image, data: this.image.data.slice() }
   }
+
+  /** The colour of a dot that shows a picture on a piece; nothing where no piece has one. */
+  private texelOf({ newFrom, newTo, wash }: InkOptions): Texel | undefined {
+    const { decals, layers } = this
+    if (!decals || decals.isEmpty) return undefined
+    return (dot, x, y, under) => {
+      const part = layers.part[dot]!
+      return decals.over(part, layers.surface[dot]!, x + 0.5, y + 0.5, under, part >= newFrom && part < newTo ? 0 : wash)
+    }
+  }
 }
+
+type Texel = (dot: number, x: number, y: number, under: number) => number
 
 const widened = (window: Window, by: number, size: { width: number; height: number }): Window => ({
   left: Math.max(0, window.left - by),
@@ -143,22 +157,30 @@ function thicken(edges: Uint8Array, width: number, window: Window, finer: number
   }
 }
 
-const INK: Rgb = [31, 33, 36]
-
 /** Colours a dot can have, by part: three tones, three tones with a glint, outline, crease; and two for all: paper, ink. */
 const SLOTS = 8
 const GLINT = TONES.length
 const OUTLINE_SLOT = 6
 const CREASE_SLOT = 7
 
-function average(layers: Layers, edges: Uint8Array, window: Window, image: RgbImage, finer: number, palette: Palette, paper: Rgb): void {
+interface Averaged {
+  readonly layers: Layers
+  readonly edges: Uint8Array
+  readonly image: RgbImage
+  readonly finer: number
+  readonly palette: Palette
+  readonly paper: Rgb
+  readonly texel: Texel | undefined
+}
+
+function average({ layers, edges, image, finer, palette, paper, texel }: Averaged, window: Window): void {
   const fullWidth = layers.size.width
   const { width, data } = image
   const dots = finer * finer
   const paperColour = pack(paper)
   const line = pack(INK)
   const nothing = NOTHING
-  const { part, tone } = layers
+  const { part, tone, surface } = layers
   const { colours, isClear } = palette
   const first = Math.floor(window.left / finer)
   const last = Math.floor(window.right / finer)
@@ -180,6 +202,7 @@ function average(layers: Layers, edges: Uint8Array, window: Window, image: RgbIm
             // See-through pieces carry fine slanting lines of light, so that they read as such in print too.
             const glint = isClear[id] === 1 && ((x + y) * finer + sx + sy) % 14 < 3 ? GLINT : 0
             colour = colours[id * SLOTS + glint + tone[dot]!]!
+            if (texel && surface[dot]! >= FIRST_DECAL) colour = texel(dot, x * finer + sx, y * finer + sy, colour)
           }
           red += colour >> 16
           green += (colour >> 8) & 255
@@ -198,10 +221,8 @@ interface Palette {
   readonly isClear: Uint8Array
 }
 
-const BRIGHT: Rgb = [255, 255, 255]
-
 /** Mixes the colours of every part once; parts of one colour share the work. */
-function mixPalette(paper: Rgb, options: InkOptions): Palette {
+function mixPalette(options: InkOptions): Palette {
   const { looks, newFrom, newTo } = options
   const colours = new Int32Array(looks.length * SLOTS)
   const isClear = new Uint8Array(looks.length)
@@ -211,18 +232,41 @@ function mixPalette(paper: Rgb, options: InkOptions): Palette {
     const wash = isNew ? 0 : options.wash
     let pair = known.get(look)
     if (!pair) known.set(look, (pair = [undefined, undefined]))
-    const slots = (pair[isNew ? 1 : 0] ??= slotsOf(look, paper, wash))
+    const slots = (pair[isNew ? 1 : 0] ??= slotsOf(look, wash))
     colours.set(slots, part * SLOTS)
     isClear[part] = look.isClear ? 1 : 0
   })
   return { colours, isClear }
 }
 
-function slotsOf(look: PartLook, paper: Rgb, wash: number): number[] {
+/** The colours of a part, mixed with so much paper: its three tones, the same with a glint, and its outlines and creases. */
+export interface MixedSlots {
+  readonly tones: readonly Rgb[]
+  readonly lit: readonly Rgb[]
+  readonly lines: readonly Rgb[]
+  /** The same as texts, to sort by. */
+  readonly lineNames: readonly string[]
+}
+
+const mixedBefore = new WeakMap<PartLook, Map<number, MixedSlots>>()
+
+export function mixedSlots(look: PartLook, paperShare: number): MixedSlots {
+  let known = mixedBefore.get(look)
+  if (!known) mixedBefore.set(look, (known = new Map()))
+  let slots = known.get(paperShare)
+  if (slots) return slots
+  const washed = (colour: Rgb): Rgb => mix(colour, WHITE, paperShare)
   const toned = TONES.map((tone) => scaled(look.colour, tone / 255))
-  const lit = toned.map((colour) => mix(colour, BRIGHT, 0.6))
-  const lines = [look.line, mix(look.line, look.colour, 0.45)]
-  return [...toned, ...lit, ...lines].map((colour) => pack(mix(colour, paper, wash)))
+  const lines = [look.line, mix(look.line, look.colour, 0.45)].map(washed)
+  const lit = toned.map((colour) => washed(mix(colour, WHITE, 0.6)))
+  slots = { tones: toned.map(washed), lit, lines, lineNames: lines.map((line) => line.join()) }
+  known.set(paperShare, slots)
+  return slots
+}
+
+function slotsOf(look: PartLook, paperShare: number): number[] {
+  const { tones, lit, lines } = mixedSlots(look, paperShare)
+  return [...tones, ...lit, ...lines].map(pack)
 }
 
 const scaled = (colour: Rgb, factor: number): Rgb => [colour[0] * factor, colour[1] * factor, colour[2] * factor]

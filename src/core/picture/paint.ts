@@ -10,18 +10,18 @@ export interface PartLook {
 }
 
 export const WHITE: Rgb = [255, 255, 255]
+export const INK: Rgb = [31, 33, 36]
 
 export function rgbOf(hex: string): Rgb {
   const value = Number.parseInt(hex.slice(1), 16)
   return [value >> 16, (value >> 8) & 255, value & 255]
 }
 
-const DARK_LINE: Rgb = [31, 33, 36]
 const LIGHT_LINE: Rgb = [150, 154, 160]
 
 /** How a piece of a colour is drawn: dark pieces get light lines, so that their inside stays readable. */
 export function lookOf(colour: Colour): PartLook {
   const rgb = rgbOf(colour.hex)
   const luminance = 0.2126 * rgb[0] + 0.7152 * rgb[1] + 0.0722 * rgb[2]
-  return { colour: rgb, line: luminance < 62 ? LIGHT_LINE : DARK_LINE, isClear: colour.finish === 'clear' }
+  return { colour: rgb, line: luminance < 62 ? LIGHT_LINE : INK, isClear: colour.finish === 'clear' }
 }

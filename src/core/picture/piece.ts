@@ -1,17 +1,58 @@
-import type { Catalogue, Shape } from '../catalogue'
+import type { Catalogue } from '../catalogue'
+import type { PieceCount } from '../count'
+import { patchesOf } from '../decal'
+import { shapeOfPart, type Decal, type PlacedPart } from '../model'
 import { IDENTITY, type Box } from '../space'
-import { Inker, type RgbImage } from './ink'
-import { Layers } from './layers'
-import { lookOf, WHITE } from './paint'
-import { cutStencil } from './stencil'
-import { fitCamera, project, type PictureSize, type ViewNumber } from './view'
+import type { DrawnSection } from './drawn-section'
+import { Easel } from './easel'
+import { NOTHING } from './layers'
+import type { RgbImage } from './ink'
+import { lookOf } from './paint'
+import { inkPlate, type Plate } from './plate'
+import { drawComposition, type Drawing } from './vector'
+import { fitCamera, projectedSize, VIEWS, type PictureSize, type ViewNumber } from './view'
 
 const FINER = 3
 const MARGIN = 3
 const MOST_SCALE = 2.2
+/** One scale serves a tray down to this many px for one u of a picture 100 px wide; what is too large for it is drawn smaller. */
+const LEAST_SCALE = 1.3
+
+/** A piece as it is looked at: what it is, with the work done to it. */
+export type PieceSpec = Omit<PieceCount, 'count'>
+
+/** How a piece of a tray is drawn. */
+export interface PieceLook {
+  readonly view: ViewNumber
+  /** px for one u. */
+  readonly scale: number
+  /** Too large for the scale of its tray. */
+  readonly isSmaller: boolean
+}
+
+/** What pieces are made of: the catalogue, and the pictures that may be on them. */
+export interface PieceSource {
+  readonly catalogue: Catalogue
+  readonly decals: ReadonlyMap<string, Decal>
+}
+
+export const pieceSource = (catalogue: Catalogue, decals: readonly Decal[] = []): PieceSource => ({
+  catalogue,
+  decals: new Map(decals.map((decal) => [decal.id, decal])),
+})
+
+/** A piece alone, as if it were a section. */
+function alone(piece: PieceSpec, { catalogue, decals }: PieceSource): Pick<DrawnSection, 'parts' | 'patches'> {
+  const shape = shapeOfPart(piece, catalogue.shapes)
+  const part = { ...piece, id: 'piece' }
+  const pose = { matrix: IDENTITY, at: [0, 0, 0] } as const
+  const placed: PlacedPart = { path: 'piece', part, shape, colour: piece.colour, pose, lacksTwin: false, isMirrored: false }
+  const patches = patchesOf(part, shape, shape, false, decals)
+  return { parts: [placed], patches: new Map(patches.length > 0 ? [[0, patches]] : []) }
+}
 
 /** Around all that is drawn of a shape, u. */
-function meshBox(shape: Shape): Box {
+function meshBox({ shape }: PlacedPart): Box {
   const min: [number, number, number] = [Infinity, Infinity, Infinity]
   const max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
   for (const facet of shape.mesh) {
@@ -25,15 +66,87 @@ function meshBox(shape: Shape): Box {
   return { min, max }
 }
 
-/** The small picture of a piece, for trays and lists. */
-export function paintPiece(shape: Shape, colour: string, catalogue: Catalogue, size: PictureSize, view: ViewNumber = 0): RgbImage {
+function piecePlate(section: Pick<DrawnSection, 'parts' | 'patches'>, source: PieceSource, size: PictureSize, look?: Partial<PieceLook>): Plate {
   const full = { width: size.width * FINER, height: size.height * FINER }
-  const box = meshBox(shape)
-  const camera = fitCamera(box, view, full, MARGIN * FINER, (MOST_SCALE * FINER * size.width) / 100)
-  const layers = new Layers(full)
-  const [x, y, depth] = project(camera, [0, 0, 0])
-  const window = layers.startWindow()
-  layers.draw(cutStencil(shape, IDENTITY, camera), 0, x, y, depth)
-  const look = lookOf(catalogue.colours.get(colour)!)
-  return new Inker(layers, FINER, WHITE).ink(window, { looks: [look], newFrom: 0, newTo: 0, wash: 0, hasFineLines: false })
+  const [placed] = section.parts as [PlacedPart]
+  const scale = look?.scale ?? (MOST_SCALE * size.width) / 100
+  const easel = new Easel(fitCamera(meshBox(placed), look?.view ?? 0, full, MARGIN * FINER, scale * FINER), full)
+  easel.draw(section, 0)
+  const ink = { looks: [lookOf(source.catalogue.colours.get(placed.colour)!)], newFrom: 0, newTo: 0, wash: 0, hasFineLines: false }
+  return { easel, size, finer: FINER, shown: [{ part: 0 }], look: ink, marks: [] }
+}
+
+/** The small picture of a piece, for trays and lists. */
+export const paintPiece = (piece: PieceSpec, source: PieceSource, size: PictureSize, look?: Partial<PieceLook>): RgbImage =>
+  inkPlate(piecePlate(alone(piece, source), source, size, look))
+
+/** The same in areas and lines. */
+export function drawPiece(piece: PieceSpec, source: PieceSource, size: PictureSize, look?: Partial<PieceLook>): Drawing {
+  const section = alone(piece, source)
+  const plate = piecePlate(section, source, size, look)
+  return drawComposition({ ...plate, overlays: [] }, section) ?? { ...size, items: [] }
+}
+
+/**
+ * How the pieces of one tray are drawn: all to one scale, so that sizes can be compared, each from the side that tells it from
+ * the others.
+ *
+ * @param size of each picture, px
+ */
+export function lookAtTray(pieces: readonly PieceSpec[], source: PieceSource, size: PictureSize): PieceLook[] {
+  const views = tellingViews(pieces, source)
+  const fits = pieces.map((piece, i) => {
+    const box = meshBox(alone(piece, source).parts[0]!)
+    const { width, height } = projectedSize(box, views[i]!)
+    return Math.min((size.width - 2 * MARGIN) / width, (size.height - 2 * MARGIN) / height)
+  })
+  const least = (LEAST_SCALE * size.width) / 100
+  const scale = Math.min((MOST_SCALE * size.width) / 100, Math.max(least, Math.min(...fits)))
+  return pieces.map((_, i) => ({ view: views[i]!, scale: Math.min(scale, fits[i]!), isSmaller: fits[i]! < scale - 1e-9 }))
+}
+
+/** Pieces that differ by at least this share of what is seen of them are told apart at a glance. */
+const CLEAR = 0.3
+/** Another side must tell this much more to be taken. */
+const WORTH = 1.35
+/** Two pieces are compared as small as this, px, at this scale, px for one u. */
+const GLANCE: PictureSize = { width: 64, height: 48 }
+const GLANCE_SCALE = 0.8
+
+function tellingViews(pieces: readonly PieceSpec[], source: PieceSource): ViewNumber[] {
+  const sections = pieces.map((piece) => alone(piece, source))
+  const glances = sections.map(() => new Map<ViewNumber, Uint8Array>())
+  const glance = (i: number, view: ViewNumber): Uint8Array => {
+    let known = glances[i]!.get(view)
+    if (!known) glances[i]!.set(view, (known = glanceAt(sections[i]!, view)))
+    return known
+  }
+  return pieces.map((piece, i) => {
+    const others = pieces.flatMap((other, k) => (other.shape === piece.shape ? [] : [k]))
+    // What is told from the likest one is told from all.
+    const told = (view: ViewNumber): number => Math.min(1, ...others.map((k) => difference(glance(i, view), glance(k, view))))
+    const usual = told(0)
+    if (usual >= CLEAR) return 0
+    const best = VIEWS.reduce((a, b) => (told(b) > told(a) + 1e-9 ? b : a))
+    return told(best) > usual * WORTH ? best : 0
+  })
+}
+
+/** What a glance shows: for each dot nothing, or one of three tones. */
+function glanceAt(section: Pick<DrawnSection, 'parts' | 'patches'>, view: ViewNumber): Uint8Array {
+  const easel = new Easel(fitCamera(meshBox(section.parts[0]!), view, GLANCE, 1, GLANCE_SCALE), GLANCE)
+  easel.draw(section, 0)
+  const { part, tone } = easel.layers
+  return Uint8Array.from(part, (shown, dot) => (shown === NOTHING ? 0 : tone[dot]! + 1))
+}
+
+function difference(a: Uint8Array, b: Uint8Array): number {
+  let differ = 0
+  let either = 0
+  for (let dot = 0; dot < a.length; dot++) {
+    if (a[dot] === 0 && b[dot] === 0) continue
+    either++
+    if (a[dot] !== b[dot]) differ++
+  }
+  return either === 0 ? 0 : differ / either
 }

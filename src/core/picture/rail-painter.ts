@@ -1,18 +1,17 @@
 import type { Catalogue } from '../catalogue'
 import { lettersOf, pieceKey, trayOf } from '../count'
-import type { PlacedPart } from '../model'
-import { add, middle, NO_TURN, PLATE_HEIGHT, scale, sizeOf, TURNS, unite, type Box, type Turn, type Vec } from '../space'
-import { partHull } from '../scene'
-import { drawArrow } from './arrow'
+import { NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type Turn, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
-import { drawLetter } from './glyphs'
-import { Inker, type RgbImage } from './ink'
-import { drawInset, needsInset } from './inset'
-import { Layers, uniteWindows, type Window } from './layers'
+import { Easel } from './easel'
+import { Inker, type InkOptions, type RgbImage } from './ink'
+import { uniteWindows, type Layers, type Window } from './layers'
+import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
+import { reachMarks, ringsAt, wayHome, wayIn, type Mark, type Sight } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
-import { drawRings } from './rings'
-import { StencilCutter } from './stencil'
-import { fitCamera, project, VIEWS, type Camera, type PictureSize, type ViewNumber } from './view'
+import { ghostPlate, inkPlate, insetPlate, needsInset, shifted, windowOf, type Composition, type Shown } from './plate'
+import { printMarks, printOverlay } from './print-plate'
+import { drawComposition, type Drawing } from './vector'
+import { fitCamera, VIEWS, type Camera, type PictureSize, type ViewNumber } from './view'
 
 /** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
 const FINER = 2
@@ -20,30 +19,33 @@ const MARGIN = 28
 const MOST_SCALE = 7
 const WASH = 0.32
 const MOST_VIEWS = 2
+/** What comes nearer to the edge of the picture than this, px, is not in it. */
+const EDGE = 4
 /** Share of paper in all but the one thing that a picture is about. */
 const PALE = 0.68
-/** Length of an arrow, px, and its gap to the thing, u. */
-const ARROW = 90
-const ARROW_GAP = 3
-/** More would be a thicket. */
-const MOST_ARROWS = 4
-/** Px for one dot of a letter. */
-const LETTER_DOT = 1.5
 
 /** Height of a plate, in dots of the layers, below which lines are thin. */
 const LOW_PLATE = 11
 const hasFineLines = (camera: Camera): boolean => camera.scale * PLATE_HEIGHT < LOW_PLATE
 
 interface ViewState {
-  readonly camera: Camera
-  layers: Layers
-  inker: Inker
+  readonly easel: Easel
+  readonly inker: Inker
   /** Steps already drawn into the layers, and where each was drawn. */
   drawn: number
   windows: Window[]
   /** The step whose picture was inked last; −1 when none was, or the finished section. */
   inked: number
-  readonly cutter: StencilCutter
+}
+
+/** A step as it was drawn; `state` where that belongs to the walk along the rail. */
+interface Staged {
+  readonly easel: Easel
+  /** Where the new parts were drawn, in dots of the layers. */
+  readonly window: Window
+  readonly lifts: ReadonlyMap<number, Vec>
+  readonly ghosts: readonly Ghost[]
+  readonly state?: ViewState
 }
 
 /** Paints the steps of one section. Going forward each step adds only its own parts; going back begins anew. */
@@ -69,58 +71,104 @@ export class RailPainter {
 
   /** The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings. */
   paint(step: number, view: ViewNumber): RgbImage {
-    const lie = this.section.lies[step] ?? NO_TURN
-    const state = this.upTo(step, view, lie)
-    const [from, to] = this.section.ranges[step]!
+    const staged = this.stage(step, view)
+    const { state } = staged
+    if (!state) return print(this.composeOn(staged, step, view))
     const isNext = state.inked >= 0 && state.inked === step - 1
-    const changed = isNext ? uniteWindows(state.windows[step - 1]!, state.windows[step]!) : allOf(state.layers)
-    const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(state.camera) }
-    const image = state.inker.ink(changed, look)
+    const changed = isNext ? uniteWindows(state.windows[step - 1]!, state.windows[step]!) : allOf(state.easel.layers)
+    const composition = this.composeOn(staged, step, view)
+    const image = state.inker.ink(changed, composition.look)
     state.inked = step
-    if (from > 0) {
-      const holds = this.section.holds[step]!.map((place) => project(state.camera, place))
-      drawRings(image, holds, FINER, state.camera.scale / FINER)
-    }
-    this.drawWays(image, state.camera, step)
-    this.drawLetters(image, state, step)
-    const inset = { section: this.section, looks: this.looks, step, view, lie: TURNS[lie]!, wash: WASH, window: state.windows[step]! }
-    if (needsInset(image, inset)) drawInset(image, inset)
-    return image
+    return print(composition, image)
   }
 
-  /** Arrows for what does not simply come from above, and for every jump: what travels alike has one together. */
-  private drawWays(image: RgbImage, camera: Camera, step: number): void {
+  /** The same picture in areas and lines; nothing where that would be too many. */
+  draw(step: number, view: ViewNumber): Drawing | undefined {
+    return drawComposition(this.composeOn(this.stage(step, view), step, view), this.section)
+  }
+
+  /**
+   * Draws a step. Finished sections stand beside their place; where they or the ghosts of parts would not be in the picture, it is
+   * seen from farther off.
+   */
+  private stage(step: number, view: ViewNumber): Staged {
+    const { section } = this
+    const lie = section.lies[step] ?? NO_TURN
+    const usual = this.cameraOf(section.box, view, lie)
+    const lifts = liftsOf(section, step, usual.scale / FINER)
+    const ghosts = ghostsOf(section, step, usual.scale / FINER)
+    const boxes = [
+      ...[...lifts].map(([node, lift]) => shifted(hullOf(section, partsOfNode(section, step, node)), lift)),
+      ...ghosts.map(({ parts, lift }) => shifted(hullOf(section, parts), lift)),
+    ]
+    const isIn = boxes.every((box) => this.isInside(usual, box))
+    if (lifts.size === 0 && isIn) {
+      const state = this.upTo(step, view, lie)
+      return { easel: state.easel, window: state.windows[step]!, lifts, ghosts, state }
+    }
+    const easel = new Easel(isIn ? usual : this.cameraOf([section.box, ...boxes].reduce(unite), view, lie), this.full())
+    const [from, to] = section.ranges[step]!
+    for (let part = 0; part < from; part++) easel.draw(section, part)
+    const window = easel.layers.startWindow()
+    for (let part = from; part < to; part++) easel.draw(section, part, lifts.get(section.partNode[part]!))
+    return { easel, window, lifts, ghosts }
+  }
+
+  private cameraOf(box: Box, view: ViewNumber, lie: Turn): Camera {
+    return fitCamera(box, view, this.full(), MARGIN * FINER, MOST_SCALE * FINER, TURNS[lie])
+  }
+
+  private isInside(camera: Camera, box: Box): boolean {
+    const { left, right, top, bottom } = windowOf({ camera, finer: FINER }, box)
+    return left > EDGE && top > EDGE && right < this.size.width - EDGE && bottom < this.size.height - EDGE
+  }
+
+  private composeOn({ easel, window, lifts, ghosts }: Staged, step: number, view: ViewNumber): Composition {
+    const { section } = this
+    const [from, to] = section.ranges[step]!
+    const sight: Sight = { camera: easel.camera, finer: FINER }
+    const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(easel.camera) }
+    const overlays = ghosts.flatMap((ghost) => ghostPlate(section, ghost, this.looks, sight, this.size) ?? [])
+    const lie = TURNS[section.lies[step] ?? NO_TURN]!
+    const inset = { section, look, step, view, lie, window, finer: FINER, size: this.size }
+    if (lifts.size === 0 && needsInset(inset)) overlays.push(insetPlate(inset))
+    const boxOf = (node: number): Box => hullOf(section, partsOfNode(section, step, node))
+    const marks = [
+      ...(from > 0 ? ringsAt(sight, section.holds[step]!) : []),
+      ...[...lifts].map(([node, lift]) => wayHome(sight, boxOf(node), lift)),
+      ...ghosts.map(({ parts, travel }) => wayIn(sight, hullOf(section, parts), travel)),
+      ...this.reaches(step, sight, lifts),
+      ...this.letters(step, easel.layers, window),
+    ]
+    const shown = Array.from({ length: to }, (_, part): Shown => {
+      const lift = part < from ? undefined : lifts.get(section.partNode[part]!)
+      return lift ? { part, lift } : { part }
+    })
+    return { easel, size: this.size, finer: FINER, shown, look, marks, overlays }
+  }
+
+  /** How far the joints of what comes in let it move. */
+  private reaches(step: number, sight: Sight, lifts: ReadonlyMap<number, Vec>): Mark[] {
     const { section } = this
     const [first, last] = section.nodeRanges[step]!
-    const [from, to] = section.ranges[step]!
-    const boxes = new Map<string, { box: Box; travel: Vec }>()
-    for (let part = from; part < to; part++) {
-      const node = section.partNode[part]!
-      const travel = section.nodeTravels[node]!
-      const isJump = section.parts[part]!.path.includes('/')
-      if (node < first || node >= last || (travel[2] === -1 && !isJump) || from === 0) continue
-      const key = `${travel.join()} ${isJump ? node : ''}`
-      const box = partHull(section.parts[part]!)
-      const known = boxes.get(key)
-      boxes.set(key, { box: known ? unite(known.box, box) : box, travel })
-    }
-    for (const { box, travel } of [...boxes.values()].slice(0, MOST_ARROWS)) this.drawWayIn(image, camera, box, travel)
+    return [...section.reaches].flatMap(([node, reach]) => {
+      if (node < first || node >= last) return []
+      return reachMarks(sight, reach, hullOf(section, partsOfNode(section, step, node)), lifts.get(node) ?? [0, 0, 0])
+    })
   }
 
   /** A letter on each new part whose colour is hard to tell from another of this step. */
-  private drawLetters(image: RgbImage, { layers, windows }: ViewState, step: number): void {
+  private letters(step: number, layers: Layers, window: Window): Mark[] {
     const [from, to] = this.section.ranges[step]!
     const own = this.section.parts.slice(from, to).filter(({ path }) => !path.includes('/'))
-    if (own.length < 2) return
+    if (own.length < 2) return []
     const letters = lettersOf(trayOf(own.map(({ part }) => part)), this.colours)
-    if (letters.size === 0) return
-    const middles = visibleMiddles(layers, windows[step]!, from, to)
-    for (let part = from; part < to; part++) {
+    if (letters.size === 0) return []
+    return [...visibleMiddles(layers, window, from, to)].flatMap(([part, at]): Mark[] => {
       const placed = this.section.parts[part]!
       const letter = placed.path.includes('/') ? undefined : letters.get(pieceKey(placed.part))
-      const at = middles.get(part)
-      if (letter && at) drawLetter(image, letter, at[0] / FINER, at[1] / FINER, LETTER_DOT)
-    }
+      return letter ? [{ kind: 'letter', letter, at: [at[0] / FINER, at[1] / FINER] }] : []
+    })
   }
 
   /**
@@ -130,43 +178,45 @@ export class RailPainter {
   paintFocus(step: number, view: ViewNumber, id: string, travel: Vec): RgbImage {
     const { section } = this
     const state = this.upTo(step, view, section.lies[step] ?? NO_TURN)
+    const { easel } = state
     const [first, last] = section.nodeRanges[step]!
     const node = section.nodeIds.slice(first, last).indexOf(id) + first
-    const [from, to] = section.ranges[step]!
-    const mine = Array.from({ length: to - from }, (_, i) => from + i).filter((part) => section.partNode[part] === node)
+    const mine = partsOfNode(section, step, node)
     state.inked = -1
     const range = { newFrom: mine[0] ?? 0, newTo: mine.length > 0 ? mine[mine.length - 1]! + 1 : 0 }
-    const image = state.inker.ink(allOf(state.layers), {
-      looks: this.looks,
-      ...range,
-      wash: PALE,
-      hasFineLines: hasFineLines(state.camera),
-    })
+    const look = { looks: this.looks, ...range, wash: PALE, hasFineLines: hasFineLines(easel.camera) }
+    const image = state.inker.ink(allOf(easel.layers), look)
     if (mine.length === 0) return image
-    const holds = section.nodeHolds[node]!.map((place) => project(state.camera, place))
-    drawRings(image, holds, FINER, state.camera.scale / FINER)
-    const box = mine.map((part) => partHull(section.parts[part]!)).reduce(unite)
-    this.drawWayIn(image, state.camera, box, travel)
+    const sight: Sight = { camera: easel.camera, finer: FINER }
+    printMarks(image, [...ringsAt(sight, section.nodeHolds[node]!), wayIn(sight, hullOf(section, mine), travel)])
     return image
-  }
-
-  /** The arrow ends where the box begins, on the side it comes from. */
-  private drawWayIn(image: RgbImage, camera: Camera, box: Box, travel: Vec): void {
-    const size = sizeOf(box)
-    const half = (Math.abs(travel[0]) * size[0] + Math.abs(travel[1]) * size[1] + Math.abs(travel[2]) * size[2]) / 2
-    const end = add(middle(box), scale(travel, -half - ARROW_GAP))
-    const seen = (place: Vec): Vec => scale(project(camera, place), 1 / FINER)
-    const length = ARROW / (camera.scale / FINER)
-    drawArrow(image, seen(add(end, scale(travel, -length))), seen(end))
   }
 
   /** The finished section without marks. */
   paintFinished(view: ViewNumber): RgbImage {
-    const state = this.upTo(this.section.ranges.length - 1, view, NO_TURN)
+    const state = this.finished(view)
     state.inked = -1
-    const look = { looks: this.looks, newFrom: 0, newTo: 0, wash: 0, hasFineLines: hasFineLines(state.camera) }
-    return state.inker.ink(allOf(state.layers), look)
+    return state.inker.ink(allOf(state.easel.layers), this.finishedLook(state))
   }
+
+  drawFinished(view: ViewNumber): Drawing | undefined {
+    const state = this.finished(view)
+    const shown = this.section.parts.map((_, part) => ({ part }))
+    const plate = { easel: state.easel, size: this.size, finer: FINER, shown, look: this.finishedLook(state), marks: [], overlays: [] }
+    return drawComposition(plate, this.section)
+  }
+
+  private finished = (view: ViewNumber): ViewState => this.upTo(this.section.ranges.length - 1, view, NO_TURN)
+
+  private finishedLook = ({ easel }: ViewState): InkOptions => ({
+    looks: this.looks,
+    newFrom: 0,
+    newTo: 0,
+    wash: 0,
+    hasFineLines: hasFineLines(easel.camera),
+  })
+
+  private full = (): PictureSize => ({ width: this.size.width * FINER, height: this.size.height * FINER })
 
   private upTo(step: number, view: ViewNumber, lie: Turn): ViewState {
     const key = lie * VIEWS.length + view
@@ -178,19 +228,24 @@ export class RailPainter {
     }
     for (; state.drawn <= step; state.drawn++) {
       const [from, to] = this.section.ranges[state.drawn] ?? [0, 0]
-      const window = state.layers.startWindow()
-      for (let part = from; part < to; part++) drawPart(state, this.section.parts[part]!, part)
+      const window = state.easel.layers.startWindow()
+      for (let part = from; part < to; part++) state.easel.draw(this.section, part)
       state.windows.push(window)
     }
     return state
   }
 
   private freshView(view: ViewNumber, lie: Turn): ViewState {
-    const full = { width: this.size.width * FINER, height: this.size.height * FINER }
-    const camera = fitCamera(this.section.box, view, full, MARGIN * FINER, MOST_SCALE * FINER, TURNS[lie])
-    const layers = new Layers(full)
-    return { camera, layers, inker: new Inker(layers, FINER, WHITE), drawn: 0, windows: [], inked: -1, cutter: new StencilCutter(camera) }
+    const easel = new Easel(this.cameraOf(this.section.box, view, lie), this.full())
+    return { easel, inker: new Inker(easel.layers, FINER, WHITE, easel.decals), drawn: 0, windows: [], inked: -1 }
   }
+}
+
+function print(composition: Composition, image = inkPlate(composition)): RgbImage {
+  for (const overlay of composition.overlays) if (!overlay.isFramed) printOverlay(image, overlay)
+  printMarks(image, composition.marks)
+  for (const overlay of composition.overlays) if (overlay.isFramed) printOverlay(image, overlay)
+  return image
 }
 
 /** Of each part in [from, to), a dot of it that shows, near the middle of all that do. */
@@ -219,8 +274,3 @@ function visibleMiddles({ part, size }: Layers, window: Window, from: number, to
 }
 
 const allOf = ({ size }: Layers): Window => ({ left: 0, right: size.width - 1, top: 0, bottom: size.height - 1 })
-
-function drawPart({ camera, cutter, layers }: ViewState, { shape, pose }: PlacedPart, part: number): void {
-  const [x, y, depth] = project(camera, pose.at)
-  layers.draw(cutter.of(shape, pose.matrix), part, x, y, depth)
-}

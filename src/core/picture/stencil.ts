@@ -1,4 +1,4 @@
-import type { Shape } from '../catalogue'
+import type { Facet, Shape } from '../catalogue'
 import { apply, determinant, dot, multiply, normalise, type Matrix, type Vec } from '../space'
 import type { Camera } from './view'
 
@@ -30,11 +30,15 @@ function toneOf(normal: Vec): number {
 }
 
 /** @param isPlain leave out the studs */
-export function cutStencil(shape: Shape, attitude: Matrix, camera: Camera, isPlain = false): Stencil {
+export const cutStencil = (shape: Shape, attitude: Matrix, camera: Camera, isPlain = false): Stencil =>
+  cutFacets(isPlain ? shape.plainMesh : shape.mesh, attitude, camera)
+
+/** Of some facets those that face the camera. */
+export function cutFacets(facets: readonly Facet[], attitude: Matrix, camera: Camera): Stencil {
   const matrix = multiply(camera.matrix, attitude)
   const flips = determinant(attitude) < 0
   const seen: SeenFacet[] = []
-  for (const facet of isPlain ? shape.plainMesh : shape.mesh) {
+  for (const facet of facets) {
     const normal = apply(matrix, facet.normal)
     if (normal[2] >= -1e-6) continue
     const corners = new Float64Array(facet.corners.length * 2)

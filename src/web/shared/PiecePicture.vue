@@ -1,17 +1,34 @@
 <script setup lang="ts">
 import { onMounted, ref, watch } from 'vue'
 import type { OwnShape } from '@core/catalogue'
+import type { PieceLook, PieceSpec, ViewNumber } from '@core/picture'
 import { usePaintSource } from './painter-key'
 
 /** Painted twice as fine as it is shown. */
 const props = withDefaults(
-  defineProps<{ shape: string; colour: string; width?: number; height?: number; view?: number; own?: OwnShape | undefined }>(),
-  { width: 52, height: 40, view: 0, own: undefined },
+  defineProps<{
+    shape: string
+    colour: string
+    width?: number
+    height?: number
+    view?: number
+    own?: OwnShape | undefined
+    /** Where the piece is more than its shape and colour. */
+    piece?: PieceSpec | undefined
+    look?: PieceLook | undefined
+  }>(),
+  { width: 52, height: 40, view: 0, own: undefined, piece: undefined, look: undefined },
 )
 const FINER = 2
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
 let asked = 0
+
+function specOf(): PieceSpec {
+  const { shape, colour, length, work } = props.piece ?? { shape: props.shape, colour: props.colour }
+  // What goes to a worker must be plain.
+  return { shape, colour, ...(length === undefined ? {} : { length }), ...(work ? { work: JSON.parse(JSON.stringify(work)) as typeof work } : {}) }
+}
 
 async function paint(): Promise<void> {
   const from = source.value
@@ -20,14 +37,14 @@ async function paint(): Promise<void> {
   const [width, height] = [props.width * FINER, props.height * FINER]
   const made = props.own
     ? from.painter.ownPiece(props.own, props.colour, width, height, props.view)
-    : from.painter.piece(props.shape, props.colour, width, height, props.view)
+    : from.painter.piece(specOf(), width, height, props.look ?? { view: props.view as ViewNumber })
   const image = await made.catch(() => undefined)
   if (!image || !canvas.value || mine !== asked) return
   canvas.value.getContext('2d')!.putImageData(new ImageData(image.data, width, height), 0, 0)
 }
 
 onMounted(paint)
-watch(() => [source.value?.version, props.shape, props.colour, props.view, props.own], paint)
+watch(() => [source.value?.version, props.shape, props.colour, props.view, props.own, JSON.stringify([props.piece, props.look])], paint)
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { lettersOf, pieceExtras, pieceKey, type PieceCount } from '@core/count'
+import { computed, shallowRef, watch } from 'vue'
+import { lengthLabel, lettersOf, pieceExtras, pieceKey, type PieceCount } from '@core/count'
+import type { PieceLook } from '@core/picture'
 import { useBeside } from './own-names-key'
 import PiecePicture from './PiecePicture.vue'
 import { usePaintSource } from './painter-key'
@@ -12,6 +13,23 @@ const source = usePaintSource()
 const beside = useBeside()
 /** Of one step, colours that are hard to tell apart have the letters of its picture. */
 const letters = computed(() => (props.lettered && source.value ? lettersOf(props.pieces, source.value.catalogue.colours) : undefined))
+/** Pictures of pieces are painted twice as fine as they are shown. */
+const PICTURE = { width: 64, height: 46, finer: 2 }
+/** How each piece is drawn: all of a tray to one scale. */
+const looks = shallowRef<ReadonlyMap<string, PieceLook>>(new Map())
+let asked = 0
+watch(
+  () => [props.pieces, source.value?.version] as const,
+  async ([pieces]) => {
+    const from = source.value
+    const mine = ++asked
+    if (!from || pieces.length === 0) return
+    const plain = JSON.parse(JSON.stringify(pieces)) as PieceCount[]
+    const found = await from.painter.trayLooks(plain, PICTURE.width * PICTURE.finer, PICTURE.height * PICTURE.finer).catch(() => [])
+    if (mine === asked) looks.value = new Map(found.map((look, i) => [pieceKey(pieces[i]!), look]))
+  },
+  { immediate: true },
+)
 const lines = computed(() =>
   props.pieces.map((piece) => {
     const colour = source.value?.catalogue.colours.get(piece.colour)
@@ -22,6 +40,8 @@ const lines = computed(() =>
       extras: pieceExtras(piece),
       letter: letters.value?.get(pieceKey(piece)) ?? '',
       own: beside('shape', piece.shape),
+      look: looks.value.get(pieceKey(piece)),
+      long: source.value ? lengthLabel(piece, source.value.catalogue.shapes) : '',
       title,
       colour: [colour?.name ?? piece.colour, beside('colour', piece.colour)].filter((text) => text !== '').join(', '),
       hex: colour?.hex ?? '#ffffff',
@@ -35,7 +55,18 @@ const lines = computed(() =>
   <ul class="tray" :aria-label="label">
     <li v-for="line in lines" :key="line.key">
       <span class="count">{{ line.piece.count }}<span class="sr-only"> of </span></span>
-      <PiecePicture :shape="line.piece.shape" :colour="line.piece.colour" />
+      <span class="picture">
+        <PiecePicture
+          v-if="line.look"
+          :shape="line.piece.shape"
+          :colour="line.piece.colour"
+          :piece="line.piece"
+          :look="line.look"
+          :width="PICTURE.width"
+          :height="PICTURE.height"
+        />
+        <span v-if="line.long !== ''" class="long" aria-hidden="true">{{ line.long }}</span>
+      </span>
       <span class="words">
         <span class="title"
           >{{ line.title
@@ -46,7 +77,7 @@ const lines = computed(() =>
         <span class="colour"
           ><span class="swatch" :class="{ clear: line.isClear }" :style="{ background: line.hex }" aria-hidden="true" />{{
             line.colour
-          }}</span
+          }}<span v-if="line.look?.isSmaller" class="smaller"> · drawn smaller</span></span
         >
       </span>
       <span v-if="$slots.default" class="acts"><slot :piece="line.piece" :title="`${line.title}, ${line.colour}`" /></span>
@@ -73,6 +104,23 @@ li {
   text-align: right;
   font-weight: 700;
   font-size: 1.15rem;
+}
+.picture {
+  position: relative;
+  flex: none;
+  width: 64px;
+  height: 46px;
+}
+.long {
+  position: absolute;
+  right: 0;
+  bottom: 0;
+  padding: 0 4px;
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+  font-size: 0.76rem;
+  font-weight: 600;
+  line-height: 1.3;
 }
 .words {
   display: flex;

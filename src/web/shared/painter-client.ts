@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import type { OwnShape } from '@core/catalogue'
+import type { PieceLook, PieceSpec } from '@core/picture'
 import type { CanvasImage, PainterApi } from '../../workers/painter.worker'
 
 /** A painter in a worker of its own; pictures of pieces are kept, step pictures are not. */
@@ -22,11 +23,15 @@ export class PainterClient {
     return this.remote.picture(ref, isFinished, width, height)
   }
 
-  piece(shape: string, colour: string, width: number, height: number, view = 0): Promise<CanvasImage> {
-    const key = `${shape} ${colour} ${width} ${view}`
+  piece(piece: PieceSpec, width: number, height: number, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
+    const key = JSON.stringify([piece, width, look])
     let known = this.pieces.get(key)
-    if (!known) this.pieces.set(key, (known = this.remote.piece(shape, colour, width, height, view)))
+    if (!known) this.pieces.set(key, (known = this.remote.piece(piece, width, height, look)))
     return known
+  }
+
+  trayLooks(pieces: readonly PieceSpec[], width: number, height: number): Promise<PieceLook[]> {
+    return this.remote.trayLooks(pieces, width, height)
   }
 
   /** A shape that is being made: never kept. */

@@ -1,0 +1,89 @@
+import { turnAbout, type JointReach } from '../model'
+import { add, apply, dot, length, middle, normalise, scale, subtract, type Box, type FlatPoint, type Vec } from '../space'
+import { extentAlong } from './lifts'
+import { project, type Camera } from './view'
+
+/** What is drawn over a picture to say where and how; places in px of the picture. */
+export type Mark =
+  | { readonly kind: 'ring'; readonly at: FlatPoint; readonly radius: number }
+  | { readonly kind: 'path'; readonly points: readonly FlatPoint[]; readonly heads: 'end' | 'both' }
+  | { readonly kind: 'letter'; readonly at: FlatPoint; readonly letter: string }
+
+/** How a camera's dots become px of the picture. */
+export interface Sight {
+  readonly camera: Camera
+  readonly finer: number
+}
+
+/** Length of an arrow, px, and its gap to the thing, u. */
+const ARROW = 90
+const ARROW_GAP = 3
+/** More rings than this would hide the part; then only the outermost are drawn. */
+const MOST_RINGS = 6
+
+export function seen({ camera, finer }: Sight, place: Vec): FlatPoint {
+  const [x, y] = project(camera, place)
+  return [x / finer, y / finer]
+}
+
+/** Px of the picture for one u. */
+export const scaleOf = ({ camera, finer }: Sight): number => camera.scale / finer
+
+/** Small open rings where new parts take hold; the extreme places left, right, top and bottom stand for a crowd. */
+export function ringsAt(sight: Sight, holds: readonly Vec[]): Mark[] {
+  const radius = Math.min(6, Math.max(2.4, scaleOf(sight) * 1.6))
+  return outermost(holds.map((place) => seen(sight, place))).map((at) => ({ kind: 'ring', at, radius }))
+}
+
+function outermost(places: readonly FlatPoint[]): readonly FlatPoint[] {
+  if (places.length <= MOST_RINGS) return places
+  const keys: ((place: FlatPoint) => number)[] = [([x]) => x, ([x]) => -x, ([, y]) => y, ([, y]) => -y]
+  return [...new Set(keys.map((key) => places.reduce((a, b) => (key(b) < key(a) ? b : a))))]
+}
+
+/** The arrow of a way in ends where the box begins, on the side it comes from. */
+export function wayIn(sight: Sight, box: Box, travel: Vec): Mark {
+  const end = add(middle(box), scale(travel, -extentAlong(box, travel) / 2 - ARROW_GAP))
+  const tail = add(end, scale(travel, -ARROW / scaleOf(sight)))
+  return { kind: 'path', points: [seen(sight, tail), seen(sight, end)], heads: 'end' }
+}
+
+/** The arrow from what is held beside its place to that place. */
+export function wayHome(sight: Sight, box: Box, lift: Vec): Mark {
+  const travel = normalise(scale(lift, -1))
+  const end = add(middle(box), scale(travel, extentAlong(box, travel) / 2))
+  const from = add(add(end, lift), scale(travel, ARROW_GAP))
+  return { kind: 'path', points: [seen(sight, from), seen(sight, add(end, scale(travel, -ARROW_GAP / 2)))], heads: 'end' }
+}
+
+/** An arc is drawn at this distance from its joint at least, px, and at most in u. */
+const ARC = { least: 44, most: 40 }
+/** An arc that goes farther either way would hide the rest. */
+const MOST_ARC = 75
+const ARC_STEP = 6
+
+/** How far a joint lets a thing move from where it is: an arc for each turn, a line for a slide. */
+export function reachMarks(sight: Sight, reach: JointReach, box: Box, lift: Vec): Mark[] {
+  const marks: Mark[] = []
+  const at = add(reach.at, lift)
+  const arm = subtract(add(middle(box), lift), at)
+  for (const { axis, from, to } of reach.turns) {
+    const across = subtract(arm, scale(axis, dot(arm, axis)))
+    if (length(across) < 1) continue
+    const radius = Math.max(ARC.least / scaleOf(sight), Math.min(ARC.most, length(across)))
+    const points: FlatPoint[] = []
+    const [low, high] = [Math.max(-MOST_ARC, from), Math.min(MOST_ARC, to)]
+    const steps = Math.max(2, Math.ceil((high - low) / ARC_STEP))
+    for (let i = 0; i <= steps; i++) {
+      const turned = apply(turnAbout(axis, low + ((high - low) * i) / steps), scale(normalise(across), radius))
+      points.push(seen(sight, add(at, turned)))
+    }
+    marks.push({ kind: 'path', points, heads: 'both' })
+  }
+  const { slide } = reach
+  if (slide && slide.to - slide.from > 1) {
+    const ends = [slide.from, slide.to].map((far) => seen(sight, add(at, scale(slide.way, far))))
+    marks.push({ kind: 'path', points: ends, heads: 'both' })
+  }
+  return marks
+}

@@ -1,0 +1,161 @@
+import { partHull } from '../scene'
+import { add, cornersOf, unite, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
+import type { DrawnSection } from './drawn-section'
+import { Easel } from './easel'
+import { Inker, type InkOptions, type RgbImage } from './ink'
+import { NOTHING, type Window } from './layers'
+import { hullOf, type Ghost } from './lifts'
+import { ringsAt, seen, type Mark, type Sight } from './marks'
+import { WHITE, type PartLook } from './paint'
+import { fitCamera, type PictureSize, type ViewNumber } from './view'
+
+/** A part as it is drawn: in place, or lifted off it, u. */
+export interface Shown {
+  readonly part: number
+  readonly lift?: Vec
+}
+
+/** One picture, or a piece of one that lies over it: what was drawn, how it is inked, and what marks stand on it. */
+export interface Plate {
+  readonly easel: Easel
+  /** px */
+  readonly size: PictureSize
+  readonly finer: number
+  /** In the order of drawing. */
+  readonly shown: readonly Shown[]
+  readonly look: InkOptions
+  readonly marks: readonly Mark[]
+}
+
+/** A plate over another, its corner in px. */
+export interface Overlay extends Plate {
+  readonly left: number
+  readonly top: number
+  /** A frame makes it a picture of its own; without, only what is drawn covers what is under it. */
+  readonly isFramed: boolean
+  readonly opacity: number
+  /** A line of ink from its place in the picture to its frame. */
+  readonly leader?: readonly [FlatPoint, FlatPoint]
+}
+
+/** A step's picture before it is inked or written as lines. */
+export interface Composition extends Plate {
+  readonly overlays: readonly Overlay[]
+}
+
+export const sightOf = ({ easel, finer }: Plate): Sight => ({ camera: easel.camera, finer })
+
+const GHOST = { opacity: 0.9, paper: 0.55, margin: 3 }
+/** A ghost of which less than this is inside the picture is left out. */
+const LEAST_INSIDE = 0.7
+
+/** A thing where it is before it goes in, pale. @returns nothing where it would be cut off by the edge of the picture */
+export function ghostPlate(section: DrawnSection, ghost: Ghost, looks: readonly PartLook[], sight: Sight, size: PictureSize): Overlay | undefined {
+  const whole = windowOf(sight, ghost.parts.map((part) => shifted(partHull(section.parts[part]!), ghost.lift)).reduce(unite))
+  const left = Math.max(0, Math.floor(whole.left) - GHOST.margin)
+  const top = Math.max(0, Math.floor(whole.top) - GHOST.margin)
+  const right = Math.min(size.width, Math.ceil(whole.right) + GHOST.margin)
+  const bottom = Math.min(size.height, Math.ceil(whole.bottom) + GHOST.margin)
+  const inside = (Math.min(whole.right, right) - Math.max(whole.left, left)) * (Math.min(whole.bottom, bottom) - Math.max(whole.top, top))
+  const all = (whole.right - whole.left) * (whole.bottom - whole.top)
+  if (right <= left || bottom <= top || inside < all * LEAST_INSIDE) return undefined
+  const { finer, camera } = sight
+  const own = { width: right - left, height: bottom - top }
+  const moved = { ...camera, originX: camera.originX - left * finer, originY: camera.originY - top * finer }
+  const easel = new Easel(moved, { width: own.width * finer, height: own.height * finer })
+  for (const part of ghost.parts) easel.draw(section, part, ghost.lift)
+  const look = { looks, newFrom: 0, newTo: 0, wash: GHOST.paper, hasFineLines: false }
+  const shown = ghost.parts.map((part) => ({ part, lift: ghost.lift }))
+  return { easel, size: own, finer, shown, look, marks: [], left, top, isFramed: false, opacity: GHOST.opacity }
+}
+
+/** What a box takes up in the picture, px. */
+export function windowOf(sight: Sight, box: Box): Window {
+  const places = cornersOf(box).map((corner) => seen(sight, corner))
+  const [xs, ys] = [places.map(([x]) => x), places.map(([, y]) => y)]
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
+}
+
+export const shifted = ({ min, max }: Box, by: Vec): Box => ({ min: add(min, by), max: add(max, by) })
+
+/** What is smaller than this share of the picture's width, both ways, is enlarged beside it. */
+const SMALL = 0.075
+/** A section of fewer parts is never so large that its parts look small. */
+const LEAST_PARTS = 24
+/** The inset's size, as shares of the picture's. */
+const WIDE = 0.24
+const HIGH = 0.26
+const MARGIN = 14
+/** What stands around the new parts is shown as far as this, u, and drawn as far as it could reach into sight. */
+const AROUND = 14
+const IN_SIGHT = 60
+
+export interface InsetOptions {
+  readonly section: DrawnSection
+  readonly look: InkOptions
+  readonly step: number
+  readonly view: ViewNumber
+  readonly lie: Matrix
+  /** Where the new parts were drawn, in dots of the finer picture. */
+  readonly window: Window
+  readonly finer: number
+  readonly size: PictureSize
+}
+
+/** Whether the new parts of a step are so small in its picture that an inset helps. */
+export function needsInset({ section, step, window, size, finer }: InsetOptions): boolean {
+  const [from, to] = section.ranges[step]!
+  if (section.parts.length < LEAST_PARTS || from === 0 || from === to || window.right < window.left) return false
+  const most = SMALL * size.width * finer
+  return window.right - window.left < most && window.bottom - window.top < most
+}
+
+/** What is new enlarged, in the corner farthest from it, with a line from its place. */
+export function insetPlate(options: InsetOptions): Overlay {
+  const { section, look, step, view, lie, window, finer } = options
+  const [from, to] = section.ranges[step]!
+  const size = { width: Math.round(options.size.width * WIDE), height: Math.round(options.size.height * HIGH) }
+  const full = { width: size.width * finer, height: size.height * finer }
+  const box = hullOf(
+    section,
+    Array.from({ length: to - from }, (_, i) => from + i),
+  )
+  const easel = new Easel(fitCamera(widened(box, AROUND), view, full, 4 * finer, 14 * finer, lie), full)
+  const sight = widened(box, IN_SIGHT)
+  const shown: Shown[] = []
+  for (let part = 0; part < to; part++) {
+    if (part < from && !meets(partHull(section.parts[part]!), sight)) continue
+    easel.draw(section, part)
+    shown.push({ part })
+  }
+  const middle: FlatPoint = [(window.left + window.right) / (2 * finer), (window.top + window.bottom) / (2 * finer)]
+  const left = middle[0] < options.size.width / 2 ? options.size.width - size.width - MARGIN : MARGIN
+  const top = middle[1] < options.size.height / 2 ? options.size.height - size.height - MARGIN : MARGIN
+  const corner: FlatPoint = [left + (left > middle[0] ? 0 : size.width), top + (top > middle[1] ? 0 : size.height)]
+  const marks = ringsAt({ camera: easel.camera, finer }, section.holds[step]!)
+  const own = { ...look, hasFineLines: false }
+  return { easel, size, finer, shown, look: own, marks, left, top, isFramed: true, opacity: 1, leader: [middle, corner] }
+}
+
+const widened = ({ min, max }: Box, by: number): Box => ({ min: add(min, [-by, -by, -by]), max: add(max, [by, by, by]) })
+
+const meets = (a: Box, b: Box): boolean => [0, 1, 2].every((i) => a.min[i]! < b.max[i]! && b.min[i]! < a.max[i]!)
+
+/** Inks a plate by itself. */
+export function inkPlate({ easel, finer, look }: Plate): RgbImage {
+  const { width, height } = easel.layers.size
+  return new Inker(easel.layers, finer, WHITE, easel.decals).ink({ left: 0, right: width - 1, top: 0, bottom: height - 1 }, look)
+}
+
+/** How much of each dot of the picture is covered by what was drawn, 0 to 1. */
+export function coverOf({ easel, size, finer }: Plate): Float32Array {
+  const cover = new Float32Array(size.width * size.height)
+  const { part } = easel.layers
+  const wide = size.width * finer
+  for (let dot = 0; dot < part.length; dot++) {
+    if (part[dot] === NOTHING) continue
+    const x = dot % wide
+    cover[Math.floor((dot - x) / wide / finer) * size.width + Math.floor(x / finer)]! += 1 / (finer * finer)
+  }
+  return cover
+}

@@ -1,0 +1,66 @@
+import type { FlatPoint } from '../space'
+import { drawPath } from './arrow'
+import { drawLetter } from './glyphs'
+import type { RgbImage } from './ink'
+import type { Mark } from './marks'
+import { coverOf, inkPlate, type Overlay } from './plate'
+import { drawRing } from './rings'
+
+const INK = 28
+const FRAME = 2
+/** Px for one dot of a letter. */
+const LETTER_DOT = 1.5
+
+export function printMarks(image: RgbImage, marks: readonly Mark[]): void {
+  for (const mark of marks) {
+    if (mark.kind === 'ring') drawRing(image, ...mark.at, mark.radius)
+    else if (mark.kind === 'path') drawPath(image, mark.points, mark.heads)
+    else drawLetter(image, mark.letter, ...mark.at, LETTER_DOT)
+  }
+}
+
+/** Puts a plate over a picture. */
+export function printOverlay(image: RgbImage, overlay: Overlay): void {
+  const picture = inkPlate(overlay)
+  printMarks(picture, overlay.marks)
+  if (overlay.leader) line(image, ...overlay.leader)
+  if (overlay.isFramed) placeFramed(image, picture, overlay.left, overlay.top)
+  else placeShape(image, picture, overlay)
+}
+
+/** Only what was drawn covers what is under it. */
+function placeShape(image: RgbImage, picture: RgbImage, overlay: Overlay): void {
+  const cover = coverOf(overlay)
+  for (let y = 0; y < picture.height; y++) {
+    for (let x = 0; x < picture.width; x++) {
+      const share = cover[y * picture.width + x]! * overlay.opacity
+      if (share === 0 || x + overlay.left >= image.width || y + overlay.top >= image.height) continue
+      const to = ((y + overlay.top) * image.width + x + overlay.left) * 3
+      const from = (y * picture.width + x) * 3
+      for (let k = 0; k < 3; k++) image.data[to + k] = image.data[to + k]! * (1 - share) + picture.data[from + k]! * share
+    }
+  }
+}
+
+/** Puts a picture into another, with a frame of ink around it. */
+function placeFramed(image: RgbImage, picture: RgbImage, left: number, top: number): void {
+  for (let y = -FRAME; y < picture.height + FRAME; y++) {
+    for (let x = -FRAME; x < picture.width + FRAME; x++) {
+      if (x + left < 0 || y + top < 0 || x + left >= image.width || y + top >= image.height) continue
+      const to = ((y + top) * image.width + x + left) * 3
+      const isInside = x >= 0 && y >= 0 && x < picture.width && y < picture.height
+      for (let k = 0; k < 3; k++) image.data[to + k] = isInside ? picture.data[(y * picture.width + x) * 3 + k]! : INK
+    }
+  }
+}
+
+/** A thin line of ink from one place to another, px. */
+function line(image: RgbImage, [x0, y0]: FlatPoint, [x1, y1]: FlatPoint): void {
+  const steps = Math.ceil(Math.max(Math.abs(x1 - x0), Math.abs(y1 - y0)))
+  for (let i = 0; i <= steps; i++) {
+    const x = Math.round(x0 + ((x1 - x0) * i) / Math.max(1, steps))
+    const y = Math.round(y0 + ((y1 - y0) * i) / Math.max(1, steps))
+    if (x < 0 || y < 0 || x >= image.width || y >= image.height) continue
+    image.data.fill(INK, (y * image.width + x) * 3, (y * image.width + x) * 3 + 3)
+  }
+}

@@ -1,0 +1,127 @@
+import { keep, outsideOf, type FlatPoint } from '../../space'
+import type { DrawnSection } from '../drawn-section'
+import { mixedSlots, type InkOptions } from '../ink'
+import { INK, type Rgb } from '../paint'
+import type { Composition, Overlay, Plate } from '../plate'
+import { joinLines, outlineLoops } from './chain'
+import type { Drawing, DrawnItem, Loop } from './drawing'
+import { visibleLines, type LineKind, type VisibleLine } from './edges'
+import { pointsOf, visibleFacets, type VisibleFacet } from './facets'
+import { groupOf, paintOrder, type OrderedFacet } from './order'
+
+/** A picture of more facets would take longer to write than its dots. */
+const MOST_FACETS = 30_000
+/** Widths of lines, px, as the dots have them. */
+const WIDTHS: Readonly<Record<LineKind, number>> = { crease: 0.55, outline: 1, heavy: 2.4 }
+const FINE = 0.6
+const LEADER = 1
+/** Slanting lines of light on see-through pieces: one in so many dots, so many dots wide. */
+const GLINT = { every: 14, wide: 3 }
+
+/**
+ * A step's picture as areas and lines, sharp at any size: faces in the order in which they cover each other, then the edges that show.
+ *
+ * @returns nothing where there are too many faces; then the picture of dots has to do
+ */
+export function drawComposition(composition: Composition, section: Pick<DrawnSection, 'parts' | 'patches'>): Drawing | undefined {
+  const items = plateItems(composition, section)
+  if (!items) return undefined
+  const overlays = (isFramed: boolean): DrawnItem[] =>
+    composition.overlays.filter((overlay) => overlay.isFramed === isFramed).flatMap((overlay) => overlayItems(overlay, section))
+  return {
+    ...composition.size,
+    items: [...items, ...overlays(false), ...composition.marks.map((mark) => ({ kind: 'mark', mark }) as const), ...overlays(true)],
+  }
+}
+
+function overlayItems(overlay: Overlay, section: Pick<DrawnSection, 'parts' | 'patches'>): DrawnItem[] {
+  const items = plateItems(overlay, section) ?? []
+  const { left, top, isFramed, opacity, leader } = overlay
+  const marks = overlay.marks.map((mark) => ({ kind: 'mark', mark }) as const)
+  const drawing = { ...overlay.size, items: [...items, ...marks] }
+  const inset: DrawnItem = { kind: 'drawing', drawing, left, top, isFramed, opacity }
+  return leader ? [{ kind: 'lines', colour: INK, width: LEADER, lines: [leader] }, inset] : [inset]
+}
+
+function plateItems(plate: Plate, section: Pick<DrawnSection, 'parts' | 'patches'>): DrawnItem[] | undefined {
+  const facets = visibleFacets(plate, section)
+  if (facets.length > MOST_FACETS) return undefined
+  const scale = 1 / plate.finer
+  return [
+    ...areaItems(paintOrder(facets), plate.look, scale),
+    ...lineItems(
+      visibleLines(facets, plate.easel, (part) => part >= plate.look.newFrom && part < plate.look.newTo),
+      plate.look,
+      scale,
+    ),
+  ]
+}
+
+const paperShare = (part: number, { newFrom, newTo, wash }: InkOptions): number => (part >= newFrom && part < newTo ? 0 : wash)
+
+/** Faces that follow each other and look the same become one area. */
+function areaItems(order: readonly OrderedFacet[], look: InkOptions, scale: number): DrawnItem[] {
+  const items: DrawnItem[] = []
+  for (let i = 0; i < order.length; ) {
+    const group = groupOf(order[i]!.facet)
+    let end = i + 1
+    while (end < order.length && groupOf(order[end]!.facet) === group) end++
+    const pieces = order.slice(i, end).flatMap(piecesOf)
+    if (pieces.length > 0) items.push(...faceItems(order[i]!.facet, pieces, look, scale))
+    i = end
+  }
+  return items
+}
+
+const piecesOf = ({ facet, cuts }: OrderedFacet): FlatPoint[][] =>
+  cuts.reduce<FlatPoint[][]>((pieces, cut) => pieces.flatMap((piece) => outsideOf(piece, cut)), [pointsOf(facet)])
+
+function faceItems({ part, tone, patch }: VisibleFacet, pieces: readonly Loop[], look: InkOptions, scale: number): DrawnItem[] {
+  const paper = paperShare(part, look)
+  const sized = (loops: readonly Loop[]): Loop[] => loops.map((loop) => loop.map(([x, y]): FlatPoint => [x * scale, y * scale]))
+  const loops = sized(outlineLoops(pieces))
+  if (patch) {
+    const at = ([x, y]: FlatPoint): FlatPoint => [x * scale, y * scale]
+    const { decal } = patch.patch
+    const sides = { corner: at(patch.corner), right: at(patch.right), down: at(patch.down) }
+    return [{ kind: 'picture', address: decal.picture, ...sides, within: loops, opacity: 1 - paper }]
+  }
+  const slots = mixedSlots(look.looks[part]!, paper)
+  const items: DrawnItem[] = [{ kind: 'area', colour: slots.tones[tone]!, loops }]
+  if (look.looks[part]!.isClear) items.push({ kind: 'area', colour: slots.lit[tone]!, loops: sized(pieces.flatMap(glints)) })
+  return items
+}
+
+/** The lines of light that fall on a convex face. */
+function glints(piece: Loop): Loop[] {
+  const along = piece.map(([x, y]) => x + y)
+  const stripes: Loop[] = []
+  for (let k = Math.floor(Math.min(...along) / GLINT.every); k * GLINT.every <= Math.max(...along); k++) {
+    const from = k * GLINT.every
+    const stripe = keep(
+      keep(piece, ([x, y]) => x + y - from),
+      ([x, y]) => from + GLINT.wide - x - y,
+    )
+    if (stripe.length > 2) stripes.push(stripe)
+  }
+  return stripes
+}
+
+/** Lines of one colour and width are one item; the heavy ones come last, over all others. */
+function lineItems(lines: readonly VisibleLine[], look: InkOptions, scale: number): DrawnItem[] {
+  const styles: Record<LineKind, Map<string, { colour: Rgb; lines: VisibleLine[] }>> = { crease: new Map(), outline: new Map(), heavy: new Map() }
+  for (const line of lines) {
+    const { lineNames, lines: ink } = mixedSlots(look.looks[line.part]!, paperShare(line.part, look))
+    const slot = line.kind === 'crease' ? 1 : 0
+    const [colour, name] = line.kind === 'heavy' ? [INK, ''] : [ink[slot]!, lineNames[slot]!]
+    const style = styles[line.kind].get(name)
+    if (style) style.lines.push(line)
+    else styles[line.kind].set(name, { colour, lines: [line] })
+  }
+  return (['crease', 'outline', 'heavy'] as const).flatMap((kind) =>
+    [...styles[kind].values()].map(({ colour, lines: mine }): DrawnItem => {
+      const scaled = joinLines(mine).map((line) => line.map(([x, y]): FlatPoint => [x * scale, y * scale]))
+      return { kind: 'lines', colour, width: kind === 'outline' && look.hasFineLines ? FINE : WIDTHS[kind], lines: scaled }
+    }),
+  )
+}

@@ -1,0 +1,243 @@
+import {
+  concatTransformationMatrix,
+  drawObject,
+  PDFRawStream,
+  popGraphicsState,
+  pushGraphicsState,
+  rgb,
+  type PDFDocument,
+  type PDFFont,
+  type PDFImage,
+  type PDFPage,
+  type PDFRef,
+  type RGB,
+} from 'pdf-lib'
+import type { Page, PictureRef } from '@core/booklet'
+import type { Catalogue } from '@core/catalogue'
+import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count'
+import { pictureBytes } from '@core/model'
+import { deflateRows, rgbOf, type Drawing, type PictureSize, type PieceLook, type RgbImage } from '@core/picture'
+import { embedDrawing } from './pdf-drawing'
+import { breakLines, fit } from './text'
+
+export type Paper = 'a4' | 'letter'
+
+const PAPERS: Readonly<Record<Paper, readonly [number, number]>> = { a4: [595.28, 841.89], letter: [612, 792] }
+
+/** What paints and draws for a booklet. */
+export interface PdfPainter {
+  /** In areas and lines; nothing where that would be too many, then in dots. */
+  draw(picture: PictureRef, isFinished: boolean): Drawing | undefined
+  paint(picture: PictureRef, isFinished: boolean): RgbImage
+  trayLooks(pieces: readonly PieceCount[], size: PictureSize): readonly PieceLook[]
+  drawPiece(piece: PieceCount, size: PictureSize, look: PieceLook): Drawing
+}
+
+export interface PdfInput {
+  readonly pages: readonly Page[]
+  readonly catalogue: Catalogue
+  readonly paper: Paper
+  /** TrueType files; other formats come out broken (see docs/architecture.md). */
+  readonly fonts: { readonly regular: Uint8Array; readonly bold: Uint8Array }
+  readonly painter: PdfPainter
+  /** The designer's own names, where they are to stand beside ours; empty for what has none. */
+  readonly beside?: (kind: 'shape' | 'colour', id: string) => string
+  /** Told from 0 to 1; throw from it to stop. */
+  readonly progress?: (fraction: number) => void | Promise<void>
+}
+
+export const INK = rgb(0.12, 0.13, 0.14)
+export const FAINT = rgb(0.42, 0.44, 0.46)
+const RULE = rgb(0.8, 0.8, 0.78)
+export const ACCENT = rgb(0.05, 0.39, 0.4)
+export const MARGIN = 40
+const PIECE = { width: 36, height: 26 }
+/** px of a piece's picture for one pt. */
+const PIECE_PX = 3
+export const LINE = 26
+
+
+export interface TextOptions {
+  readonly size: number
+  readonly font?: PDFFont
+  readonly colour?: RGB
+}
+
+/** What is placed as a picture: a reference and its size in its own units. */
+interface Placeable {
+  readonly ref: PDFRef
+  readonly width: number
+  readonly height: number
+}
+
+/** A document being printed: the page at hand, and what is put on it in places told from its lower left corner, pt. */
+export class Sheet {
+  protected page!: PDFPage
+  protected readonly width: number
+  protected readonly height: number
+  private readonly pieces = new Map<string, Promise<Placeable>>()
+  private readonly decals = new Map<string, Promise<PDFImage>>()
+
+  constructor(
+    protected readonly doc: PDFDocument,
+    protected readonly regular: PDFFont,
+    protected readonly bold: PDFFont,
+    protected readonly input: PdfInput,
+  ) {
+    ;[this.width, this.height] = PAPERS[input.paper]
+  }
+
+  protected newPage(): void {
+    this.page = this.doc.addPage([this.width, this.height])
+  }
+
+  protected text(text: string, x: number, y: number, options: TextOptions): void {
+    this.page.drawText(text, { x, y, size: options.size, font: options.font ?? this.regular, color: options.colour ?? INK })
+  }
+
+  /** Writes text in lines no wider than `width`. @returns the height it took */
+  protected paragraph(text: string, x: number, y: number, width: number, options: TextOptions): number {
+    const font = options.font ?? this.regular
+    const lines = breakLines(text, (line) => font.widthOfTextAtSize(line, options.size) <= width)
+    lines.forEach((line, i) => {
+      this.text(line, x, y - i * options.size * 1.35, options)
+    })
+    return lines.length * options.size * 1.35
+  }
+
+  protected rule(x: number, y: number, length: number): void {
+    this.page.drawLine({ start: { x, y }, end: { x: x + length, y }, thickness: 0.6, color: RULE })
+  }
+
+  /** A picture's rows go into the file as they are deflated: no second encoding. */
+  private async embedDots(image: RgbImage): Promise<Placeable> {
+    const data = await deflateRows(image)
+    const stream = PDFRawStream.of(
+      this.doc.context.obj({
+        Type: 'XObject',
+        Subtype: 'Image',
+        Width: image.width,
+        Height: image.height,
+        BitsPerComponent: 8,
+        ColorSpace: 'DeviceRGB',
+        Filter: 'FlateDecode',
+        DecodeParms: { Predictor: 15, Colors: 3, BitsPerComponent: 8, Columns: image.width },
+      }),
+      data,
+    )
+    return { ref: this.doc.context.register(stream), width: 1, height: 1 }
+  }
+
+  private async embedLines(drawing: Drawing): Promise<Placeable> {
+    const press = { doc: this.doc, font: this.bold, picture: async (address: string) => (await this.decal(address)).ref }
+    return { ref: await embedDrawing(drawing, press), width: drawing.width, height: drawing.height }
+  }
+
+  /** A picture that is put on pieces, embedded once. */
+  protected decal(address: string): Promise<PDFImage> {
+    let known = this.decals.get(address)
+    if (!known) this.decals.set(address, (known = this.doc.embedPng(pictureBytes(address))))
+    return known
+  }
+
+  private place(picture: Placeable, x: number, y: number, width: number, height: number): void {
+    const name = this.page.node.newXObject('Im', picture.ref)
+    this.page.pushOperators(
+      pushGraphicsState(),
+      concatTransformationMatrix(width / picture.width, 0, 0, height / picture.height, x, y),
+      drawObject(name),
+      popGraphicsState(),
+    )
+  }
+
+  protected async picture(ref: PictureRef | null, isFinished: boolean, x: number, y: number, width: number): Promise<void> {
+    if (!ref) return
+    const { painter } = this.input
+    const drawing = painter.draw(ref, isFinished)
+    const picture = drawing ? await this.embedLines(drawing) : await this.embedDots(painter.paint(ref, isFinished))
+    this.place(picture, x, y, width, width * 0.75)
+  }
+
+  /** A triangle with a stroke stands before a caution: a sign, not only a colour. */
+  protected caution(text: string, x: number, y: number, width: number): number {
+    this.page.drawSvgPath('M 0 9 L 5.5 0 L 11 9 Z', { x, y: y + 8.5, borderColor: INK, borderWidth: 1 })
+    this.page.drawLine({ start: { x: x + 5.5, y: y + 5.6 }, end: { x: x + 5.5, y: y + 2.2 }, thickness: 1.1, color: INK })
+    return this.paragraph(text, x + 18, y, width - 18, { size: 9.5 }) + 3
+  }
+
+  /** Pieces in two columns; goes on to new pages where it must. @returns how far down it came */
+  protected async table(pieces: readonly PieceCount[], top: number, letters: ReadonlyMap<string, string> = new Map()): Promise<number> {
+    const column = (this.width - 2 * MARGIN - 20) / 2
+    const looks = this.looksOf(pieces)
+    let rest = [...pieces]
+    let y = top
+    for (;;) {
+      const rows = Math.max(1, Math.floor((y - 50) / LINE))
+      const here = rest.slice(0, rows * 2)
+      const inFirst = Math.min(rows, Math.ceil(here.length / 2))
+      for (const [i, piece] of here.entries()) {
+        const x = MARGIN + (i < inFirst ? 0 : column + 20)
+        await this.pieceLine(piece, x, y - (i < inFirst ? i : i - inFirst) * LINE, column, {
+          look: looks.get(piece)!,
+          letter: letters.get(pieceKey(piece)) ?? '',
+        })
+      }
+      rest = rest.slice(here.length)
+      if (rest.length === 0) return y - inFirst * LINE
+      this.newPage()
+      y = this.height - 64
+    }
+  }
+
+  /** How the pieces of one tray are drawn. */
+  protected looksOf(pieces: readonly PieceCount[]): Map<PieceCount, PieceLook> {
+    const looks = this.input.painter.trayLooks(pieces, PIECE_PICTURE)
+    return new Map(pieces.map((piece, i) => [piece, looks[i]!]))
+  }
+
+  /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
+  protected async pieceLine(piece: PieceCount, x: number, y: number, width: number, { look, letter }: LineOptions): Promise<void> {
+    const { shapes, colours } = this.input.catalogue
+    const count = String(piece.count)
+    this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
+    await this.piecePicture(piece, look, x + 26, y - 8.5)
+    const at = x + 31 + PIECE.width
+    const beside = (kind: 'shape' | 'colour', id: string): string => this.input.beside?.(kind, id) ?? ''
+    const words = [shapes.get(piece.shape)?.title ?? piece.shape, beside('shape', piece.shape), pieceExtras(piece)]
+    const title = `${letter === '' ? '' : `(${letter}) `}${words.filter((word) => word !== '').join(', ')}`
+    this.text(fit(title, this.regular, 9, width - (at - x)), at, y + 4, { size: 9 })
+    const colour = colours.get(piece.colour)
+    this.swatch(colour?.hex ?? '#ffffff', at, y - 6.5, 8, 6.5)
+    const hints = [colour?.name ?? piece.colour, beside('colour', piece.colour), look.isSmaller ? 'drawn smaller' : '']
+    const hint = hints.filter((word) => word !== '').join(', ')
+    this.text(fit(hint, this.regular, 8, width - (at - x) - 12), at + 12, y - 6, { size: 8, colour: FAINT })
+    this.rule(x, y - 10.5, width)
+  }
+
+  protected swatch(hex: string, x: number, y: number, width: number, height: number): void {
+    const [red, green, blue] = rgbOf(hex)
+    const color = rgb(red / 255, green / 255, blue / 255)
+    this.page.drawRectangle({ x, y, width, height, color, borderColor: INK, borderWidth: 0.5 })
+  }
+
+  /** The same piece to the same scale is embedded once. Long pieces bear their length. */
+  private async piecePicture(piece: PieceCount, look: PieceLook, x: number, y: number): Promise<void> {
+    const key = `${pieceKey(piece)} ${look.view} ${look.scale.toFixed(2)}`
+    let picture = this.pieces.get(key)
+    if (!picture) this.pieces.set(key, (picture = this.embedLines(this.input.painter.drawPiece(piece, PIECE_PICTURE, look))))
+    this.place(await picture, x, y, PIECE.width, PIECE.height)
+    const label = lengthLabel(piece, this.input.catalogue.shapes)
+    if (label === '') return
+    const width = this.bold.widthOfTextAtSize(label, 6.5) + 4
+    this.page.drawRectangle({ x: x + PIECE.width - width, y, width, height: 8, color: rgb(1, 1, 1), borderColor: INK, borderWidth: 0.4 })
+    this.text(label, x + PIECE.width - width + 2, y + 1.8, { size: 6.5, font: this.bold })
+  }
+}
+
+/** px */
+const PIECE_PICTURE: PictureSize = { width: PIECE.width * PIECE_PX, height: PIECE.height * PIECE_PX }
+
+interface LineOptions {
+  readonly look: PieceLook
+  readonly letter: string
+}
