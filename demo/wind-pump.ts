@@ -1,4 +1,5 @@
 import type { ModelDocument } from '../src/core/model'
+import { dropSign, stripes } from './decals'
 import { model, SectionBuilder } from './kit'
 
 /** A machine: a wind pump with gears and a crank, a hose, a flap and a tail that swings. */
@@ -10,6 +11,7 @@ export function windPump(): ModelDocument {
   ])
   return {
     ...plain,
+    decals: [dropSign, stripes],
     shapes: [
       {
         id: 'ballast',
@@ -31,7 +33,9 @@ function pump(): SectionBuilder {
   const s = new SectionBuilder('pump', 'Pump')
   s.add('ground', 'plate-6x8', 'olive', [0, 0, 0])
   for (const y of [10, 40]) {
-    for (const z of [4, 16]) s.add('post', 'brick-1x4', 'ash', [30, y, z])
+    s.add('post', 'brick-1x4', 'ash', [30, y, 4])
+    const sign = y === 10 ? { work: [{ kind: 'decal' as const, decal: 'drop-sign', face: 'front' as const }] } : {}
+    s.addMore('post', { shape: 'brick-1x4', colour: 'ash', at: [30, y, 16], ...sign })
     s.add('bearing', 'brick-1x4-holes', 'slate', [30, y, 28])
     s.add('cap', 'tile-1x4', 'rust', [30, y, 40])
   }
@@ -64,7 +68,8 @@ function pump(): SectionBuilder {
 function flap(): SectionBuilder {
   const s = new SectionBuilder('flap', 'Flap')
   s.add('hinge', 'hinge-plate-1x2-tongue', 'slate', [0, 0, 0])
-  s.add('board', 'tile-1x2', 'rust', [0, 0, 4])
+  const work = [{ kind: 'decal' as const, decal: 'edge-stripes', face: 'top' as const }]
+  s.addMore('board', { shape: 'tile-1x2', colour: 'rust', at: [0, 0, 4], work })
   return s
 }
 

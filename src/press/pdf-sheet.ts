@@ -51,9 +51,13 @@ export const FAINT = rgb(0.42, 0.44, 0.46)
 const RULE = rgb(0.8, 0.8, 0.78)
 export const ACCENT = rgb(0.05, 0.39, 0.4)
 export const MARGIN = 40
+export const PT_PER_MM = 72 / 25.4
 const PIECE = { width: 36, height: 26 }
 /** px of a piece's picture for one pt. */
 const PIECE_PX = 3
+/** Of a piece's title: size, and from line to line. */
+const TITLE = 9
+const TITLE_LINE = 10
 export const LINE = 26
 
 
@@ -196,22 +200,38 @@ export class Sheet {
   }
 
   /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
-  protected async pieceLine(piece: PieceCount, x: number, y: number, width: number, { look, letter }: LineOptions): Promise<void> {
-    const { shapes, colours } = this.input.catalogue
+  protected async pieceLine(piece: PieceCount, x: number, y: number, width: number, { look, letter, wraps = false }: LineOptions): Promise<void> {
+    const { colours } = this.input.catalogue
     const count = String(piece.count)
     this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
     await this.piecePicture(piece, look, x + 26, y - 8.5)
     const at = x + 31 + PIECE.width
-    const beside = (kind: 'shape' | 'colour', id: string): string => this.input.beside?.(kind, id) ?? ''
-    const words = [shapes.get(piece.shape)?.title ?? piece.shape, beside('shape', piece.shape), pieceExtras(piece)]
-    const title = `${letter === '' ? '' : `(${letter}) `}${words.filter((word) => word !== '').join(', ')}`
-    this.text(fit(title, this.regular, 9, width - (at - x)), at, y + 4, { size: 9 })
+    const title = `${letter === '' ? '' : `(${letter}) `}${this.titleOf(piece)}`
+    const lines = wraps ? this.titleLines(title, width) : [fit(title, this.regular, TITLE, width - (at - x))]
+    lines.forEach((line, i) => this.text(line, at, y + 4 - i * TITLE_LINE, { size: TITLE }))
+    const low = y - (lines.length - 1) * TITLE_LINE
     const colour = colours.get(piece.colour)
-    this.swatch(colour?.hex ?? '#ffffff', at, y - 6.5, 8, 6.5)
-    const hints = [colour?.name ?? piece.colour, beside('colour', piece.colour), look.isSmaller ? 'drawn smaller' : '']
+    this.swatch(colour?.hex ?? '#ffffff', at, low - 6.5, 8, 6.5)
+    const hints = [colour?.name ?? piece.colour, this.input.beside?.('colour', piece.colour) ?? '', look.isSmaller ? 'drawn smaller' : '']
     const hint = hints.filter((word) => word !== '').join(', ')
-    this.text(fit(hint, this.regular, 8, width - (at - x) - 12), at + 12, y - 6, { size: 8, colour: FAINT })
-    this.rule(x, y - 10.5, width)
+    this.text(fit(hint, this.regular, 8, width - (at - x) - 12), at + 12, low - 6, { size: 8, colour: FAINT })
+    this.rule(x, low - 10.5, width)
+  }
+
+  private titleOf(piece: PieceCount): string {
+    const { title } = this.input.catalogue.shapes.get(piece.shape) ?? { title: piece.shape }
+    const words = [title, this.input.beside?.('shape', piece.shape) ?? '', pieceExtras(piece)]
+    return words.filter((word) => word !== '').join(', ')
+  }
+
+  private titleLines(title: string, width: number): string[] {
+    const room = width - 31 - PIECE.width
+    return breakLines(title, (line) => this.regular.widthOfTextAtSize(line, TITLE) <= room)
+  }
+
+  /** The height of a piece's line whose title wraps, pt. */
+  protected lineHeight(piece: PieceCount, width: number): number {
+    return LINE + (this.titleLines(`(A) ${this.titleOf(piece)}`, width).length - 1) * TITLE_LINE
   }
 
   protected swatch(hex: string, x: number, y: number, width: number, height: number): void {
@@ -240,4 +260,6 @@ const PIECE_PICTURE: PictureSize = { width: PIECE.width * PIECE_PX, height: PIEC
 interface LineOptions {
   readonly look: PieceLook
   readonly letter: string
+  /** A title too long for its line goes on in the next. */
+  readonly wraps?: boolean
 }

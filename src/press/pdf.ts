@@ -3,13 +3,15 @@ import { PDFDocument } from 'pdf-lib'
 import type { CoverPage, InventoryPage, Page, StepPage, TrayPage } from '@core/booklet'
 import { lettersOf, pieceKey, total } from '@core/count'
 import { Fault } from '@core/fault'
-import { ACCENT, FAINT, INK, LINE, MARGIN, Sheet, type PdfInput } from './pdf-sheet'
+import { DecalSheet } from './pdf-decals'
+import { ACCENT, FAINT, INK, LINE, MARGIN, type PdfInput } from './pdf-sheet'
 import { paragraphs } from './text'
 
 export type { Paper, PdfInput } from './pdf-sheet'
 
-/** Lines of pieces, and letters of words, that stand beside the picture of a step that shares its sheet. */
-const MOST_LINES = 8
+/** Height of pieces (pt), and letters of words, that stand beside the picture of a step that shares its sheet. */
+const MOST_HEIGHT = 8 * LINE
+const TRAY_WIDTH = 158
 const MOST_WORDS = 260
 
 /** Writes a booklet as a PDF: two steps a page, text selectable, fonts embedded. @throws Fault `no-pages` */
@@ -34,7 +36,7 @@ export async function writePdf(input: PdfInput): Promise<Uint8Array> {
   return doc.save()
 }
 
-class Press extends Sheet {
+class Press extends DecalSheet {
   /** Which half of the page the next step takes; undefined when the page holds no steps. */
   private nextSlot: 0 | 1 | undefined
 
@@ -54,6 +56,8 @@ class Press extends Sheet {
         return this.step(page)
       case 'inventory':
         return this.inventory(page)
+      case 'decals':
+        return this.decalSheets(page)
     }
   }
 
@@ -129,7 +133,8 @@ class Press extends Sheet {
 
   /** Two steps share a sheet; one whose words or pieces need more gets sheets of its own, so that nothing is left out. */
   private async step(page: StepPage): Promise<void> {
-    if (page.callout.length > MOST_LINES || page.note.length + page.caution.length > MOST_WORDS) return this.longStep(page)
+    const height = page.callout.reduce((sum, piece) => sum + this.lineHeight(piece, TRAY_WIDTH), 0)
+    if (height > MOST_HEIGHT || page.note.length + page.caution.length > MOST_WORDS) return this.longStep(page)
     if (this.nextSlot !== 1) {
       this.newPage()
       this.nextSlot = 0
@@ -137,20 +142,19 @@ class Press extends Sheet {
     const half = (this.height - 60) / 2
     const top = this.height - 34 - (this.nextSlot === 0 ? 0 : half)
     this.nextSlot = this.nextSlot === 0 ? 1 : undefined
-    const trayWidth = 158
-    const pictureWidth = this.width - 2 * MARGIN - trayWidth - 14
+    const pictureWidth = this.width - 2 * MARGIN - TRAY_WIDTH - 14
     this.rail(page, top)
     const bottom = top - 34 - pictureWidth * 0.75
     await this.picture(page.picture, false, MARGIN, bottom, pictureWidth)
-    const x = this.width - MARGIN - trayWidth
-    let y = top - 44 - this.joins(page, x, top - 44, trayWidth)
+    const x = this.width - MARGIN - TRAY_WIDTH
+    let y = top - 44 - this.joins(page, x, top - 44, TRAY_WIDTH)
     const letters = lettersOf(page.callout, this.input.catalogue.colours)
     const looks = this.looksOf(page.callout)
     for (const piece of page.callout) {
-      await this.pieceLine(piece, x, y, trayWidth, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '' })
-      y -= LINE
+      await this.pieceLine(piece, x, y, TRAY_WIDTH, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '', wraps: true })
+      y -= this.lineHeight(piece, TRAY_WIDTH)
     }
-    this.stepWords(page, x, y, trayWidth)
+    this.stepWords(page, x, y, TRAY_WIDTH)
     if (this.nextSlot === 1) this.rule(MARGIN, top - half + 14, this.width - 2 * MARGIN)
   }
 
@@ -190,6 +194,7 @@ class Press extends Sheet {
     let y = top
     if (page.turn !== '') y -= this.paragraph(`${page.turn}.`, x, y, width, { size: 10, font: this.bold }) + 3
     if (page.seenFrom !== '') y -= this.paragraph(`${page.seenFrom}.`, x, y, width, { size: 8.5, colour: FAINT }) + 3
+    for (const reach of page.reaches) y -= this.paragraph(reach, x, y, width, { size: 9 }) + 3
     if (page.rests.length > 0)
       y -= this.paragraph('Loose on the table until the next steps hold it.', x, y, width, { size: 8.5, colour: FAINT }) + 3
     if (page.note !== '') y -= this.paragraph(page.note, x, y, width, { size: 9 }) + 3

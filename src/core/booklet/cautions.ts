@@ -6,6 +6,7 @@ const BY_WORK: Readonly<Partial<Record<WorkKind, string>>> = {
   cut: 'Some pieces are cut: cut away from yourself, on a mat, with a sharp blade, and smooth the edge.',
   paint: 'Some pieces are painted: air the room, wear gloves, and let the paint dry before you build.',
   glue: 'Some pieces are glued: air the room, keep glue off skin and eyes.',
+  decal: 'Some pieces bear decals: cut them out on a mat with a sharp blade, away from yourself; the piece must be clean and dry.',
   erase: 'Some prints are removed with solvent: air the room, wear gloves, no open flame.',
 }
 

@@ -2,10 +2,12 @@ import type { ColourCount, PieceCount } from '../count'
 import { mirrorTray, tally, total } from '../count'
 import type { Bundle } from '../formats'
 import { alternativeLines } from '../figure'
-import { catalogueOf, sectionById, type GivenStep } from '../model'
+import { catalogueOf, jointReach, sectionById, type GivenStep } from '../model'
 import type { Vec } from '../space'
 import type { Move, PlanStep, SectionPlan } from '../plan'
 import { cautionsOf } from './cautions'
+import { decalsOf, type DecalCount } from './decal-sheet'
+import { reachWords } from './reach-words'
 import { turnWords } from './turn-words'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
@@ -81,6 +83,8 @@ export interface StepPage {
   readonly turn: string
   /** In words, where the viewer stands when that is not the usual side: "Seen from behind, on the left"; else empty. */
   readonly seenFrom: string
+  /** How far what is joined can move on its joints, a sentence each. */
+  readonly reaches: readonly string[]
   readonly spoken: string
 }
 
@@ -93,7 +97,29 @@ export interface InventoryPage {
   readonly alternatives: readonly string[]
 }
 
-export type Page = CoverPage | TrayPage | StepPage | InventoryPage
+/** The decals to print and cut out, at true size. */
+export interface DecalPage {
+  readonly kind: 'decals'
+  readonly decals: readonly DecalCount[]
+}
+
+export type Page = CoverPage | TrayPage | StepPage | InventoryPage | DecalPage
+
+/** What stands over a page. */
+export function pageTitle(page: Page): string {
+  switch (page.kind) {
+    case 'cover':
+      return page.name
+    case 'tray':
+      return `${page.letter} ${page.name}`
+    case 'inventory':
+      return 'All pieces'
+    case 'decals':
+      return 'Decals to print'
+    default:
+      return page.label
+  }
+}
 
 /** Sections are called A, B … Z, AA … in building order. */
 export function sectionLetter(index: number): string {
@@ -103,7 +129,7 @@ export function sectionLetter(index: number): string {
 
 export const stepLabel = (letter: string, number: number): string => `${letter} ${String(number).padStart(2, '0')}`
 
-/** The booklet as data: cover, then for each section in building order its tray and its steps, then inventory and colours. */
+/** The booklet as data: cover, decals to print if there are any, then for each section in building order its tray and its steps, then inventory and colours. */
 export function makePages(source: BookletSource): Page[] {
   const { model, plan } = source
   const letters = new Map(plan.sections.map((section, i) => [section.id, sectionLetter(i)]))
@@ -125,6 +151,8 @@ export function makePages(source: BookletSource): Page[] {
       picture: lastPicture(source, root),
     },
   ]
+  const decals = decalsOf(model, plan.inventory)
+  if (decals.length > 0) pages.push({ kind: 'decals', decals })
   plan.sections.forEach((section, i) => {
     if (section.times + section.mirrored === 0) return
     pages.push(trayPage(source, section, i, letters.get(section.id)!))
@@ -186,6 +214,7 @@ function stepPage(
   const view = source.views[index]?.[step.number - 1] ?? 0
   const seenFrom = isDrawn(source, section) ? seenFromWords(view) : ''
   const turn = turnWords(step.turn) || (step.moves.some((move) => move.direction === '+z') ? lifted(section, step) : '')
+  const reaches = reachesOf(source, section, step)
   return {
     kind: joins.length > 0 ? 'jump' : 'step',
     section: section.id,
@@ -203,7 +232,8 @@ function stepPage(
     picture: isDrawn(source, section) ? { section: section.id, step: step.number - 1, view } : null,
     turn,
     seenFrom,
-    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`].filter((text) => text !== '').join(' '),
+    reaches,
+    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...reaches].filter((text) => text !== '').join(' '),
   }
 }
 
@@ -243,6 +273,15 @@ function joinsOf(source: BookletSource, section: SectionPlan, step: PlanStep, le
     }
   }
   return [...joins.values()]
+}
+
+function reachesOf(source: BookletSource, section: SectionPlan, step: PlanStep): string[] {
+  const base = sectionById(source.model, baseSection(source, section).id)
+  return step.moves.flatMap((move) => {
+    const copy = 'copy' in move ? base.copies?.find((candidate) => candidate.id === move.copy) : undefined
+    const words = copy?.joint ? reachWords(jointReach(base, copy, catalogueOf(source.model))) : ''
+    return words === '' ? [] : [`${sectionById(source.model, copy!.section).name}: ${words}.`]
+  })
 }
 
 /** Which section a move joins, if any. */

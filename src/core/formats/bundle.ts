@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { Fault } from '../fault'
-import { checkModel, type ModelDocument } from '../model'
+import { checkModel, type ModelDocument, workSchema } from '../model'
 import type { SectionPlan } from '../plan'
 import type { ColourCount, PieceCount } from '../count'
 
@@ -38,7 +38,7 @@ const piece = Joi.object({
   colour: Joi.string().required(),
   count: count.required(),
   length: Joi.number().greater(0),
-  work: Joi.array().items(Joi.object({ kind: Joi.string().required(), note: Joi.string().allow('') })),
+  work: Joi.array().items(workSchema),
 })
 const pieces = Joi.array().items(piece)
 const direction = Joi.alternatives(Joi.valid('+x', '-x', '+y', '-y', '+z', '-z'), Joi.array().items(Joi.number()).length(3))

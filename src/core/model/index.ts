@@ -1,6 +1,7 @@
 /** The model: the document, its checks, flattening copies to parts in space. */
 export * from './types'
 export { LIMITS } from './limits'
+export { workSchema } from './schema'
 export { checkModel, readModelText } from './read'
 export * from './flatten'
 export * from './places'

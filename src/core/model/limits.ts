@@ -10,6 +10,6 @@ export const LIMITS = {
   decals: 500,
   /** Letters of a picture's data address. */
   pictureLength: 4 * 1024 * 1024,
-  /** mm. */
-  decalSize: 250,
+  /** mm: what fits on a sheet of paper. */
+  decalSize: 180,
 } as const

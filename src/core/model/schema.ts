@@ -17,7 +17,8 @@ const hex = Joi.string().pattern(/^#[0-9a-fA-F]{6}$/)
 /** Only what is printed or stuck on has a picture. */
 const onPicture = (schema: Joi.Schema) => schema.when('kind', { not: Joi.valid('decal', 'print'), then: Joi.forbidden() })
 
-const work = Joi.object({
+/** What was done to a piece. */
+export const workSchema = Joi.object({
   kind: Joi.valid('cut', 'paint', 'print', 'decal', 'glue', 'erase', 'custom').required(),
   note: notes,
   decal: onPicture(id),
@@ -38,7 +39,7 @@ const part = Joi.object({
     .max(LIMITS.flatParts)
     .when('at', { is: Joi.exist(), then: Joi.valid(1) }),
   length: Joi.number().greater(0).max(LIMITS.coordinate),
-  work: Joi.array().items(work),
+  work: Joi.array().items(workSchema),
   showsColour: Joi.boolean(),
 })
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Page } from '@core/booklet'
+import { pageTitle, type Page } from '@core/booklet'
 import { total } from '@core/count'
+import DecalList from '../shared/DecalList.vue'
 import StepPicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
@@ -10,13 +11,7 @@ const props = defineProps<{ page: Page; number: number }>()
 const step = computed(() => (props.page.kind === 'step' || props.page.kind === 'jump' ? props.page : null))
 /** A long list of pieces runs over the whole width, in columns. */
 const isLong = computed(() => 'pieces' in props.page && props.page.pieces.length > 9)
-const title = computed(() => {
-  const { page } = props
-  if (page.kind === 'cover') return page.name
-  if (page.kind === 'tray') return `${page.letter} ${page.name}`
-  if (page.kind === 'inventory') return 'All pieces'
-  return page.label
-})
+const title = computed(() => pageTitle(props.page))
 </script>
 
 <template>
@@ -44,6 +39,7 @@ const title = computed(() => {
       <StepPicture :picture="step.picture" :label="step.spoken" :width="640" :height="480" />
       <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
       <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
+      <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
       <p v-for="join in step.joins" :key="`${join.label} ${join.mirrored}`">
         <b
           >Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name
@@ -64,6 +60,7 @@ const title = computed(() => {
         </ul>
       </template>
     </template>
+    <DecalList v-else-if="page.kind === 'decals'" :decals="page.decals" />
     <p class="number faint">{{ number }}</p>
   </article>
 </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
-import { makePages, type StepPage } from '@core/booklet'
+import { makePages, pageTitle, type StepPage } from '@core/booklet'
 import { total } from '@core/count'
 import type { Bundle } from '@core/formats'
 import { catalogueOf } from '@core/model'
 import PagePicture from '../shared/StepPicture.vue'
+import DecalList from '../shared/DecalList.vue'
 import TrayList from '../shared/TrayList.vue'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
 import type { PainterClient } from '../shared/painter-client'
@@ -47,13 +48,7 @@ const sections = computed(() =>
     return [{ page: p, index: i, steps }]
   }),
 )
-const title = computed(() => {
-  const p = page.value
-  if (p.kind === 'cover') return p.name
-  if (p.kind === 'tray') return `${p.letter} ${p.name}`
-  if (p.kind === 'inventory') return 'All pieces'
-  return p.label
-})
+const title = computed(() => pageTitle(page.value))
 
 const tickKey = (shape: string, colour: string): string => `${index.value}/${shape}/${colour}`
 const isTicked = (shape: string, colour: string): boolean => ticked.value.has(tickKey(shape, colour))
@@ -131,21 +126,13 @@ watch(drawnForPrint, async (drawn) => {
     </p>
     <section v-for="(p, i) in pages" :key="i" class="print-page">
       <h2>
-        {{
-          p.kind === 'cover'
-            ? p.name
-            : p.kind === 'tray'
-              ? `${p.letter} ${p.name}`
-              : p.kind === 'inventory'
-                ? 'All pieces'
-                : `${p.label} ${p.name}`
-        }}
+        {{ pageTitle(p) }}<template v-if="p.kind === 'step' || p.kind === 'jump'">{{ ` ${p.name}` }}</template>
       </h2>
       <div v-if="'picture' in p && p.picture" class="print-picture">
         <PagePicture
           :picture="p.picture"
           :finished="p.kind === 'cover' || p.kind === 'tray'"
-          :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : p.name"
+          :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : pageTitle(p)"
           @drawn="drawnForPrint++"
         />
       </div>
@@ -156,6 +143,7 @@ watch(drawnForPrint, async (drawn) => {
       </p>
       <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
       <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
+      <DecalList v-else-if="p.kind === 'decals'" :decals="p.decals" />
     </section>
   </div>
 
@@ -259,10 +247,13 @@ watch(drawnForPrint, async (drawn) => {
             <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
             <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
             <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
+            <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
             <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
             <p v-if="step.note" class="notes">{{ step.note }}</p>
             <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>
           </template>
+
+          <DecalList v-else-if="page.kind === 'decals'" :decals="page.decals" />
 
           <template v-else-if="page.kind === 'inventory'">
             <p>{{ page.parts }} parts, {{ page.pieces.length }} different pieces. You have built all of it.</p>

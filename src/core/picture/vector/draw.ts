@@ -9,8 +9,8 @@ import { visibleLines, type LineKind, type VisibleLine } from './edges'
 import { pointsOf, visibleFacets, type VisibleFacet } from './facets'
 import { groupOf, paintOrder, type OrderedFacet } from './order'
 
-/** A picture of more facets would take longer to write than its dots. */
-const MOST_FACETS = 30_000
+/** A picture of more faces would take longer to draw than a reader waits: half a second on a slow machine. */
+const MOST_FACETS = 12_000
 /** Widths of lines, px, as the dots have them. */
 const WIDTHS: Readonly<Record<LineKind, number>> = { crease: 0.55, outline: 1, heavy: 2.4 }
 const FINE = 0.6

@@ -1,0 +1,58 @@
+import { layDecals, type DecalPage, type PlacedDecal } from '@core/booklet'
+import { FAINT, INK, MARGIN, PT_PER_MM, Sheet } from './pdf-sheet'
+
+/** Cutting marks: how long, and how far off the corner, mm. */
+const MARK = { length: 3, gap: 0.8 }
+/** What is left free above and below the decals, mm. */
+const HEAD = 44
+const FOOT = 26
+/** The line by which a builder sees whether the printer kept the size, mm. */
+const RULER = 50
+
+/** Prints sheets of decals at true size. */
+export class DecalSheet extends Sheet {
+  protected async decalSheets(page: DecalPage): Promise<void> {
+    const left = MARGIN / PT_PER_MM
+    const area = { left, bottom: FOOT, width: this.width / PT_PER_MM - 2 * left, height: this.height / PT_PER_MM - HEAD - FOOT }
+    const sheets = layDecals(page.decals, area)
+    for (const [i, sheet] of sheets.entries()) {
+      this.newPage()
+      this.decalHead(sheets.length > 1 ? `Decals, sheet ${i + 1} of ${sheets.length}` : 'Decals')
+      for (const placed of sheet) await this.placedDecal(placed)
+    }
+  }
+
+  private decalHead(title: string): void {
+    this.text(title, MARGIN, this.height - 64, { size: 22, font: this.bold })
+    const width = this.width - 2 * MARGIN
+    const words = 'Print this sheet at its true size (100 %), on film or paper with a sticky back. Cut from mark to mark.'
+    const used = this.paragraph(words, MARGIN, this.height - 84, width, { size: 10 })
+    const y = this.height - 84 - used - 6
+    const end = MARGIN + RULER * PT_PER_MM
+    this.page.drawLine({ start: { x: MARGIN, y }, end: { x: end, y }, thickness: 0.7, color: INK })
+    for (const x of [MARGIN, end]) this.page.drawLine({ start: { x, y: y - 3 }, end: { x, y: y + 3 }, thickness: 0.7, color: INK })
+    this.text(`This line is ${RULER} mm long when the size is right.`, end + 8, y - 3, { size: 9, colour: FAINT })
+  }
+
+  private async placedDecal({ decal, x, y }: PlacedDecal): Promise<void> {
+    const [width, height] = decal.size.map((side) => side * PT_PER_MM) as [number, number]
+    const [left, low] = [x * PT_PER_MM, y * PT_PER_MM]
+    this.page.drawImage(await this.decal(decal.picture), { x: left, y: low, width, height })
+    for (const [cx, wayX] of [
+      [left, -1],
+      [left + width, 1],
+    ] as const) {
+      for (const [cy, wayY] of [
+        [low, -1],
+        [low + height, 1],
+      ] as const) {
+        this.mark(cx + wayX * MARK.gap * PT_PER_MM, cy, wayX * MARK.length * PT_PER_MM, 0)
+        this.mark(cx, cy + wayY * MARK.gap * PT_PER_MM, 0, wayY * MARK.length * PT_PER_MM)
+      }
+    }
+  }
+
+  private mark(x: number, y: number, dx: number, dy: number): void {
+    this.page.drawLine({ start: { x, y }, end: { x: x + dx, y: y + dy }, thickness: 0.35, color: INK })
+  }
+}

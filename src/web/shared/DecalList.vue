@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import type { DecalCount } from '@core/booklet'
+
+/** Decals at true size, each as often as it is needed, with a line to cut along. */
+defineProps<{ decals: readonly DecalCount[] }>()
+</script>
+
+<template>
+  <div class="decals">
+    <p>Print this sheet at its true size (100 %), on film or paper with a sticky back, and cut along the lines.</p>
+    <p class="ruler"><span aria-hidden="true" /> 50 mm when the size is right</p>
+    <ul>
+      <template v-for="{ decal, count } in decals" :key="decal.id">
+        <li v-for="n in count" :key="n">
+          <img
+            :src="decal.picture"
+            :alt="`${decal.name}, ${decal.size[0]} × ${decal.size[1]} mm`"
+            :style="{ width: `${decal.size[0]}mm`, height: `${decal.size[1]}mm` }"
+          />
+        </li>
+      </template>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 8mm;
+  margin: 12px 0 0;
+  padding: 0;
+}
+img {
+  display: block;
+  max-width: none;
+  outline: 1px dashed var(--faint);
+  outline-offset: 1px;
+  break-inside: avoid;
+}
+.ruler {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  color: var(--faint);
+}
+.ruler span {
+  width: 50mm;
+  height: 6px;
+  border: solid var(--ink);
+  border-width: 0 1px 1px;
+}
+</style>
