@@ -111,3 +111,24 @@ export function coloursOf(pieces: readonly PieceCount[]): ColourCount[] {
   for (const { colour, count } of pieces) sums.set(colour, (sums.get(colour) ?? 0) + count)
   return [...sums].map(([colour, count]) => ({ colour, count })).sort((a, b) => b.count - a.count || compare(a.colour, b.colour))
 }
+
+/** A piece of a model with the parts that are one: in the order of the tray. */
+export interface PieceParts {
+  readonly piece: PieceCount
+  readonly parts: readonly { readonly section: string; readonly part: string }[]
+}
+
+/** All pieces of the sections of a model, each section once, with the parts that are such a piece. */
+export function partsByPiece(model: ModelDocument): PieceParts[] {
+  const parts = new Map<string, { section: string; part: string }[]>()
+  const pieces = model.sections.flatMap((section) =>
+    partsOf(section).map((part) => {
+      const key = pieceKey(part)
+      const list = parts.get(key) ?? []
+      list.push({ section: section.id, part: part.id })
+      parts.set(key, list)
+      return pieceOf(part)
+    }),
+  )
+  return tally(pieces).map((piece) => ({ piece, parts: parts.get(pieceKey(piece))! }))
+}

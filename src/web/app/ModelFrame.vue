@@ -60,6 +60,7 @@ onUnmounted(() => {
         >
         <RouterLink :to="{ name: 'booklet', params: { id } }">Booklet</RouterLink>
         <RouterLink :to="{ name: 'figures', params: { id } }">Figures</RouterLink>
+        <RouterLink :to="{ name: 'work', params: { id } }">Work</RouterLink>
         <RouterLink :to="{ name: 'model-catalogue', params: { id } }">Catalogue</RouterLink>
         <RouterLink :to="{ name: 'model-fit', params: { id } }">Fit</RouterLink>
       </nav>

@@ -18,6 +18,7 @@ export const router = createRouter({
           component: () => import('../catalogue/CatalogueScreen.vue'),
           meta: { title: 'Catalogue' },
         },
+        { path: 'work', name: 'work', component: () => import('../work/WorkScreen.vue'), meta: { title: 'Work on pieces' } },
         { path: 'figures', name: 'figures', component: () => import('../figures/FiguresScreen.vue'), meta: { title: 'Figures' } },
         { path: 'fit', name: 'model-fit', component: () => import('../fit/FitScreen.vue'), meta: { title: 'Fit' } },
         { path: 'booklet', name: 'booklet', component: () => import('../booklet/BookletScreen.vue'), meta: { title: 'Booklet' } },

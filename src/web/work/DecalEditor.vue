@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import type { Decal } from '@core/model'
+import LineField from '../controls/LineField.vue'
+
+/** The decals of the model: name and size, as they are printed. */
+defineProps<{ decals: readonly Decal[] }>()
+const emit = defineEmits<{ change: [decal: Decal]; remove: [decal: Decal] }>()
+
+/** Width and height keep their proportion. */
+function resize(decal: Decal, axis: 0 | 1, text: string): void {
+  const value = Number(text)
+  if (!Number.isFinite(value) || value <= 0) return
+  const factor = value / decal.size[axis]
+  const rounded = (side: number): number => Math.max(0.1, Math.round(side * factor * 10) / 10)
+  emit('change', { ...decal, size: [rounded(decal.size[0]), rounded(decal.size[1])] })
+}
+</script>
+
+<template>
+  <section class="decals" aria-label="Decals of this model">
+    <h3>Decals of this model</h3>
+    <p class="faint">They are printed at this size on a sheet of the booklet, as often as the model takes them.</p>
+    <ul>
+      <li v-for="decal in decals" :key="decal.id">
+        <img :src="decal.picture" :alt="decal.name" />
+        <div>
+          <LineField label="Name" :value="decal.name" @commit="$event !== '' && emit('change', { ...decal, name: $event })" />
+          <LineField label="Width, mm" type="number" :value="decal.size[0]" @commit="resize(decal, 0, $event)" />
+          <LineField label="Height, mm" type="number" :value="decal.size[1]" @commit="resize(decal, 1, $event)" />
+          <button type="button" class="plain-button" :aria-label="`Take out ${decal.name}`" @click="emit('remove', decal)">Take out</button>
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.decals {
+  border-top: 1px solid var(--rule);
+  margin-top: 18px;
+  padding-top: 12px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 18px 32px;
+}
+li {
+  display: flex;
+  gap: 14px;
+  align-items: flex-start;
+}
+img {
+  max-width: 140px;
+  max-height: 120px;
+  background: #fff;
+  outline: 1px dashed var(--faint);
+}
+</style>
