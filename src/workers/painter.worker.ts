@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import { extendCatalogue, type OwnShape } from '@core/catalogue'
-import { paintPiece, pieceSource, type PieceLook, type PieceSpec, type RgbImage, type ViewNumber } from '@core/picture'
+import { encodePng, paintPiece, pieceSource, writeSvg, type PieceLook, type PieceSpec, type RgbImage, type ViewNumber } from '@core/picture'
 import { BookletPainter } from '@press/paint'
 
 /** Dots for a canvas: four bytes each. */
@@ -9,6 +9,13 @@ export interface CanvasImage {
   readonly width: number
   readonly height: number
   readonly data: Uint8ClampedArray<ArrayBuffer>
+}
+
+/** A picture as it is saved. */
+export interface PictureFile {
+  readonly extension: string
+  readonly type: string
+  readonly content: string | Uint8Array<ArrayBuffer>
 }
 
 function forCanvas(image: RgbImage): CanvasImage {
@@ -42,6 +49,12 @@ const api = {
   },
   picture(ref: PictureRef, isFinished: boolean, width: number, height: number): CanvasImage {
     return forCanvas(painter(width, height).paint(ref, isFinished))
+  },
+  async file(ref: PictureRef, width: number, height: number): Promise<PictureFile> {
+    const own = new BookletPainter(source!, { width, height })
+    const drawing = own.draw(ref, false)
+    if (drawing) return { extension: '.svg', type: 'image/svg+xml', content: writeSvg(drawing) }
+    return { extension: '.png', type: 'image/png', content: (await encodePng(own.paint(ref, false))) as Uint8Array<ArrayBuffer> }
   },
   piece(piece: PieceSpec, width: number, height: number, look: Partial<PieceLook>): CanvasImage {
     return forCanvas(painter(64, 48).piece(piece, { width, height }, look))

@@ -1,8 +1,8 @@
 import type { Catalogue, Connector, Shape } from '../catalogue'
 import { Fault } from '../fault'
-import type { Copy, FigureOption, FigureRecipe, ModelDocument, Part, Section } from '../model'
+import type { Copy, FigureLimb, FigureOption, FigureRecipe, ModelDocument, Part, Section } from '../model'
 import { add, DIRECTION_VECTORS, scale, subtract, type Vec } from '../space'
-import { HANGS, NEEDED, SLOT_WORDS, SLOTS, type Slot } from './recipe'
+import { HANGS, LIMBS, NEEDED, SLOT_WORDS, SLOTS, type Slot } from './recipe'
 
 /** The piece that the designer publishes for a slot; undefined where it is left empty. */
 export function chosenOption(recipe: FigureRecipe, slot: Slot): FigureOption | undefined {
@@ -31,15 +31,17 @@ export function figureSections(recipe: FigureRecipe, catalogue: Catalogue): Sect
   const copies: Copy[] = []
   const sections: Section[] = []
   const placed = new Map<Slot, Placed>()
+  const whole: Limb = { parts: main, copies }
   place('legs', [0, 0, 0])
+  hangMoving('legLeft', 'Left leg', [], whole)
+  hangMoving('legRight', 'Right leg', [], whole)
   hang('torso', main)
   hang('back', main)
-  hangMoving('head', 'Head', ['headwear'], recipe.pose?.head)
+  hangMoving('head', 'Head', ['headwear'], whole)
   hang('neck', main)
-  hangMoving('armLeft', 'Left arm', ['handLeft', 'heldLeft'], recipe.pose?.armLeft)
-  hangMoving('armRight', 'Right arm', ['handRight', 'heldRight'], recipe.pose?.armRight)
-  const whole: Section = { id: recipe.section, name: recipe.name, parts: main, ...(copies.length > 0 ? { copies } : {}) }
-  return [whole, ...sections]
+  hangMoving('armLeft', 'Left arm', ['handLeft', 'heldLeft'], whole)
+  hangMoving('armRight', 'Right arm', ['handRight', 'heldRight'], whole)
+  return [sectionOf(recipe.section, recipe.name, whole), ...sections]
 
   function place(slot: Slot, at: Vec): void {
     const made = partFor(slot, at)
@@ -79,20 +81,24 @@ export function figureSections(recipe: FigureRecipe, catalogue: Catalogue): Sect
     return partFor(slot, subtract(grip, there), '-y+x')
   }
 
-  function hangMoving(slot: Slot, name: string, more: readonly Slot[], angle = 0): void {
+  /** Hangs a limb on a joint, in a section of its own, with all that hangs on it. A hand that is not turned is part of its arm. */
+  function hangMoving(slot: Slot, name: string, more: readonly Slot[], into: Limb): void {
     const option = chosenOption(recipe, slot)
     const { on, kind, number, by } = HANGS[slot]!
     const holder = placed.get(on)
     if (!option || !holder) return
     connector(holder.shape, kind, number, slot)
     connector(catalogue.shapes.get(option.shape)!, by, 1, slot)
-    const parts: Part[] = []
+    const limb: Limb = { parts: [], copies: [] }
     const made = partFor(slot, [0, 0, 0])
-    if (made) parts.push(made.part)
-    for (const each of more) hang(each, parts)
+    if (made) limb.parts.push(made.part)
+    const [next, ...rest] = more
+    if (next && isLimb(next) && (recipe.pose?.[next] ?? 0) !== 0) hangMoving(next, SLOT_WORDS[next], rest, limb)
+    else for (const each of more) hang(each, limb.parts)
     const id = `${recipe.section}-${idOf(slot)}`
-    sections.push({ id, name: `${recipe.name}, ${name.toLowerCase()}`, parts })
-    copies.push({
+    sections.push(sectionOf(id, `${recipe.name}, ${name.toLowerCase()}`, limb))
+    const angle = isLimb(slot) ? (recipe.pose?.[slot] ?? 0) : 0
+    into.copies.push({
       id,
       section: id,
       joint: {
@@ -103,6 +109,16 @@ export function figureSections(recipe: FigureRecipe, catalogue: Catalogue): Sect
     })
   }
 }
+
+/** What a section of a figure is made of. */
+interface Limb {
+  readonly parts: Part[]
+  readonly copies: Copy[]
+}
+
+const sectionOf = (id: string, name: string, { parts, copies }: Limb): Section => ({ id, name, parts, ...(copies.length > 0 ? { copies } : {}) })
+
+const isLimb = (slot: Slot): slot is FigureLimb & Slot => (LIMBS as readonly string[]).includes(slot)
 
 /** How far along its handle a hand holds a thing, u. */
 const GRIP = 8

@@ -46,6 +46,24 @@ describe('a figure', () => {
     }
   })
 
+  it('sits and walks on hips with single legs, and turns its hands', () => {
+    const walking = withSlot('legs', { shape: 'figure-hips', colour: 'navy' })
+    const legs = withSlot('legLeft', { shape: 'figure-leg-left', colour: 'navy' }, withSlot('legRight', { shape: 'figure-leg-right', colour: 'navy' }, walking))
+    for (const pose of [{}, { legLeft: 30, legRight: 30 }, { legLeft: 90, legRight: -90 }, { handLeft: 45, armLeft: -30 }]) {
+      const model = modelOf({ ...legs, pose })
+      expect(errors(model), JSON.stringify(pose)).toEqual([])
+      expect(replay(model, reportModel(model).report), JSON.stringify(pose)).toEqual([])
+      expect(reportModel(model).report.parts).toBe(10)
+    }
+    // Legs in one piece have nothing for a single one to hang on.
+    expect(() => modelOf(withSlot('legLeft', { shape: 'figure-leg-left', colour: 'navy' }))).toThrow('it has no ring')
+  })
+
+  it('holds what its turned hand holds', () => {
+    const holding = withSlot('heldLeft', { shape: 'tool-paddle', colour: 'brown' })
+    expect(errors(modelOf({ ...holding, pose: { armLeft: -30, handLeft: 40 } }))).toEqual([])
+  })
+
   it('is refused without a torso, and with a piece that cannot hang there', () => {
     const { torso: _torso, ...slots } = plainFigure('who', 'Somebody').slots
     expect(() => modelOf({ ...plainFigure('who', 'Somebody'), slots })).toThrow('torso')

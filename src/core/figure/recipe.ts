@@ -1,9 +1,11 @@
 import type { ConnectorKind } from '../catalogue'
-import type { FigureSlot } from '../model'
+import type { FigureLimb, FigureSlot } from '../model'
 
 /** The places of a figure that a piece can fill. Left and right are the figure's own. */
 export const SLOTS = [
   'legs',
+  'legLeft',
+  'legRight',
   'torso',
   'armLeft',
   'armRight',
@@ -20,6 +22,8 @@ export type Slot = FigureSlot
 
 export const SLOT_WORDS: Readonly<Record<Slot, string>> = {
   legs: 'Legs or hips',
+  legLeft: 'Left leg',
+  legRight: 'Right leg',
   torso: 'Torso',
   armLeft: 'Left arm',
   armRight: 'Right arm',
@@ -47,6 +51,8 @@ export interface Hang {
 }
 
 export const HANGS: Readonly<Partial<Record<Slot, Hang>>> = {
+  legLeft: { on: 'legs', kind: 'ring', number: 2, by: 'post', moves: true },
+  legRight: { on: 'legs', kind: 'ring', number: 1, by: 'post', moves: true },
   torso: { on: 'legs', kind: 'post', number: 1, by: 'ring', moves: false },
   neck: { on: 'torso', kind: 'post', number: 1, by: 'ring', moves: false },
   head: { on: 'torso', kind: 'post', number: 1, by: 'ring', moves: true },
@@ -59,3 +65,6 @@ export const HANGS: Readonly<Partial<Record<Slot, Hang>>> = {
   heldLeft: { on: 'handLeft', kind: 'clip', number: 1, by: 'bar', moves: false },
   heldRight: { on: 'handRight', kind: 'clip', number: 1, by: 'bar', moves: false },
 }
+
+/** What of a figure moves, in the order it is told. */
+export const LIMBS: readonly FigureLimb[] = ['head', 'armLeft', 'armRight', 'handLeft', 'handRight', 'legLeft', 'legRight']

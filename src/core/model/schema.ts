@@ -154,14 +154,14 @@ const option = Joi.object({
 })
 const slot = Joi.object({ chosen: Joi.number().integer().min(0), options: Joi.array().items(option).min(1).max(50).required() })
 const angle = Joi.number().min(-360).max(360)
-const SLOTS = ['legs', 'torso', 'armLeft', 'armRight', 'handLeft', 'handRight', 'head', 'headwear', 'neck', 'back', 'heldLeft', 'heldRight']
+const SLOTS = ['legs', 'legLeft', 'legRight', 'torso', 'armLeft', 'armRight', 'handLeft', 'handRight', 'head', 'headwear', 'neck', 'back', 'heldLeft', 'heldRight']
 
 const figure = Joi.object({
   id: id.required(),
   name: name.required(),
   section: id.required(),
   slots: Joi.object(Object.fromEntries(SLOTS.map((each) => [each, slot]))).required(),
-  pose: Joi.object({ head: angle, armLeft: angle, armRight: angle }),
+  pose: Joi.object({ head: angle, armLeft: angle, armRight: angle, handLeft: angle, handRight: angle, legLeft: angle, legRight: angle }),
 })
 
 const decal = Joi.object({

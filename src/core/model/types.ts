@@ -105,11 +105,14 @@ export interface FigureRecipe {
   /** By slot: which option is published, and all of them. */
   readonly slots: { readonly [slot in FigureSlot]?: { readonly chosen?: number; readonly options: readonly FigureOption[] } }
   /** Degrees. */
-  readonly pose?: { readonly head?: number; readonly armLeft?: number; readonly armRight?: number }
+  readonly pose?: { readonly [limb in FigureLimb]?: number }
 }
 
+/** What of a figure moves. */
+export type FigureLimb = 'head' | 'armLeft' | 'armRight' | 'handLeft' | 'handRight' | 'legLeft' | 'legRight'
+
 export type FigureSlot =
-  'legs' | 'torso' | 'armLeft' | 'armRight' | 'handLeft' | 'handRight' | 'head' | 'headwear' | 'neck' | 'back' | 'heldLeft' | 'heldRight'
+  'legs' | 'legLeft' | 'legRight' | 'torso' | 'armLeft' | 'armRight' | 'handLeft' | 'handRight' | 'head' | 'headwear' | 'neck' | 'back' | 'heldLeft' | 'heldRight'
 
 /** One end of a joint: the connector of a part, told by its kind and, where there are several, which of them (from 1). */
 export interface JointEnd {

@@ -1,7 +1,7 @@
 import { turnAbout, type JointReach } from '../model'
 import { add, apply, dot, length, middle, normalise, scale, subtract, type Box, type FlatPoint, type Vec } from '../space'
 import { extentAlong } from './lifts'
-import { project, type Camera } from './view'
+import { project, type Camera, type PictureSize } from './view'
 
 /** What is drawn over a picture to say where and how; places in px of the picture. */
 export type Mark =
@@ -57,9 +57,9 @@ export function wayHome(sight: Sight, box: Box, lift: Vec): Mark {
 }
 
 /** An arc is drawn at this distance from its joint at least, px, and at most in u. */
-const ARC = { least: 44, most: 40 }
+const ARC = { least: 44, most: 70 }
 /** An arc that goes farther either way would hide the rest. */
-const MOST_ARC = 75
+const MOST_ARC = 60
 const ARC_STEP = 6
 
 /** How far a joint lets a thing move from where it is: an arc for each turn, a line for a slide. */
@@ -70,7 +70,9 @@ export function reachMarks(sight: Sight, reach: JointReach, box: Box, lift: Vec)
   for (const { axis, from, to } of reach.turns) {
     const across = subtract(arm, scale(axis, dot(arm, axis)))
     if (length(across) < 1) continue
-    const radius = Math.max(ARC.least / scaleOf(sight), Math.min(ARC.most, length(across)))
+    // Beyond the thing, where the arc hides nothing of it.
+    const beyond = length(across) + extentAlong(box, normalise(across)) / 2 + ARROW_GAP
+    const radius = Math.max(ARC.least / scaleOf(sight), Math.min(ARC.most, beyond))
     const points: FlatPoint[] = []
     const [low, high] = [Math.max(-MOST_ARC, from), Math.min(MOST_ARC, to)]
     const steps = Math.max(2, Math.ceil((high - low) / ARC_STEP))
@@ -86,4 +88,16 @@ export function reachMarks(sight: Sight, reach: JointReach, box: Box, lift: Vec)
     marks.push({ kind: 'path', points: ends, heads: 'both' })
   }
   return marks
+}
+
+/** Of an arc what lies inside the picture, around its middle: how far it goes is said in words too. */
+export function keptInside(mark: Mark, { width, height }: PictureSize, edge: number): Mark {
+  if (mark.kind !== 'path') return mark
+  const isIn = ([x, y]: FlatPoint): boolean => x > edge && y > edge && x < width - edge && y < height - edge
+  const { points } = mark
+  let from = points.length >> 1
+  let to = from
+  while (from > 0 && isIn(points[from - 1]!)) from--
+  while (to + 1 < points.length && isIn(points[to + 1]!)) to++
+  return { ...mark, points: points.slice(from, to + 1) }
 }

@@ -6,7 +6,7 @@ import { Easel } from './easel'
 import { Inker, type InkOptions, type RgbImage } from './ink'
 import { uniteWindows, type Layers, type Window } from './layers'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { reachMarks, ringsAt, wayHome, wayIn, type Mark, type Sight } from './marks'
+import { keptInside, reachMarks, ringsAt, wayHome, wayIn, type Mark, type Sight } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { ghostPlate, inkPlate, insetPlate, needsInset, shifted, windowOf, type Composition, type Shown } from './plate'
 import { printMarks, printOverlay } from './print-plate'
@@ -153,7 +153,8 @@ export class RailPainter {
     const [first, last] = section.nodeRanges[step]!
     return [...section.reaches].flatMap(([node, reach]) => {
       if (node < first || node >= last) return []
-      return reachMarks(sight, reach, hullOf(section, partsOfNode(section, step, node)), lifts.get(node) ?? [0, 0, 0])
+      const marks = reachMarks(sight, reach, hullOf(section, partsOfNode(section, step, node)), lifts.get(node) ?? [0, 0, 0])
+      return marks.map((mark) => keptInside(mark, this.size, EDGE))
     })
   }
 

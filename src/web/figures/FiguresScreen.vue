@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import {
+  LIMBS,
   optionWords,
   plainFigure,
   SLOT_WORDS,
@@ -12,7 +13,7 @@ import {
   withoutOption,
   type Slot,
 } from '@core/figure'
-import type { FigureOption, FigureRecipe } from '@core/model'
+import type { FigureLimb, FigureOption, FigureRecipe } from '@core/model'
 import { readQuickLine } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -79,12 +80,9 @@ function add(slot: Slot): void {
 const tell = (slot: Slot, index: number, more: Partial<FigureOption>): boolean =>
   save('describe an alternative', withOptionTold(figure.value!, slot, index, more))
 const CLOSE = [{ value: '', label: 'not said' }, ...[1, 2, 3, 4, 5].map((value) => ({ value: String(value), label: `${value} of 5` }))]
-const LIMBS = [
-  ['head', 'Head'],
-  ['armLeft', 'Left arm'],
-  ['armRight', 'Right arm'],
-] as const
-const pose = (limb: (typeof LIMBS)[number][0], angle: string): void => {
+/** Only what is there can be moved: legs in one piece stay as they are. */
+const limbs = computed(() => LIMBS.filter((limb) => figure.value?.slots[limb] !== undefined))
+const pose = (limb: FigureLimb, angle: string): void => {
   if (Number.isFinite(Number(angle))) save('pose a figure', { ...figure.value!, pose: { ...figure.value!.pose, [limb]: Number(angle) } })
 }
 </script>
@@ -111,9 +109,9 @@ const pose = (limb: (typeof LIMBS)[number][0], angle: string): void => {
           @commit="$event !== '' && save('name a figure', { ...figure!, name: $event })"
         />
         <LineField
-          v-for="[limb, label] in LIMBS"
+          v-for="limb in limbs"
           :key="limb"
-          :label="`${label}, degrees`"
+          :label="`${SLOT_WORDS[limb]}, degrees`"
           type="number"
           :value="figure.pose?.[limb] ?? 0"
           @commit="pose(limb, $event)"

@@ -17,6 +17,7 @@ import {
   type StepText,
 } from '@core/plan'
 import { notify } from '../shared/notices'
+import { download, fileName } from '../shared/download'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
 import FindingList from './FindingList.vue'
@@ -26,6 +27,14 @@ import StepProof from './StepProof.vue'
 import StepTray from './StepTray.vue'
 
 const open = useOpenModel()
+
+/** As lines where the picture has few enough faces, else as dots. */
+async function savePicture(): Promise<void> {
+  const ref = picture.value
+  if (!ref || !open.source || !page.value) return
+  const file = await open.source.painter.file(ref, 1600, 1200)
+  download(fileName(`${open.model?.name ?? ''} ${page.value.label}`, file.extension), file.content, file.type)
+}
 
 /** Where the person is, by ids, so that it stays when lanes come and go. */
 const place = ref<{ section: string; step: number } | null>(null)
@@ -178,6 +187,7 @@ if (!place.value) {
       <StepPicture v-if="page" :picture="picture" :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken" />
       <p v-else class="faint">This section has no steps: it holds no parts.</p>
       <div class="walk">
+        <button v-if="picture && !focus" class="plain-button framed" @click="savePicture">Save picture</button>
         <button class="plain-button framed" aria-label="Step before" @click="walk('before')"><kbd>←</kbd></button>
         <button class="plain-button framed" aria-label="Next step" @click="walk('next')"><kbd>→</kbd></button>
       </div>

@@ -2,7 +2,7 @@ import { wrap, type Remote } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import type { OwnShape } from '@core/catalogue'
 import type { PieceLook, PieceSpec } from '@core/picture'
-import type { CanvasImage, PainterApi } from '../../workers/painter.worker'
+import type { CanvasImage, PainterApi, PictureFile } from '../../workers/painter.worker'
 
 /** A painter in a worker of its own; pictures of pieces are kept, step pictures are not. */
 export class PainterClient {
@@ -28,6 +28,11 @@ export class PainterClient {
     let known = this.pieces.get(key)
     if (!known) this.pieces.set(key, (known = this.remote.piece(piece, width, height, look)))
     return known
+  }
+
+  /** A step's picture as a file: SVG where it has few enough faces, else PNG. */
+  file(ref: PictureRef, width: number, height: number): Promise<PictureFile> {
+    return this.remote.file(ref, width, height)
   }
 
   trayLooks(pieces: readonly PieceSpec[], width: number, height: number): Promise<PieceLook[]> {

@@ -231,6 +231,7 @@ ul {
   display: flex;
   gap: 10px;
   align-items: center;
+  justify-content: flex-start;
   text-align: left;
   padding: 4px 6px;
   border-left: 3px solid transparent;

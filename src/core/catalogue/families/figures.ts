@@ -68,7 +68,8 @@ function leg(hand: 'left' | 'right'): Shape {
   const isLeft = hand === 'left'
   return figure(`figure-leg-${hand}`, `Figure leg, ${hand}`, {
     box: [9, 10, 20],
-    bodies: [block(0, 0, 0, 9, 10, 20)],
+    // Slim about its joint, so that it swings clear of the hips.
+    bodies: [block(0, 0, 0, 9, 10, 12), { ...block(0, 3, 12, 9, 4, 8), round: true }],
     connectors: [
       ...socketsAt([[5 - (isLeft ? 1 : 0), 5]]),
       { kind: 'post', at: [isLeft ? 0 : 9, 5, 18], facing: isLeft ? MINUS_X : PLUS_X },
