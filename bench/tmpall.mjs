@@ -25,9 +25,12 @@ var LIMITS = {
   decals: 500,
   /** Letters of a picture's data address. */
   pictureLength: 4 * 1024 * 1024,
-  /** mm. */
-  decalSize: 250
+  /** mm: what fits on a sheet of paper. */
+  decalSize: 180
 };
+
+// src/core/model/schema.ts
+import Joi from "joi";
 
 // src/core/space/vectors.ts
 var IDENTITY = [1, 0, 0, 0, 1, 0, 0, 0, 1];
@@ -240,6 +243,160 @@ function signedAreaOf(polygon) {
   return sum / 2;
 }
 var areaOf = (polygon) => Math.abs(signedAreaOf(polygon));
+
+// src/core/model/schema.ts
+var turn = Joi.string().custom((value, helpers) => turnFromText(value) === void 0 ? helpers.error("turn.unknown") : value);
+var coordinate = Joi.number().min(-LIMITS.coordinate).max(LIMITS.coordinate);
+var lattice = Joi.array().items(coordinate.integer()).length(3);
+var free = Joi.array().items(coordinate).length(3);
+var id = Joi.string().min(1).max(LIMITS.nameLength);
+var name = Joi.string().min(1).max(LIMITS.nameLength);
+var notes = Joi.string().allow("").max(LIMITS.notesLength);
+var hex = Joi.string().pattern(/^#[0-9a-fA-F]{6}$/);
+var onPicture = (schema) => schema.when("kind", { not: Joi.valid("decal", "print"), then: Joi.forbidden() });
+var workSchema = Joi.object({
+  kind: Joi.valid("cut", "paint", "print", "decal", "glue", "erase", "custom").required(),
+  note: notes,
+  decal: onPicture(id),
+  face: onPicture(Joi.valid("front", "back", "left", "right", "top", "bottom", "slope")),
+  at: onPicture(Joi.array().items(Joi.number().min(-1e3).max(1e3)).length(2)),
+  turn: onPicture(Joi.valid(0, 90, 180, 270))
+}).and("decal", "face");
+var part = Joi.object({
+  id: id.required(),
+  shape: Joi.string().required(),
+  colour: Joi.string().required(),
+  at: lattice,
+  turn,
+  count: Joi.number().integer().min(0).max(LIMITS.flatParts).when("at", { is: Joi.exist(), then: Joi.valid(1) }),
+  length: Joi.number().greater(0).max(LIMITS.coordinate),
+  work: Joi.array().items(workSchema),
+  showsColour: Joi.boolean()
+});
+var KINDS = [
+  "stud",
+  "socket",
+  "mouth",
+  "bar",
+  "clip",
+  "pin",
+  "axle",
+  "hose",
+  "hole",
+  "cross",
+  "ball",
+  "cup",
+  "tongue",
+  "fork",
+  "post",
+  "ring"
+];
+var direction = Joi.valid("+x", "-x", "+y", "-y", "+z", "-z");
+var jointEnd = Joi.object({
+  part: Joi.string().required(),
+  kind: Joi.valid(...KINDS).required(),
+  number: Joi.number().integer().min(1)
+});
+var copy = Joi.object({
+  id: id.required(),
+  section: Joi.string().required(),
+  at: Joi.when("joint", {
+    is: Joi.exist(),
+    then: Joi.forbidden(),
+    otherwise: Joi.when("rotate", { is: Joi.exist(), then: free.required(), otherwise: lattice.required() })
+  }),
+  turn,
+  rotate: Joi.array().items(Joi.number()).length(3),
+  mirror: Joi.valid("x", "y", "z"),
+  joint: Joi.object({
+    on: jointEnd.required(),
+    by: jointEnd.required(),
+    angles: Joi.array().items(Joi.number().min(-360).max(360)).max(3),
+    slide: coordinate
+  })
+}).oxor("turn", "rotate", "joint");
+var step = Joi.object({
+  add: Joi.array().items(Joi.string()),
+  join: Joi.array().items(Joi.string()),
+  turn,
+  note: notes,
+  caution: notes,
+  photo: Joi.string().max(LIMITS.fileBytes),
+  locked: Joi.boolean()
+});
+var section = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  parts: Joi.array().items(part),
+  copies: Joi.array().items(copy),
+  steps: Joi.array().items(step),
+  planRest: Joi.boolean(),
+  places: Joi.array().items(Joi.object({ name: name.required(), part: Joi.string().required() }))
+}).with("planRest", "steps");
+var colour = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  hex: hex.required(),
+  finish: Joi.valid("solid", "clear", "metal", "glow").default("solid")
+});
+var size = Joi.array().items(Joi.number().integer().min(1).max(LIMITS.coordinate)).length(3);
+var corner = Joi.array().items(Joi.number().integer().min(0).max(LIMITS.coordinate)).length(3);
+var ownShape = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  boxes: Joi.array().items(Joi.object({ at: corner.required(), size: size.required() })).min(1).required(),
+  connectors: Joi.array().items(
+    Joi.object({
+      kind: Joi.valid(...KINDS).required(),
+      at: lattice.required(),
+      facing: direction.required(),
+      length: Joi.number().integer().min(1).max(LIMITS.coordinate).when("kind", {
+        is: Joi.valid("bar", "axle", "hose"),
+        then: Joi.required(),
+        otherwise: Joi.forbidden()
+      }),
+      along: direction.when("kind", { is: Joi.valid("clip", "fork", "tongue"), then: Joi.required(), otherwise: Joi.forbidden() })
+    })
+  )
+});
+var option = Joi.object({
+  shape: Joi.string().required(),
+  colour: Joi.string().required(),
+  closeness: Joi.number().integer().min(1).max(5),
+  note: notes,
+  donor: Joi.string().allow("").max(LIMITS.nameLength),
+  price: Joi.number().min(0)
+});
+var slot = Joi.object({ chosen: Joi.number().integer().min(0), options: Joi.array().items(option).min(1).max(50).required() });
+var angle = Joi.number().min(-360).max(360);
+var SLOTS = ["legs", "legLeft", "legRight", "torso", "armLeft", "armRight", "handLeft", "handRight", "head", "headwear", "neck", "back", "heldLeft", "heldRight"];
+var figure = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  section: id.required(),
+  slots: Joi.object(Object.fromEntries(SLOTS.map((each) => [each, slot]))).required(),
+  pose: Joi.object({ head: angle, armLeft: angle, armRight: angle, handLeft: angle, handRight: angle, legLeft: angle, legRight: angle })
+});
+var decal = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  picture: Joi.string().max(LIMITS.pictureLength).required(),
+  size: Joi.array().items(Joi.number().greater(0).max(LIMITS.decalSize)).length(2).required()
+});
+var modelSchema = Joi.object({
+  format: Joi.valid("jump-rail-model").required(),
+  version: Joi.valid(1).required(),
+  name: name.required(),
+  designer: Joi.string().allow("").max(LIMITS.nameLength),
+  notes,
+  root: Joi.string().required(),
+  sections: Joi.array().items(section).min(1).max(LIMITS.sections).required(),
+  palette: Joi.array().items(colour),
+  shapes: Joi.array().items(ownShape),
+  variants: Joi.array().items(Joi.any()),
+  figures: Joi.array().items(figure).max(200),
+  decals: Joi.array().items(decal).max(LIMITS.decals)
+});
 
 // src/core/catalogue/holds.ts
 var HOLD = { stud: 0, clip: 1, hole: 2, cross: 3, ball: 4, hinge: 5, post: 6 };
@@ -1085,7 +1242,7 @@ function crank() {
     outline: (builder) => drilled(builder, box, [5, 25], 5, true)
   });
 }
-function corner() {
+function corner2() {
   return makeShape({
     id: "axle-corner",
     family: "pin and axle",
@@ -1174,7 +1331,7 @@ var axleShapes = () => [
   sleeve("bush-half", "Half bush", 4, 8),
   sleeve("axle-joint", "Axle joint, 2 long", 20, 8),
   crank(),
-  corner(),
+  corner2(),
   holePlate(),
   pinBrick(),
   wheelPlate(),
@@ -2140,10 +2297,10 @@ var detailShapes = () => [
 var UP2 = [0, 0, 1];
 var TORSO_WIDTH = 20;
 var SHOULDER = 18;
-function figure(id2, title, recipe) {
+function figure2(id2, title, recipe) {
   return makeShape({ id: id2, family: "figure", title, ...recipe });
 }
-var legs = () => figure("figure-legs", "Figure legs", {
+var legs = () => figure2("figure-legs", "Figure legs", {
   box: [20, 10, 24],
   bodies: [block(0, 0, 0, 9, 10, 20), block(11, 0, 0, 9, 10, 20), block(0, 0, 20, 20, 10, 4)],
   connectors: [
@@ -2162,7 +2319,7 @@ var legs = () => figure("figure-legs", "Figure legs", {
     builder.box(block(0.5, 1.5, 20, 19, 8, 4));
   }
 });
-var hips = () => figure("figure-hips", "Figure hips", {
+var hips = () => figure2("figure-hips", "Figure hips", {
   box: [20, 10, 8],
   bodies: [block(0, 0, 4, 20, 10, 4), block(9, 2, 0, 2, 6, 4)],
   connectors: [
@@ -2188,9 +2345,10 @@ var hips = () => figure("figure-hips", "Figure hips", {
 });
 function leg(hand2) {
   const isLeft = hand2 === "left";
-  return figure(`figure-leg-${hand2}`, `Figure leg, ${hand2}`, {
+  return figure2(`figure-leg-${hand2}`, `Figure leg, ${hand2}`, {
     box: [9, 10, 20],
-    bodies: [block(0, 0, 0, 9, 10, 20)],
+    // Slim about its joint, so that it swings clear of the hips.
+    bodies: [block(0, 0, 0, 9, 10, 12), { ...block(0, 3, 12, 9, 4, 8), round: true }],
     connectors: [
       ...socketsAt([[5 - (isLeft ? 1 : 0), 5]]),
       { kind: "post", at: [isLeft ? 0 : 9, 5, 18], facing: isLeft ? MINUS_X : PLUS_X }
@@ -2204,7 +2362,7 @@ function leg(hand2) {
     }
   });
 }
-var torso = () => figure("figure-torso", "Figure torso", {
+var torso = () => figure2("figure-torso", "Figure torso", {
   box: [TORSO_WIDTH, 10, 24],
   bodies: [block(0, 1, 0, 20, 8, 24)],
   connectors: [
@@ -2234,7 +2392,7 @@ var torso = () => figure("figure-torso", "Figure torso", {
 });
 function arm(hand2) {
   const isLeft = hand2 === "left";
-  return figure(`figure-arm-${hand2}`, `Figure arm, ${hand2}`, {
+  return figure2(`figure-arm-${hand2}`, `Figure arm, ${hand2}`, {
     box: [6, 8, 20],
     bodies: [block(0, 1, 0, 6, 6, 20)],
     connectors: [
@@ -2250,7 +2408,7 @@ function arm(hand2) {
     }
   });
 }
-var hand = () => figure("figure-hand", "Figure hand", {
+var hand = () => figure2("figure-hand", "Figure hand", {
   box: [6, 6, 8],
   bodies: [block(0, 0, 6, 6, 6, 2), block(0, 0, 0, 1, 6, 6), block(5, 0, 0, 1, 6, 6)],
   connectors: [
@@ -2280,7 +2438,7 @@ var hand = () => figure("figure-hand", "Figure hand", {
     );
   }
 });
-var head = () => figure("figure-head", "Figure head", {
+var head = () => figure2("figure-head", "Figure head", {
   box: [12, 12, 12],
   connectors: [
     { kind: "ring", at: [6, 6, 0], facing: MINUS_Z },
@@ -2305,7 +2463,7 @@ var head = () => figure("figure-head", "Figure head", {
     );
   }
 });
-var cape = () => figure("figure-cape", "Figure cape", {
+var cape = () => figure2("figure-cape", "Figure cape", {
   box: [24, 2, 32],
   bodies: [block(0, 0, 10, 24, 2, 22), block(0, 1, 0, 24, 1, 10)],
   connectors: [{ kind: "post", at: [12, 0, 26], facing: MINUS_Y }],
@@ -2324,7 +2482,7 @@ var cape = () => figure("figure-cape", "Figure cape", {
     1.9
   )
 });
-var backpack = () => figure("figure-backpack", "Figure backpack", {
+var backpack = () => figure2("figure-backpack", "Figure backpack", {
   box: [14, 6, 16],
   connectors: [{ kind: "post", at: [7, 0, 10], facing: MINUS_Y }],
   outline: (builder) => {
@@ -2937,7 +3095,7 @@ function fence(columns2) {
     connectors: socketsAt(cells)
   });
 }
-function lattice() {
+function lattice2() {
   const [width, height] = [40, 24];
   const hole = block(3, 0, 3, width - 6, 10, height - 6);
   const whole = rectangle(0, 0, width, height);
@@ -3005,7 +3163,7 @@ var openingShapes = () => [
   cornerPanel(),
   fence(2),
   fence(4),
-  lattice(),
+  lattice2(),
   ladder()
 ];
 
@@ -3111,7 +3269,7 @@ var CORNER_CELLS = [
   [15, 15]
 ];
 var CORNER_BODIES = [boxAt([0, 0, 0], [10, 20, 4]), boxAt([10, 10, 0], [10, 10, 4])];
-function corner2(id2, family, title, hasStuds) {
+function corner3(id2, family, title, hasStuds) {
   const outline = (bottom) => [
     [0, 0, bottom],
     [10, 0, bottom],
@@ -3247,10 +3405,10 @@ var rectangularShapes = () => [
     ([size2, tall]) => studded(`brick-${size2}-tall${tall}`, "tall brick", `Tall brick ${sizeTitle(size2)}, ${tall} high`, size2, BRICK_HEIGHT * tall)
   ),
   ...PLATES.map((size2) => studded(`plate-${size2}`, "plate", `Plate ${sizeTitle(size2)}`, size2, PLATE_HEIGHT)),
-  corner2("plate-corner-2x2", "corner plate", "Corner plate 2 \xD7 2", true),
+  corner3("plate-corner-2x2", "corner plate", "Corner plate 2 \xD7 2", true),
   ...BASES.map(base),
   ...TILES.map(tile),
-  corner2("tile-corner-2x2", "tile", "Corner tile 2 \xD7 2", false),
+  corner3("tile-corner-2x2", "tile", "Corner tile 2 \xD7 2", false),
   jumper("1x2"),
   jumper("1x3"),
   jumper("2x2"),
@@ -3764,7 +3922,7 @@ function connectorFrom({ kind, at, facing, length: length2, along }) {
     ...along === void 0 ? {} : { along: directionFromText(along) }
   };
 }
-function ownShape(own) {
+function ownShape2(own) {
   const bodies = own.boxes.map(({ at, size: size2 }) => ({
     min: at,
     max: [at[0] + size2[0], at[1] + size2[1], at[2] + size2[2]]
@@ -3813,7 +3971,7 @@ var BASE_CATALOGUE = {
 function extendCatalogue(ownShapes = [], ownColours = []) {
   if (ownShapes.length === 0 && ownColours.length === 0) return BASE_CATALOGUE;
   return {
-    shapes: new Map([...BASE_CATALOGUE.shapes, ...ownShapes.map((own) => [own.id, ownShape(own)])]),
+    shapes: new Map([...BASE_CATALOGUE.shapes, ...ownShapes.map((own) => [own.id, ownShape2(own)])]),
     colours: new Map([...BASE_CATALOGUE.colours, ...ownColours.map((own) => [own.id, own])])
   };
 }
@@ -3834,161 +3992,6 @@ var Fault = class extends Error {
     this.wayOut = details.wayOut;
   }
 };
-
-// src/core/model/schema.ts
-import Joi from "joi";
-var turn = Joi.string().custom((value, helpers) => turnFromText(value) === void 0 ? helpers.error("turn.unknown") : value);
-var coordinate = Joi.number().min(-LIMITS.coordinate).max(LIMITS.coordinate);
-var lattice2 = Joi.array().items(coordinate.integer()).length(3);
-var free = Joi.array().items(coordinate).length(3);
-var id = Joi.string().min(1).max(LIMITS.nameLength);
-var name = Joi.string().min(1).max(LIMITS.nameLength);
-var notes = Joi.string().allow("").max(LIMITS.notesLength);
-var hex = Joi.string().pattern(/^#[0-9a-fA-F]{6}$/);
-var onPicture = (schema) => schema.when("kind", { not: Joi.valid("decal", "print"), then: Joi.forbidden() });
-var work = Joi.object({
-  kind: Joi.valid("cut", "paint", "print", "decal", "glue", "erase", "custom").required(),
-  note: notes,
-  decal: onPicture(id),
-  face: onPicture(Joi.valid("front", "back", "left", "right", "top", "bottom", "slope")),
-  at: onPicture(Joi.array().items(Joi.number().min(-1e3).max(1e3)).length(2)),
-  turn: onPicture(Joi.valid(0, 90, 180, 270))
-}).and("decal", "face");
-var part = Joi.object({
-  id: id.required(),
-  shape: Joi.string().required(),
-  colour: Joi.string().required(),
-  at: lattice2,
-  turn,
-  count: Joi.number().integer().min(0).max(LIMITS.flatParts).when("at", { is: Joi.exist(), then: Joi.valid(1) }),
-  length: Joi.number().greater(0).max(LIMITS.coordinate),
-  work: Joi.array().items(work),
-  showsColour: Joi.boolean()
-});
-var KINDS = [
-  "stud",
-  "socket",
-  "mouth",
-  "bar",
-  "clip",
-  "pin",
-  "axle",
-  "hose",
-  "hole",
-  "cross",
-  "ball",
-  "cup",
-  "tongue",
-  "fork",
-  "post",
-  "ring"
-];
-var direction = Joi.valid("+x", "-x", "+y", "-y", "+z", "-z");
-var jointEnd = Joi.object({
-  part: Joi.string().required(),
-  kind: Joi.valid(...KINDS).required(),
-  number: Joi.number().integer().min(1)
-});
-var copy = Joi.object({
-  id: id.required(),
-  section: Joi.string().required(),
-  at: Joi.when("joint", {
-    is: Joi.exist(),
-    then: Joi.forbidden(),
-    otherwise: Joi.when("rotate", { is: Joi.exist(), then: free.required(), otherwise: lattice2.required() })
-  }),
-  turn,
-  rotate: Joi.array().items(Joi.number()).length(3),
-  mirror: Joi.valid("x", "y", "z"),
-  joint: Joi.object({
-    on: jointEnd.required(),
-    by: jointEnd.required(),
-    angles: Joi.array().items(Joi.number().min(-360).max(360)).max(3),
-    slide: coordinate
-  })
-}).oxor("turn", "rotate", "joint");
-var step = Joi.object({
-  add: Joi.array().items(Joi.string()),
-  join: Joi.array().items(Joi.string()),
-  turn,
-  note: notes,
-  caution: notes,
-  photo: Joi.string().max(LIMITS.fileBytes),
-  locked: Joi.boolean()
-});
-var section = Joi.object({
-  id: id.required(),
-  name: name.required(),
-  parts: Joi.array().items(part),
-  copies: Joi.array().items(copy),
-  steps: Joi.array().items(step),
-  planRest: Joi.boolean(),
-  places: Joi.array().items(Joi.object({ name: name.required(), part: Joi.string().required() }))
-}).with("planRest", "steps");
-var colour = Joi.object({
-  id: id.required(),
-  name: name.required(),
-  hex: hex.required(),
-  finish: Joi.valid("solid", "clear", "metal", "glow").default("solid")
-});
-var size = Joi.array().items(Joi.number().integer().min(1).max(LIMITS.coordinate)).length(3);
-var corner3 = Joi.array().items(Joi.number().integer().min(0).max(LIMITS.coordinate)).length(3);
-var ownShape2 = Joi.object({
-  id: id.required(),
-  name: name.required(),
-  boxes: Joi.array().items(Joi.object({ at: corner3.required(), size: size.required() })).min(1).required(),
-  connectors: Joi.array().items(
-    Joi.object({
-      kind: Joi.valid(...KINDS).required(),
-      at: lattice2.required(),
-      facing: direction.required(),
-      length: Joi.number().integer().min(1).max(LIMITS.coordinate).when("kind", {
-        is: Joi.valid("bar", "axle", "hose"),
-        then: Joi.required(),
-        otherwise: Joi.forbidden()
-      }),
-      along: direction.when("kind", { is: Joi.valid("clip", "fork", "tongue"), then: Joi.required(), otherwise: Joi.forbidden() })
-    })
-  )
-});
-var option = Joi.object({
-  shape: Joi.string().required(),
-  colour: Joi.string().required(),
-  closeness: Joi.number().integer().min(1).max(5),
-  note: notes,
-  donor: Joi.string().allow("").max(LIMITS.nameLength),
-  price: Joi.number().min(0)
-});
-var slot = Joi.object({ chosen: Joi.number().integer().min(0), options: Joi.array().items(option).min(1).max(50).required() });
-var angle = Joi.number().min(-360).max(360);
-var SLOTS = ["legs", "torso", "armLeft", "armRight", "handLeft", "handRight", "head", "headwear", "neck", "back", "heldLeft", "heldRight"];
-var figure2 = Joi.object({
-  id: id.required(),
-  name: name.required(),
-  section: id.required(),
-  slots: Joi.object(Object.fromEntries(SLOTS.map((each) => [each, slot]))).required(),
-  pose: Joi.object({ head: angle, armLeft: angle, armRight: angle })
-});
-var decal = Joi.object({
-  id: id.required(),
-  name: name.required(),
-  picture: Joi.string().max(LIMITS.pictureLength).required(),
-  size: Joi.array().items(Joi.number().greater(0).max(LIMITS.decalSize)).length(2).required()
-});
-var modelSchema = Joi.object({
-  format: Joi.valid("jump-rail-model").required(),
-  version: Joi.valid(1).required(),
-  name: name.required(),
-  designer: Joi.string().allow("").max(LIMITS.nameLength),
-  notes,
-  root: Joi.string().required(),
-  sections: Joi.array().items(section).min(1).max(LIMITS.sections).required(),
-  palette: Joi.array().items(colour),
-  shapes: Joi.array().items(ownShape2),
-  variants: Joi.array().items(Joi.any()),
-  figures: Joi.array().items(figure2).max(200),
-  decals: Joi.array().items(decal).max(LIMITS.decals)
-});
 
 // src/core/model/lengths.ts
 var cut = /* @__PURE__ */ new Map();
@@ -4275,7 +4278,7 @@ function checkReferences(model2) {
 }
 function checkDecals(section2, path2, decals) {
   partsOf(section2).forEach(
-    ({ work: work2 }, i) => work2?.forEach(({ decal: decal2 }, k) => {
+    ({ work }, i) => work?.forEach(({ decal: decal2 }, k) => {
       if (decal2 === void 0 || decals.has(decal2)) return;
       throw new Fault("unknown-decal", `There is no decal \u201C${decal2}\u201D.`, {
         place: `${path2}.parts[${i}].work[${k}].decal`,
@@ -5597,12 +5600,12 @@ function tally(pieces) {
     (a, b) => compare(a.shape, b.shape) || compare(a.colour, b.colour) || (a.length ?? 0) - (b.length ?? 0) || compare(workKey(a.work), workKey(b.work))
   );
 }
-var workKey = (work2 = []) => work2.map(({ kind, note: note2 = "", decal: decal2 = "", face = "", at = "", turn: turn2 = "" }) => [kind, note2, decal2, face, at, turn2].join(":")).join("|");
-var pieceKey = ({ shape, colour: colour2, length: length2, work: work2 }) => length2 === void 0 && (work2 === void 0 || work2.length === 0) ? `${shape}
+var workKey = (work = []) => work.map(({ kind, note: note2 = "", decal: decal2 = "", face = "", at = "", turn: turn2 = "" }) => [kind, note2, decal2, face, at, turn2].join(":")).join("|");
+var pieceKey = ({ shape, colour: colour2, length: length2, work }) => length2 === void 0 && (work === void 0 || work.length === 0) ? `${shape}
 ${colour2}` : `${shape}
 ${colour2}
 ${length2 ?? ""}
-${workKey(work2)}`;
+${workKey(work)}`;
 function compare(a, b) {
   const split = (text) => text.split(/(\d+)/);
   const left = split(a);
@@ -5617,10 +5620,10 @@ function compare(a, b) {
 }
 var total = (pieces) => pieces.reduce((sum, piece) => sum + piece.count, 0);
 function pieceOf(part2) {
-  const { shape, colour: colour2, length: length2, work: work2 } = part2;
+  const { shape, colour: colour2, length: length2, work } = part2;
   const count = pieceCount(part2);
-  if (length2 === void 0 && (work2 === void 0 || work2.length === 0)) return { shape, colour: colour2, count };
-  return { shape, colour: colour2, count, ...length2 === void 0 ? {} : { length: length2 }, ...work2 && work2.length > 0 ? { work: work2 } : {} };
+  if (length2 === void 0 && (work === void 0 || work.length === 0)) return { shape, colour: colour2, count };
+  return { shape, colour: colour2, count, ...length2 === void 0 ? {} : { length: length2 }, ...work && work.length > 0 ? { work } : {} };
 }
 var trayOf = (parts) => {
   const pieces = [];
@@ -7388,14 +7391,14 @@ var BUDGET = 4e5;
 function findUnit(space, cutOffs, directions) {
   const there = [];
   for (let node = space.isThere.length - 1; node >= 0; node--) if (space.isThere[node] === 1) there.push(node);
-  const work2 = { left: BUDGET };
+  const work = { left: BUDGET };
   for (const size2 of SIZES) {
     let best;
     for (const travel of directions) {
       for (const node of there) {
-        if (work2.left <= 0) return best;
+        if (work.left <= 0) return best;
         const bound = Math.min(best ? best.nodes.length - 1 : size2, there.length - 1);
-        const nodes = closure(space, cutOffs, node, travel, bound, work2);
+        const nodes = closure(space, cutOffs, node, travel, bound, work);
         if (nodes && isConnected(space, nodes)) best = { nodes, travel };
         if (best?.nodes.length === 2) return best;
       }
@@ -7405,17 +7408,17 @@ function findUnit(space, cutOffs, directions) {
   }
   return void 0;
 }
-function closure(space, cutOffs, seed, travel, bound, work2) {
+function closure(space, cutOffs, seed, travel, bound, work) {
   const inside = /* @__PURE__ */ new Set([seed]);
   for (; ; ) {
     const before = inside.size;
     const nodes = [...inside];
-    work2.left -= nodes.length;
+    work.left -= nodes.length;
     space.eachBlocker(nodes, travel, (other) => inside.add(other));
     if (inside.size > bound) return void 0;
     if (inside.size > before) continue;
     for (const group of cutOffs.find(nodes)) {
-      work2.left -= group.nodes.length;
+      work.left -= group.nodes.length;
       if (group.touchesFloor) continue;
       for (const node of group.nodes) inside.add(node);
     }
@@ -8990,15 +8993,15 @@ var cornersOfLie = ({ middle: middle2, right, up }) => {
   return [at(-1, -1), at(1, -1), at(1, 1), at(-1, 1)];
 };
 function patchesOf(part2, shape, drawn, isMirrored, decals) {
-  return (part2.work ?? []).flatMap((work2) => {
-    const decal2 = work2.decal === void 0 ? void 0 : decals.get(work2.decal);
-    const face = work2.face === void 0 ? void 0 : faceOf(drawn, work2.face);
+  return (part2.work ?? []).flatMap((work) => {
+    const decal2 = work.decal === void 0 ? void 0 : decals.get(work.decal);
+    const face = work.face === void 0 ? void 0 : faceOf(drawn, work.face);
     if (!decal2 || !face) return [];
-    return [isMirrored ? mirrored(patchOn(face, work2, decal2, true), shape, drawn) : patchOn(face, work2, decal2, false)];
+    return [isMirrored ? mirrored(patchOn(face, work, decal2, true), shape, drawn) : patchOn(face, work, decal2, false)];
   });
 }
-function patchOn(face, work2, decal2, isFlipped) {
-  const lie = lieOf(work2, decal2.size);
+function patchOn(face, work, decal2, isFlipped) {
+  const lie = lieOf(work, decal2.size);
   const corners = cornersOfLie(lie);
   const inSpace = ([right, up]) => add(face.middle, add(scale(face.right, right), scale(face.up, up)));
   const turning = (polygon) => signedAreaOf(polygon) < 0 ? [...polygon].reverse() : polygon;
@@ -9200,6 +9203,10 @@ var StencilCutter = class {
     let stencil = this.known.get(key);
     if (!stencil) this.known.set(key, stencil = cutStencil(shape, attitude, this.camera, this.isPlain));
     return stencil;
+  }
+  /** One facet as the camera sees it; nothing where it faces away. */
+  one(facet, attitude) {
+    return cutFacets([facet], attitude, this.camera)[0];
   }
   /** Left, top, right, bottom, px, and nearest and farthest depth, u, of a stencil seen at `origin`. */
   reachOf(stencil, [x, y, depth]) {
@@ -9724,8 +9731,8 @@ function wayHome(sight, box, lift) {
   const from = add(add(end, lift), scale(travel, ARROW_GAP));
   return { kind: "path", points: [seen(sight, from), seen(sight, add(end, scale(travel, -ARROW_GAP / 2)))], heads: "end" };
 }
-var ARC = { least: 44, most: 40 };
-var MOST_ARC = 75;
+var ARC = { least: 44, most: 70 };
+var MOST_ARC = 60;
 var ARC_STEP = 6;
 function reachMarks(sight, reach2, box, lift) {
   const marks = [];
@@ -9734,7 +9741,8 @@ function reachMarks(sight, reach2, box, lift) {
   for (const { axis, from, to } of reach2.turns) {
     const across = subtract(arm2, scale(axis, dot(arm2, axis)));
     if (length(across) < 1) continue;
-    const radius = Math.max(ARC.least / scaleOf(sight), Math.min(ARC.most, length(across)));
+    const beyond = length(across) + extentAlong(box, normalise(across)) / 2 + ARROW_GAP;
+    const radius = Math.max(ARC.least / scaleOf(sight), Math.min(ARC.most, beyond));
     const points = [];
     const [low, high] = [Math.max(-MOST_ARC, from), Math.min(MOST_ARC, to)];
     const steps2 = Math.max(2, Math.ceil((high - low) / ARC_STEP));
@@ -9750,6 +9758,49 @@ function reachMarks(sight, reach2, box, lift) {
     marks.push({ kind: "path", points: ends, heads: "both" });
   }
   return marks;
+}
+function keptInside(mark, { width, height }, edge) {
+  if (mark.kind !== "path") return mark;
+  const isIn = ([x, y]) => x > edge && y > edge && x < width - edge && y < height - edge;
+  const { points } = mark;
+  let from = points.length >> 1;
+  let to = from;
+  while (from > 0 && isIn(points[from - 1])) from--;
+  while (to + 1 < points.length && isIn(points[to + 1])) to++;
+  return { ...mark, points: points.slice(from, to + 1) };
+}
+
+// src/core/picture/pick.ts
+function pickAt(easel, section2, x, y) {
+  const { layers, camera } = easel;
+  const { width, height } = layers.size;
+  if (x < 0 || y < 0 || x >= width || y >= height) return void 0;
+  const dot3 = Math.floor(y) * width + Math.floor(x);
+  const part2 = layers.part[dot3];
+  if (part2 === NOTHING) return void 0;
+  const placed = section2.parts[part2];
+  const [px, py] = [Math.floor(x) + 0.5, Math.floor(y) + 0.5];
+  const depth = layers.depth[dot3];
+  const seen2 = [(px - camera.originX) / camera.scale, (camera.originY - py) / camera.scale, depth];
+  const normal = normalAt(easel, section2, part2, layers.surface[dot3], px, py, depth);
+  return normal && { part: placed.path, at: apply(transpose(camera.matrix), seen2), normal };
+}
+function normalAt(easel, section2, part2, surface, x, y, depth) {
+  const { shape, pose } = section2.parts[part2];
+  if (surface >= FIRST_DECAL) {
+    const patch = section2.patches.get(part2)?.[surface - FIRST_DECAL];
+    return patch && apply(pose.matrix, patch.normal);
+  }
+  const [ox, oy, od] = easel.originOf(section2.parts[part2]);
+  let best;
+  for (const facet of shape.mesh) {
+    if (facet.surface !== surface) continue;
+    const stencil = easel.cutter.one(facet, pose.matrix);
+    if (!stencil) continue;
+    const far = Math.abs(od + stencil.base + stencil.slopeX * (x - ox) + stencil.slopeY * (y - oy) - depth);
+    if (!best || far < best.far) best = { far, normal: apply(pose.matrix, facet.normal) };
+  }
+  return best?.normal;
 }
 
 // src/core/picture/plate.ts
@@ -10064,30 +10115,37 @@ function outlineLoops(pieces) {
 }
 function joinLines(lines) {
   const places = new Places();
-  return chain2(lines.map(({ from, to }) => ({ a: from, b: to, from: places.of(from), to: places.of(to) })));
+  const stretches = lines.map(({ from, to }) => ({ a: from, b: to, from: places.of(from), to: places.of(to) }));
+  return chain2([...stretches, ...stretches.map(({ a, b, from, to }) => ({ a: b, b: a, from: to, to: from }))], stretches.length);
 }
-function chain2(stretches) {
+function chain2(stretches, twins) {
   const starts = /* @__PURE__ */ new Map();
-  const hasBefore = /* @__PURE__ */ new Set();
+  const degree = /* @__PURE__ */ new Map();
   stretches.forEach(({ from, to }, i) => {
     const list = starts.get(from);
     if (list) list.push(i);
     else starts.set(from, [i]);
-    hasBefore.add(to);
+    degree.set(from, degree.get(from) ?? 0);
+    degree.set(to, (degree.get(to) ?? 0) + 1);
   });
   const isUsed = new Uint8Array(stretches.length);
+  const use = (i) => {
+    isUsed[i] = 1;
+    if (twins !== void 0) isUsed[(i + twins) % stretches.length] = 1;
+  };
   const next = (place) => starts.get(place)?.find((i) => isUsed[i] === 0);
   const chains = [];
   const walk = (first) => {
     if (isUsed[first] === 1) return;
     const line2 = [stretches[first].a];
     for (let i = first; i !== void 0; i = next(stretches[i].to)) {
-      isUsed[i] = 1;
+      use(i);
       extend(line2, stretches[i].b);
     }
     chains.push(line2);
   };
-  stretches.forEach(({ from }, i) => !hasBefore.has(from) && walk(i));
+  const isEnd = (place) => twins === void 0 ? degree.get(place) === 0 : degree.get(place) % 2 === 1;
+  stretches.forEach(({ from }, i) => isEnd(from) && walk(i));
   stretches.forEach((_, i) => walk(i));
   return chains;
 }
@@ -10165,16 +10223,15 @@ var HEAVY2 = 3;
 var KINDS2 = [void 0, "crease", "outline", "heavy"];
 var BESIDE = [0.9, 1.7];
 var DEPTH_STEP2 = 3;
-var TOUCHING = 0.3;
+var FLUSH = 0.02;
+var VALLEY = { u: 0.3, dots: 2.6 };
 var SAME_FACET = 0.6;
 var SAME_EDGE = 1.5;
 var SPECK = { dots: 2, edge: 6 };
 var SLIP = 1;
-function visibleLines(facets, layers, isNew) {
-  const reader = new EdgeReader(layers, isNew);
+function visibleLines(facets, { layers, camera }, isNew) {
+  const reader = new EdgeReader(layers, isNew, camera.scale);
   const lines = [];
-  const numberOf3 = (part2, index) => part2 * MOST_ON_PART2 + index;
-  const shown = new Set(facets.flatMap(({ part: part2, index, patch }) => patch ? [] : [numberOf3(part2, index)]));
   for (const facet of facets) {
     const beyond = neighboursOf2(facet.stencil)[facet.index];
     const { corners } = facet;
@@ -10182,13 +10239,12 @@ function visibleLines(facets, layers, isNew) {
     for (let i = 0; i < count; i++) {
       const neighbour = beyond[(2 * count - 2 - i) % count];
       if (neighbour === SAME_SURFACE) continue;
-      if (neighbour >= 0 && neighbour < facet.index && !facet.patch && shown.has(numberOf3(facet.part, neighbour))) continue;
-      reader.read(facet, i * 2, (i + 1) % count * 2, neighbour < 0 ? NO_SURFACE : facet.stencil[neighbour].surface, lines);
+      const yieldsTo = neighbour >= 0 && neighbour < facet.index ? facet.stencil[neighbour].surface : NO_SURFACE;
+      reader.read(facet, i * 2, (i + 1) % count * 2, yieldsTo, lines);
     }
   }
   return lines;
 }
-var MOST_ON_PART2 = 1e5;
 var SAME_SURFACE = -2;
 var NONE4 = -1;
 var NO_SURFACE = -1;
@@ -10224,20 +10280,22 @@ function findNeighbours(stencil) {
   );
 }
 var EdgeReader = class {
-  constructor(layers, isNew) {
+  constructor(layers, isNew, dotsPerU) {
     this.layers = layers;
     this.isNew = isNew;
+    this.touching = VALLEY.u + VALLEY.dots / dotsPerU;
   }
   layers;
   isNew;
   kinds = new Uint8Array(1024);
+  touching;
   /**
    * Adds the stretches of an edge that show.
    *
    * @param a where the edge begins in the corners, @param b where it ends
-   * @param beyond the surface on the other side of the edge, where it is the same part's
+   * @param yieldsTo the surface of the same part beyond the edge that draws it where both show
    */
-  read(facet, a, b, beyond, lines) {
+  read(facet, a, b, yieldsTo, lines) {
     const { corners, part: part2 } = facet;
     const [ax, ay] = [corners[a], corners[a + 1]];
     const [dx, dy] = [corners[b] - ax, corners[b + 1] - ay];
@@ -10248,7 +10306,7 @@ var EdgeReader = class {
     const { kinds } = this;
     for (let i = 0; i < count; i++) {
       const t = (i + 0.5) / count;
-      kinds[i] = this.kindAt(facet, ax + dx * t, ay + dy * t, dy / length2, -dx / length2, beyond);
+      kinds[i] = this.kindAt(facet, ax + dx * t, ay + dy * t, dy / length2, -dx / length2, yieldsTo);
     }
     closeSlips(kinds, count);
     const at = (i) => [ax + dx * i / count, ay + dy * i / count];
@@ -10260,12 +10318,13 @@ var EdgeReader = class {
       i = end;
     }
   }
-  kindAt(facet, x, y, outX, outY, beyond) {
+  kindAt(facet, x, y, outX, outY, yieldsTo) {
     const edge = depthAt(facet, x, y);
     for (const far of BESIDE) {
+      if (!this.shows(this.dotAt(x - outX * far, y - outY * far), facet, facet.surface, edge)) continue;
       const outside = this.dotAt(x + outX * far, y + outY * far);
-      const isMine = this.shows(this.dotAt(x - outX * far, y - outY * far), facet, facet.surface, edge);
-      if (isMine || beyond !== NO_SURFACE && this.shows(outside, facet, beyond, edge)) return this.kindBeside(facet, outside);
+      if (yieldsTo !== NO_SURFACE && this.shows(outside, facet, yieldsTo, edge)) return HIDDEN;
+      return this.kindBeside(facet, outside);
     }
     return HIDDEN;
   }
@@ -10288,7 +10347,7 @@ var EdgeReader = class {
     if (other === NOTHING) return this.isNew(facet.part) ? HEAVY2 : OUTLINE2;
     const deeper = depth[outside] - this.planeAt(facet, outside);
     if (other === facet.part) return surface[outside] !== facet.surface || Math.abs(deeper) > DEPTH_STEP2 ? CREASE2 : HIDDEN;
-    if (deeper < -TOUCHING || deeper < TOUCHING && other < facet.part) return HIDDEN;
+    if (deeper < -this.touching || Math.abs(deeper) < FLUSH && other < facet.part) return HIDDEN;
     return this.isNew(facet.part) !== this.isNew(other) ? HEAVY2 : OUTLINE2;
   }
   /** −1 outside the picture. */
@@ -10520,13 +10579,13 @@ var ReadyList = class {
 var groupOf = ({ part: part2, surface, tone, patch }) => `${part2} ${surface} ${tone}${patch ? " picture" : ""}`;
 
 // src/core/picture/vector/draw.ts
-var MOST_FACETS = 3e4;
+var MOST_FACETS = 12e3;
 var WIDTHS = { crease: 0.55, outline: 1, heavy: 2.4 };
 var FINE = 0.6;
 var LEADER = 1;
 var GLINT2 = { every: 14, wide: 3 };
-function drawComposition(composition, section2) {
-  const items = plateItems(composition, section2);
+function drawComposition(composition, section2, mostFacets = MOST_FACETS) {
+  const items = plateItems(composition, section2, mostFacets);
   if (!items) return void 0;
   const overlays = (isFramed) => composition.overlays.filter((overlay) => overlay.isFramed === isFramed).flatMap((overlay) => overlayItems(overlay, section2));
   return {
@@ -10535,22 +10594,21 @@ function drawComposition(composition, section2) {
   };
 }
 function overlayItems(overlay, section2) {
-  const items = plateItems(overlay, section2) ?? [];
+  const items = plateItems(overlay, section2, MOST_FACETS) ?? [];
   const { left, top, isFramed, opacity, leader } = overlay;
   const marks = overlay.marks.map((mark) => ({ kind: "mark", mark }));
   const drawing = { ...overlay.size, items: [...items, ...marks] };
   const inset = { kind: "drawing", drawing, left, top, isFramed, opacity };
   return leader ? [{ kind: "lines", colour: INK, width: LEADER, lines: [leader] }, inset] : [inset];
 }
-function plateItems(plate2, section2) {
+function plateItems(plate2, section2, mostFacets) {
   const facets = visibleFacets(plate2, section2);
-  if (process.env.VV) console.log("F", facets.length);
-  if (facets.length > MOST_FACETS) return void 0;
+  if (facets.length > mostFacets) return void 0;
   const scale2 = 1 / plate2.finer;
   return [
     ...areaItems(paintOrder(facets), plate2.look, scale2),
     ...lineItems(
-      visibleLines(facets, plate2.easel.layers, (part2) => part2 >= plate2.look.newFrom && part2 < plate2.look.newTo),
+      visibleLines(facets, plate2.easel, (part2) => part2 >= plate2.look.newFrom && part2 < plate2.look.newTo),
       plate2.look,
       scale2
     )
@@ -10789,7 +10847,8 @@ var RailPainter = class {
     const [first, last] = section2.nodeRanges[step2];
     return [...section2.reaches].flatMap(([node, reach2]) => {
       if (node < first || node >= last) return [];
-      return reachMarks(sight, reach2, hullOf(section2, partsOfNode(section2, step2, node)), lifts.get(node) ?? [0, 0, 0]);
+      const marks = reachMarks(sight, reach2, hullOf(section2, partsOfNode(section2, step2, node)), lifts.get(node) ?? [0, 0, 0]);
+      return marks.map((mark) => keptInside(mark, this.size, EDGE));
     });
   }
   /** A letter on each new part whose colour is hard to tell from another of this step. */
@@ -10836,6 +10895,10 @@ var RailPainter = class {
     const shown = this.section.parts.map((_, part2) => ({ part: part2 }));
     const plate2 = { easel: state.easel, size: this.size, finer: FINER, shown, look: this.finishedLook(state), marks: [], overlays: [] };
     return drawComposition(plate2, this.section);
+  }
+  /** What the picture of the finished section shows at a place. @param x px from the left, @param y px from the top */
+  pick(view, x, y) {
+    return pickAt(this.finished(view).easel, this.section, x * FINER, y * FINER);
   }
   finished = (view) => this.upTo(this.section.ranges.length - 1, view, NO_TURN);
   finishedLook = ({ easel }) => ({

@@ -9,6 +9,7 @@ import {
   pieceSource,
   RailPainter,
   type Drawing,
+  type Picked,
   type PictureSize,
   type PieceLook,
   type PieceSource,
@@ -53,6 +54,11 @@ export class BookletPainter {
     const painter = this.painterOf(picture)
     const view = picture.view as ViewNumber
     return isFinished ? painter.drawFinished(view) : painter.draw(picture.step, view)
+  }
+
+  /** What the picture of a finished section shows at a place, px. */
+  pick(picture: PictureRef, x: number, y: number): Picked | undefined {
+    return this.painterOf(picture).pick(picture.view as ViewNumber, x, y)
   }
 
   piece(piece: PieceSpec, size: PictureSize, look?: Partial<PieceLook>): RgbImage {

@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import { extendCatalogue, type OwnShape } from '@core/catalogue'
-import { encodePng, paintPiece, pieceSource, writeSvg, type PieceLook, type PieceSpec, type RgbImage, type ViewNumber } from '@core/picture'
+import { encodePng, paintPiece, pieceSource, writeSvg, type Picked, type PieceLook, type PieceSpec, type RgbImage, type ViewNumber } from '@core/picture'
 import { BookletPainter } from '@press/paint'
 
 /** Dots for a canvas: four bytes each. */
@@ -49,6 +49,10 @@ const api = {
   },
   picture(ref: PictureRef, isFinished: boolean, width: number, height: number): CanvasImage {
     return forCanvas(painter(width, height).paint(ref, isFinished))
+  },
+  /** What the picture of a finished section shows at a place, px. */
+  pick(ref: PictureRef, width: number, height: number, x: number, y: number): Picked | undefined {
+    return painter(width, height).pick(ref, x, y)
   },
   async file(ref: PictureRef, width: number, height: number): Promise<PictureFile> {
     const own = new BookletPainter(source!, { width, height })

@@ -1,6 +1,7 @@
 import { expose, transfer } from 'comlink'
 import { makePages, type BookletSource } from '@core/booklet'
 import { catalogueOf } from '@core/model'
+import { aliasText, type Alias } from '@core/names'
 import { BookletPainter } from '@press/paint'
 import { writePdf, type Paper } from '@press/pdf'
 
@@ -10,6 +11,7 @@ const api = {
     source: BookletSource,
     paper: Paper,
     fonts: { regular: Uint8Array; bold: Uint8Array },
+    aliases: readonly Alias[],
     progress: (fraction: number) => void,
   ): Promise<Uint8Array> {
     const painter = new BookletPainter(source, { width: 800, height: 600 })
@@ -19,6 +21,7 @@ const api = {
       paper,
       fonts,
       painter,
+      beside: (kind, id) => aliasText(aliases, kind, id),
       progress,
     })
     return transfer(bytes, [bytes.buffer])

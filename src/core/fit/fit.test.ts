@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { FILLERS, fillGap, fromU, inAllUnits, LENGTH_UNITS, slackOf, toU, type Filler } from './index'
+import type { Vec } from '../space'
+import { FILLERS, fillGap, fromU, gapOfFaces, inAllUnits, LENGTH_UNITS, slackOf, toU, type Filler, type PickedFace } from './index'
 
 const valueOf = (value: number, unit: Parameters<typeof inAllUnits>[1], wanted: Parameters<typeof inAllUnits>[1]): number =>
   inAllUnits(value, unit).find((each) => each.unit === wanted)!.value
@@ -92,5 +93,28 @@ describe('slack', () => {
       ]).isTakenUp,
     ).toBe(true)
     expect(slackOf([])).toEqual({ error: 0, play: 0, isTakenUp: true })
+  })
+})
+
+describe('the gap of two faces', () => {
+  const face = (at: Vec, normal: Vec): PickedFace => ({ part: 'p', at, normal })
+
+  it('is the room between faces that look at each other, wherever they were picked', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), fc.array(fc.integer({ min: -50, max: 50 }), { minLength: 4, maxLength: 4 }), (u, [y1, z1, y2, z2]) => {
+        const found = gapOfFaces(face([0, y1!, z1!], [1, 0, 0]), face([u, y2!, z2!], [-1, 0, 0]))
+        expect(found).toEqual({ u, kind: 'room' })
+      }),
+    )
+  })
+
+  it('is the thickness of what they look away from, or the step between two that look one way', () => {
+    expect(gapOfFaces(face([0, 0, 0], [-1, 0, 0]), face([8, 0, 0], [1, 0, 0]))).toEqual({ u: 8, kind: 'thickness' })
+    expect(gapOfFaces(face([0, 0, 12], [0, 0, 1]), face([30, 0, 4], [0, 0, 1]))).toEqual({ u: 8, kind: 'step' })
+  })
+
+  it('is nothing where they are not parallel, or lie in one plane', () => {
+    expect(gapOfFaces(face([0, 0, 0], [1, 0, 0]), face([8, 0, 0], [0, 0, 1]))).toBeUndefined()
+    expect(gapOfFaces(face([0, 0, 4], [0, 0, 1]), face([30, 0, 4], [0, 0, 1]))).toBeUndefined()
   })
 })

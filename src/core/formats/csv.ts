@@ -22,6 +22,7 @@ export function csvLosses(model: ModelDocument): string[] {
   const parts = model.sections.flatMap(partsOf)
   say(parts.filter((part) => part.length !== undefined).length, 'lengths of cut pieces')
   say(parts.filter((part) => (part.work ?? []).length > 0).length, 'parts with work done to them')
+  say(model.decals?.length ?? 0, 'decals')
   say(model.figures?.length ?? 0, 'figure recipes')
   return losses
 }

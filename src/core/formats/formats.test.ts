@@ -3,9 +3,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { connectedHeap } from '../../../tests/support/heaps'
 import { oneSection, part } from '../../../tests/support/models'
+import { BASE_CATALOGUE } from '../catalogue'
 import { reportModel, viewsOf } from '../checks'
 import { readModelText } from '../model'
-import { checkBundle, csvLosses, makeBundle, readCsv, writeCsv, writeModelText } from './index'
+import { checkBundle, csvLosses, makeBundle, readCsv, writeCsv, writeInventory, writeModelText } from './index'
 
 const demo = (name: string): string => readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8')
 
@@ -87,5 +88,32 @@ describe('bundles', () => {
     ['a view that is none', { ...bundle, views: [[9]] }, 'not-a-bundle'],
   ])('refuse %s', (_what, value, code) => {
     expect(() => checkBundle(value)).toThrow(expect.objectContaining({ code }) as Error)
+  })
+})
+
+describe('the inventory as a table', () => {
+  const pieces = [
+    { shape: 'plate-1x2', colour: 'red', count: 4 },
+    { shape: 'tube', colour: 'navy', count: 1, length: 48, work: [{ kind: 'cut' as const, note: 'from the roll' }] },
+  ]
+
+  it('has a row a piece', () => {
+    expect(writeInventory(pieces, BASE_CATALOGUE).split('\n')).toEqual([
+      'count,shape,piece,colour,colour name,length mm,work',
+      '4,plate-1x2,Plate 1 × 2,red,Red,,',
+      '1,tube,Tube,navy,Navy,48,cut (from the roll)',
+      '',
+    ])
+  })
+
+  it('bears the own names and numbers where they are given', () => {
+    const aliases = [
+      { kind: 'shape' as const, id: 'plate-1x2', name: 'Twosie', number: '77' },
+      { kind: 'colour' as const, id: 'red', name: 'Brick red', number: '' },
+    ]
+    const [head, first, second] = writeInventory(pieces, BASE_CATALOGUE, aliases).split('\n')
+    expect(head).toMatch(/,own name,own number,own colour,own colour number$/)
+    expect(first).toMatch(/,Twosie,77,Brick red,$/)
+    expect(second).toMatch(/,,,,$/)
   })
 })

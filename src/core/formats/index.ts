@@ -1,4 +1,5 @@
 /** Formats: the model file, tables, and the published bundle. */
 export * from './model-text'
 export * from './csv'
+export { writeInventory } from './inventory-csv'
 export * from './bundle'

@@ -84,7 +84,7 @@ export const paintPiece = (piece: PieceSpec, source: PieceSource, size: PictureS
 export function drawPiece(piece: PieceSpec, source: PieceSource, size: PictureSize, look?: Partial<PieceLook>): Drawing {
   const section = alone(piece, source)
   const plate = piecePlate(section, source, size, look)
-  return drawComposition({ ...plate, overlays: [] }, section) ?? { ...size, items: [] }
+  return drawComposition({ ...plate, overlays: [] }, section, Infinity)!
 }
 
 /**

@@ -8,6 +8,7 @@ import { uniteWindows, type Layers, type Window } from './layers'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
 import { keptInside, reachMarks, ringsAt, wayHome, wayIn, type Mark, type Sight } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
+import { pickAt, type Picked } from './pick'
 import { ghostPlate, inkPlate, insetPlate, needsInset, shifted, windowOf, type Composition, type Shown } from './plate'
 import { printMarks, printOverlay } from './print-plate'
 import { drawComposition, type Drawing } from './vector'
@@ -205,6 +206,11 @@ export class RailPainter {
     const shown = this.section.parts.map((_, part) => ({ part }))
     const plate = { easel: state.easel, size: this.size, finer: FINER, shown, look: this.finishedLook(state), marks: [], overlays: [] }
     return drawComposition(plate, this.section)
+  }
+
+  /** What the picture of the finished section shows at a place. @param x px from the left, @param y px from the top */
+  pick(view: ViewNumber, x: number, y: number): Picked | undefined {
+    return pickAt(this.finished(view).easel, this.section, x * FINER, y * FINER)
   }
 
   private finished = (view: ViewNumber): ViewState => this.upTo(this.section.ranges.length - 1, view, NO_TURN)

@@ -76,6 +76,11 @@ export class StencilCutter {
     return stencil
   }
 
+  /** One facet as the camera sees it; nothing where it faces away. */
+  one(facet: Facet, attitude: Matrix): SeenFacet | undefined {
+    return cutFacets([facet], attitude, this.camera)[0]
+  }
+
   /** Left, top, right, bottom, px, and nearest and farthest depth, u, of a stencil seen at `origin`. */
   reachOf(stencil: Stencil, [x, y, depth]: Vec): number[] {
     let bounds = this.bounds.get(stencil)

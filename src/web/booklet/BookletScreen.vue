@@ -5,6 +5,8 @@ import qrcode from 'qrcode-generator'
 import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
 import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
 import { makePages } from '@core/booklet'
+import { writeInventory } from '@core/formats'
+import type { Alias } from '@core/names'
 import { faultLine, plainFault, type PlainFault } from '@core/fault'
 import { writeHtml } from '@press/html'
 import type { PressApi } from '../../workers/press.worker'
@@ -14,9 +16,11 @@ import WorkBar from '../controls/WorkBar.vue'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
+import { useOwnNames } from '../stores/own-names'
 import BookletSheet from './BookletSheet.vue'
 
 const open = useOpenModel()
+const names = useOwnNames()
 const pages = computed(() => makePages(open.bundle!))
 const errors = computed(() => open.report!.findings.filter((finding) => finding.severity === 'error').length)
 const paper = ref('a4')
@@ -39,6 +43,17 @@ const code = computed(() => {
 
 const fontBytes = async (url: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(url)).arrayBuffer())
 
+/** The designer's own names, where they are switched on; plain, since a worker takes nothing else. */
+async function shownNames(): Promise<Alias[]> {
+  await names.load()
+  return names.isShown ? names.aliases.map((alias) => ({ ...alias })) : []
+}
+
+async function exportInventory(): Promise<void> {
+  const { inventory } = open.bundle!.plan
+  download(fileName(`${open.model!.name} pieces`, '.csv'), writeInventory(inventory, open.source!.catalogue, await shownNames()), 'text/csv')
+}
+
 async function exportPdf(): Promise<void> {
   const worker = new Worker(new URL('../../workers/press.worker.ts', import.meta.url), { type: 'module' })
   press.value = worker
@@ -48,7 +63,7 @@ async function exportPdf(): Promise<void> {
     const say = proxy((fraction: number) => {
       if (press.value === worker) progress.value = fraction
     })
-    const bytes = await wrap<PressApi>(worker).pdf(open.bundle!, paper.value as 'a4' | 'letter', fonts, say)
+    const bytes = await wrap<PressApi>(worker).pdf(open.bundle!, paper.value as 'a4' | 'letter', fonts, await shownNames(), say)
     download(fileName(open.model!.name, '.pdf'), bytes as Uint8Array<ArrayBuffer>, 'application/pdf')
     notify('The PDF is in your downloads.')
   } catch (thrown) {
@@ -142,6 +157,7 @@ async function copyLink(): Promise<void> {
       />
       <ActionButton :disabled="progress !== null" @click="exportPdf">PDF</ActionButton>
       <WorkBar v-if="progress !== null" class="pdf-work" label="Writing the PDF" :fraction="progress" @stop="stopPdf" />
+      <ActionButton @click="exportInventory">All pieces as a table</ActionButton>
       <ActionButton @click="open.downloadFile()">The model file</ActionButton>
     </aside>
     <section class="sheets" aria-label="Preview" tabindex="0">

@@ -6,6 +6,7 @@ import type { Box } from '@core/space'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
+import FacePicker from './FacePicker.vue'
 
 /** A gap, told in any unit or measured between two parts of the model, and the stacks that fill it. */
 const open = useOpenModel()
@@ -13,6 +14,7 @@ const value = ref(2)
 const unit = ref<string>('studs')
 const allowed = ref<Filler[]>(['brick', 'plate', 'stud', 'bracket wall'])
 const section = ref('')
+const isPicking = ref(false)
 const first = ref('')
 const second = ref('')
 
@@ -87,6 +89,10 @@ const verdict = ({ rest }: Stack): string =>
         <span v-if="measured.length === 0">They touch or overlap on every axis.</span>
       </template>
     </div>
+    <details v-if="section !== ''" class="pick" @toggle="isPicking = ($event.target as HTMLDetailsElement).open">
+      <summary>Or pick two faces on the picture</summary>
+      <FacePicker v-if="isPicking" :section="section" @take="take" />
+    </details>
     <fieldset>
       <legend>With</legend>
       <label v-for="filler in fillers" :key="filler" class="tick"
@@ -113,6 +119,12 @@ const verdict = ({ rest }: Stack): string =>
 </template>
 
 <style scoped>
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
 .row {
   display: flex;
   flex-wrap: wrap;

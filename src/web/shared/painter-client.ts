@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import type { OwnShape } from '@core/catalogue'
-import type { PieceLook, PieceSpec } from '@core/picture'
+import type { Picked, PieceLook, PieceSpec } from '@core/picture'
 import type { CanvasImage, PainterApi, PictureFile } from '../../workers/painter.worker'
 
 /** A painter in a worker of its own; pictures of pieces are kept, step pictures are not. */
@@ -28,6 +28,11 @@ export class PainterClient {
     let known = this.pieces.get(key)
     if (!known) this.pieces.set(key, (known = this.remote.piece(piece, width, height, look)))
     return known
+  }
+
+  /** What the picture of a finished section shows at a place, px. */
+  pick(ref: PictureRef, size: { width: number; height: number }, x: number, y: number): Promise<Picked | undefined> {
+    return this.remote.pick(ref, size.width, size.height, x, y)
   }
 
   /** A step's picture as a file: SVG where it has few enough faces, else PNG. */

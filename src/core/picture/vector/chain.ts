@@ -43,36 +43,47 @@ export function outlineLoops(pieces: readonly Loop[]): Loop[] {
   return chain([...sides.values()])
 }
 
-/** Stretches whose ends meet become one line. */
+/** Stretches whose ends meet become one line, whichever way each of them runs. */
 export function joinLines(lines: readonly { readonly from: FlatPoint; readonly to: FlatPoint }[]): Loop[] {
   const places = new Places()
-  return chain(lines.map(({ from, to }) => ({ a: from, b: to, from: places.of(from), to: places.of(to) })))
+  const stretches = lines.map(({ from, to }): Stretch => ({ a: from, b: to, from: places.of(from), to: places.of(to) }))
+  return chain([...stretches, ...stretches.map(({ a, b, from, to }): Stretch => ({ a: b, b: a, from: to, to: from }))], stretches.length)
 }
 
-/** Puts directed stretches one behind another, end to start. A closed line ends where it began. */
-function chain(stretches: readonly Stretch[]): Loop[] {
+/**
+ * Puts stretches one behind another, end to start. A closed line ends where it began.
+ *
+ * @param twins where every stretch stands a second time, the other way round, so many places on: only one of the two is walked
+ */
+function chain(stretches: readonly Stretch[], twins?: number): Loop[] {
   const starts = new Map<number, number[]>()
-  const hasBefore = new Set<number>()
+  const degree = new Map<number, number>()
   stretches.forEach(({ from, to }, i) => {
     const list = starts.get(from)
     if (list) list.push(i)
     else starts.set(from, [i])
-    hasBefore.add(to)
+    degree.set(from, degree.get(from) ?? 0)
+    degree.set(to, (degree.get(to) ?? 0) + 1)
   })
   const isUsed = new Uint8Array(stretches.length)
+  const use = (i: number): void => {
+    isUsed[i] = 1
+    if (twins !== undefined) isUsed[(i + twins) % stretches.length] = 1
+  }
   const next = (place: number): number | undefined => starts.get(place)?.find((i) => isUsed[i] === 0)
   const chains: Loop[] = []
   const walk = (first: number): void => {
     if (isUsed[first] === 1) return
     const line: FlatPoint[] = [stretches[first]!.a]
     for (let i: number | undefined = first; i !== undefined; i = next(stretches[i]!.to)) {
-      isUsed[i] = 1
+      use(i)
       extend(line, stretches[i]!.b)
     }
     chains.push(line)
   }
   // Open lines first, from their ends; what is left are rings.
-  stretches.forEach(({ from }, i) => !hasBefore.has(from) && walk(i))
+  const isEnd = (place: number): boolean => (twins === undefined ? degree.get(place) === 0 : degree.get(place)! % 2 === 1)
+  stretches.forEach(({ from }, i) => isEnd(from) && walk(i))
   stretches.forEach((_, i) => walk(i))
   return chains
 }

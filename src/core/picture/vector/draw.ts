@@ -23,8 +23,12 @@ const GLINT = { every: 14, wide: 3 }
  *
  * @returns nothing where there are too many faces; then the picture of dots has to do
  */
-export function drawComposition(composition: Composition, section: Pick<DrawnSection, 'parts' | 'patches'>): Drawing | undefined {
-  const items = plateItems(composition, section)
+export function drawComposition(
+  composition: Composition,
+  section: Pick<DrawnSection, 'parts' | 'patches'>,
+  mostFacets = MOST_FACETS,
+): Drawing | undefined {
+  const items = plateItems(composition, section, mostFacets)
   if (!items) return undefined
   const overlays = (isFramed: boolean): DrawnItem[] =>
     composition.overlays.filter((overlay) => overlay.isFramed === isFramed).flatMap((overlay) => overlayItems(overlay, section))
@@ -35,7 +39,7 @@ export function drawComposition(composition: Composition, section: Pick<DrawnSec
 }
 
 function overlayItems(overlay: Overlay, section: Pick<DrawnSection, 'parts' | 'patches'>): DrawnItem[] {
-  const items = plateItems(overlay, section) ?? []
+  const items = plateItems(overlay, section, MOST_FACETS) ?? []
   const { left, top, isFramed, opacity, leader } = overlay
   const marks = overlay.marks.map((mark) => ({ kind: 'mark', mark }) as const)
   const drawing = { ...overlay.size, items: [...items, ...marks] }
@@ -43,9 +47,9 @@ function overlayItems(overlay: Overlay, section: Pick<DrawnSection, 'parts' | 'p
   return leader ? [{ kind: 'lines', colour: INK, width: LEADER, lines: [leader] }, inset] : [inset]
 }
 
-function plateItems(plate: Plate, section: Pick<DrawnSection, 'parts' | 'patches'>): DrawnItem[] | undefined {
+function plateItems(plate: Plate, section: Pick<DrawnSection, 'parts' | 'patches'>, mostFacets: number): DrawnItem[] | undefined {
   const facets = visibleFacets(plate, section)
-  if (facets.length > MOST_FACETS) return undefined
+  if (facets.length > mostFacets) return undefined
   const scale = 1 / plate.finer
   return [
     ...areaItems(paintOrder(facets), plate.look, scale),

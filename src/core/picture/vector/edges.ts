@@ -192,8 +192,12 @@ class EdgeReader {
   }
 }
 
-/** Short gaps between stretches of one kind are closed. */
+/** Short gaps between stretches of one kind are closed, and the last dot before a corner, where the look beside it goes past the corner. */
 function closeSlips(kinds: Uint8Array, count: number): void {
+  if (count > 3) {
+    if (kinds[0] !== kinds[1] && kinds[1] === kinds[2]) kinds[0] = kinds[1]!
+    if (kinds[count - 1] !== kinds[count - 2] && kinds[count - 2] === kinds[count - 3]) kinds[count - 1] = kinds[count - 2]!
+  }
   for (let i = 1; i + SLIP < count; i++) {
     if (kinds[i] === HIDDEN && kinds[i - 1] !== HIDDEN && kinds[i - 1] === kinds[i + SLIP]) kinds[i] = kinds[i - 1]!
   }
