@@ -38,7 +38,7 @@ test('own names are given, saved as a table, brought in, and stand beside ours',
   await page.getByLabel('Your number').press('Tab')
   await expect(page.locator('[data-shape="brick-1x1"]')).toContainText('Small one (17)')
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save my names' }).click()])
-  expect(readFileSync((await file.path()), 'utf8')).toContain('shape,brick-1x1,Small one,17')
+  expect(readFileSync(await file.path(), 'utf8')).toContain('shape,brick-1x1,Small one,17')
   const table = (text: string) => ({ name: 'names.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await page.getByLabel('Table of names to bring in').setInputFiles(table('kind,id,name,number\nshape,brick-9x9,x,1'))
   await expect(page.getByRole('alert')).toContainText('nothing has changed')
@@ -88,8 +88,39 @@ test('fit turns lengths, fills gaps, adds up slack, and its school decides what 
 test('the figure and the machine are shown with what was done to their pieces', async ({ page }) => {
   await openDemo(page, 'Wind pump')
   await page.getByRole('link', { name: 'Booklet' }).click()
+  await page.getByRole('button', { name: /^Show \d+ more/ }).click()
   await expect(page.getByText('48 mm long, cut (48 mm from the roll)').first()).toBeVisible({ timeout: 30_000 })
   await expect(page.getByText(/blade/).first()).toBeVisible()
   await openDemo(page, 'Ferryman')
   await expect(page.getByRole('region', { name: 'Tray' })).toBeVisible()
+})
+
+test('a gap is picked between two faces of the picture, by pointer and by keyboard', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Fit' }).click()
+  const gap = page.getByRole('region', { name: 'Fill a gap' })
+  await gap.getByText('Or pick two faces on the picture').click()
+  const picture = gap.getByRole('button', { name: /Picture to pick faces on/ })
+  await expect(gap.locator('canvas[data-drawn="true"]')).toBeVisible()
+  const says = gap.getByRole('status')
+  const go = async (key: string, times: number): Promise<void> => {
+    for (let i = 0; i < times; i++) await page.keyboard.press(`Shift+${key}`)
+  }
+  // From the middle of the picture to the lawn, and from there up to the rim of the tray.
+  await picture.focus()
+  await go('ArrowLeft', 7)
+  await go('ArrowDown', 7)
+  await page.keyboard.press('Enter')
+  await expect(says).toContainText('“lawn-1” is picked. Pick the second face.')
+  await go('ArrowRight', 6)
+  await go('ArrowUp', 6)
+  await page.keyboard.press('Enter')
+  await expect(says).toContainText(/“lawn-1” and “rim-\d”: [\d.]+ mm that one stands behind the other/)
+  const mm = /: ([\d.]+) mm/.exec(await says.innerText())![1]!
+  await gap.getByRole('button', { name: `Fill ${mm} mm` }).click()
+  await expect(gap.getByText(`${Number(mm)} mm,`)).toBeVisible()
+  await picture.click({ position: { x: 8, y: 8 } })
+  await expect(gap.getByRole('status')).toContainText('Nothing is there')
+  await expect(gap.getByRole('listitem').first()).toContainText(/fills it exactly|leaves|stands out/)
+  await expectAccessible(page)
 })

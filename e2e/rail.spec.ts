@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie, trayTotal } from './support'
 
@@ -261,4 +262,16 @@ test('edits that come faster than plans are all made, in order', async ({ page }
   await expect(ties).toHaveCount(before + 2)
   await page.keyboard.press('Control+z')
   await expect(ties).toHaveCount(before + 1)
+})
+
+test('the picture of a step is saved as lines', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await pictureDrawn(page)
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save picture' }).click()
+  const file = await waiting
+  expect(file.suggestedFilename()).toMatch(/^bird-table-.*\.svg$/)
+  const text = readFileSync(await file.path(), 'utf8')
+  expect(text).toMatch(/^<svg .*<\/svg>$/s)
+  expect(text).toContain('width="1600"')
 })

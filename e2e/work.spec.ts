@@ -15,10 +15,14 @@ test('work is noted on a piece, a picture is attached to its face, and the bookl
   await expect(work.getByText('a decal put on')).toBeVisible()
 
   // What is no picture is refused, and nothing changes.
-  await work.getByLabel('Picture file for a decal put on').setInputFiles({ name: 'list.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
+  await work
+    .getByLabel('Picture file for a decal put on')
+    .setInputFiles({ name: 'list.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
   await expect(page.getByRole('alert')).toContainText('PNG, JPEG and SVG can')
 
-  await work.getByLabel('Picture file for a decal put on').setInputFiles({ name: 'Bird sign.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(DRAWING) })
+  await work
+    .getByLabel('Picture file for a decal put on')
+    .setInputFiles({ name: 'Bird sign.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(DRAWING) })
   const decals = page.getByRole('region', { name: 'Decals of this model' })
   await expect(decals.getByLabel('Name')).toHaveValue('Bird sign')
   await expect(work.getByLabel('Where')).toHaveValue('top')

@@ -1,6 +1,6 @@
 // Writes the tables of docs/catalogue.md from the catalogue itself: `npm run catalogue-doc`. What stands above the mark is kept.
 import { readFileSync, writeFileSync } from 'node:fs'
-import { BASE_CATALOGUE, socketCount, studCount, type Connector, type Shape } from '../src/core/catalogue'
+import { BASE_CATALOGUE, socketCount, studCount, turningOf, type Connector, type Shape } from '../src/core/catalogue'
 
 const FILE = 'docs/catalogue.md'
 const MARK = '<!-- tables -->'
@@ -16,11 +16,22 @@ const others = (shape: Shape): string =>
     .filter(({ kind }) => kind !== 'stud' && kind !== 'socket')
     .map(connector)
     .join('; ')
+/** About x, y and z: 4 where every quarter looks the same, 2 where the half does, 1 where none; a star where it goes on the wrong way round. */
+const TURNS = { 'every quarter': 4, half: 2, none: 1 } as const
+const turned = (shape: Shape): string => {
+  const { looks, isTrap } = turningOf(shape)
+  return `${looks.map((alike) => TURNS[alike]).join(' ')}${isTrap ? ' *' : ''}`
+}
 const row = (shape: Shape): string =>
-  `| \`${shape.id}\` | ${shape.box.join(' × ')} | ${studCount(shape)} | ${socketCount(shape)} | ${shape.bodies.length} | ${others(shape)} |`
+  `| \`${shape.id}\` | ${shape.box.join(' × ')} | ${studCount(shape)} | ${socketCount(shape)} | ${shape.bodies.length} | ${turned(shape)} | ${others(shape)} |`
 
 const tables = families.map((family) =>
-  [`### ${family}`, '', '| id | body box, u | studs | sockets | boxes | other connectors (u, own frame) |', '|---|---|--:|--:|--:|---|']
+  [
+    `### ${family}`,
+    '',
+    '| id | body box, u | studs | sockets | boxes | turned | other connectors (u, own frame) |',
+    '|---|---|--:|--:|--:|---|---|',
+  ]
     .concat(shapes.filter((shape) => shape.family === family).map(row))
     .join('\n'),
 )

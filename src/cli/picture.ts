@@ -19,7 +19,8 @@ export async function writePicture(model: ModelDocument, options: PictureOptions
   if (!Number.isInteger(width) || width < 64 || width > 4000) {
     throw new Fault('bad-width', 'The width must be a whole number from 64 to 4000.')
   }
-  if (typeof options.output !== 'string') throw new Fault('usage', 'No file to write was named.', { wayOut: 'Add -o OUT.png or -o OUT.svg.' })
+  if (typeof options.output !== 'string')
+    throw new Fault('usage', 'No file to write was named.', { wayOut: 'Add -o OUT.png or -o OUT.svg.' })
   const { report, looks } = reportModel(model, { effort: EFFORTS.normal })
   const sectionId = typeof options.section === 'string' ? options.section : model.root
   const index = report.sections.findIndex((section) => section.id === sectionId)
@@ -40,6 +41,7 @@ export async function writePicture(model: ModelDocument, options: PictureOptions
   const { view } = looks[index]![step - 1]!
   if (!options.output.endsWith('.svg')) return writeFile(options.output, await encodePng(painter.paint(step - 1, view)))
   const drawing = painter.draw(step - 1, view)
-  if (!drawing) throw new Fault('too-many-faces', 'This picture has too many faces to be written as lines.', { wayOut: 'Write it as .png.' })
+  if (!drawing)
+    throw new Fault('too-many-faces', 'This picture has too many faces to be written as lines.', { wayOut: 'Write it as .png.' })
   return writeFile(options.output, writeSvg(drawing))
 }

@@ -1,5 +1,21 @@
 import { type PDFDocument, type PDFFont, type PDFRef } from 'pdf-lib'
-import { ARROW_SHAPE, arrowLines, FINEST, headCorners, INK, LETTER, RING_HALF, RING_SQUASH, SEAM, stepsOf, type Drawing, type DrawnItem, type Loop, type Mark, type Rgb } from '@core/picture'
+import {
+  ARROW_SHAPE,
+  arrowLines,
+  FINEST,
+  headCorners,
+  INK,
+  LETTER,
+  RING_HALF,
+  RING_SQUASH,
+  SEAM,
+  stepsOf,
+  type Drawing,
+  type DrawnItem,
+  type Loop,
+  type Mark,
+  type Rgb,
+} from '@core/picture'
 
 /** Pictures by their address, each embedded once, and the fonts letters are set in. */
 export interface DrawingPress {
@@ -167,4 +183,3 @@ function ellipse([cx, cy]: readonly [number, number], rx: number, ry: number): s
   }
   return `${at(1, 0)} m ${quarter([1, 0], [0, 1])}${quarter([0, 1], [-1, 0])}${quarter([-1, 0], [0, -1])}${quarter([0, -1], [1, 0])}h`
 }
-

@@ -60,7 +60,6 @@ const TITLE = 9
 const TITLE_LINE = 10
 export const LINE = 26
 
-
 export interface TextOptions {
   readonly size: number
   readonly font?: PDFFont
@@ -200,7 +199,13 @@ export class Sheet {
   }
 
   /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
-  protected async pieceLine(piece: PieceCount, x: number, y: number, width: number, { look, letter, wraps = false }: LineOptions): Promise<void> {
+  protected async pieceLine(
+    piece: PieceCount,
+    x: number,
+    y: number,
+    width: number,
+    { look, letter, wraps = false }: LineOptions,
+  ): Promise<void> {
     const { colours } = this.input.catalogue
     const count = String(piece.count)
     this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })

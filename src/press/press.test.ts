@@ -67,6 +67,33 @@ describe('the PDF', () => {
     expect(counts.reduce((a, b) => a + b, 0)).toBe(pieces.reduce((sum, piece) => sum + piece.count, 0))
   })
 
+  it('prints decals at their true size, as often as they are needed, with cutting marks', async () => {
+    const pump = readModelText(readFileSync(at('demo/models/wind-pump.rail.json'), 'utf8'))
+    const planned = reportModel(pump)
+    const source = makeBundle(pump, planned.report, viewsOf(planned.looks))
+    const sheet = makePages(source).filter((page) => page.kind === 'decals')
+    expect(sheet).toHaveLength(1)
+    const plain = await printed('a4', undefined, sheet)
+    const text = execFileSync('qpdf', ['--qdf', '--object-streams=disable', plain, '-'], { maxBuffer: 1e8 }).toString('latin1')
+    // A picture is placed by "width 0 0 height x y cm" in 1/72 inch; a mark by "x y m" and "x y l".
+    const sizes = [...text.matchAll(/^([\d.]+) 0 0 ([\d.]+) 0 0 cm\n[^\n]*\n?\/Image/gm)].map(([, width, height]) => [
+      Number(width),
+      Number(height),
+    ])
+    const inMm = sizes.map(([width, height]) => [(width! / 72) * 25.4, (height! / 72) * 25.4])
+    const wanted = (pump.decals ?? []).map(({ size }) => [...size]).sort((a, b) => b[1]! - a[1]!)
+    expect(inMm).toHaveLength(wanted.length)
+    inMm.forEach((size, i) => size.forEach((side, k) => expect(side).toBeCloseTo(wanted[i]![k]!, 3)))
+    // Eight marks each, and the ruler with its two ends.
+    expect(text.match(/ l\nS/g) ?? []).toHaveLength(8 * wanted.length + 3)
+    expect(run('pdftotext', plain, '-')).toContain('This line is 50 mm long')
+  })
+
+  it('holds pictures as lines, and the letters in them as text', async () => {
+    const path = await printed('a4', undefined, makePages(bundle).slice(0, 4))
+    expect(run('pdfimages', '-list', path).trim().split('\n')).toHaveLength(2)
+  })
+
   it('stops when its progress throws', async () => {
     await expect(
       printed('a4', (fraction) => {

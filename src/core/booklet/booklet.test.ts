@@ -1,10 +1,23 @@
 import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { reportModel } from '../checks'
 import { total } from '../count'
-import { readModelText, type ModelDocument } from '../model'
-import { cautionsOf, layRail, makePages, sectionLetter, stepLabel, walkRail, type BookletSource, seenFromWords } from './index'
+import { readModelText, type Decal, type ModelDocument } from '../model'
+import {
+  cautionsOf,
+  decalsOf,
+  layDecals,
+  layRail,
+  makePages,
+  reachWords,
+  sectionLetter,
+  stepLabel,
+  walkRail,
+  type BookletSource,
+  seenFromWords,
+} from './index'
 
 const source = (model: ModelDocument): BookletSource => {
   const { report, looks } = reportModel(model)
@@ -119,4 +132,64 @@ describe('where a step is seen from', () => {
       'Seen from below, from behind, on the left',
     ])
   })
+})
+
+describe('decals', () => {
+  const decal = (id: string, size: [number, number]): Decal => ({ id, name: id, picture: '', size })
+  const area = { left: 14, bottom: 26, width: 182, height: 227 }
+
+  it('are all laid, at true size, inside the sheet and apart from each other', () => {
+    const sizes = fc.tuple(fc.integer({ min: 2, max: 180 }), fc.integer({ min: 2, max: 180 }))
+    fc.assert(
+      fc.property(fc.array(fc.tuple(sizes, fc.integer({ min: 1, max: 9 })), { minLength: 1, maxLength: 8 }), (all) => {
+        const decals = all.map(([size, count], i) => ({ decal: decal(`d${i}`, size), count }))
+        const sheets = layDecals(decals, area)
+        expect(sheets.flat()).toHaveLength(decals.reduce((sum, { count }) => sum + count, 0))
+        for (const sheet of sheets) {
+          sheet.forEach(({ decal: { size }, x, y }, i) => {
+            expect(x).toBeGreaterThanOrEqual(area.left)
+            expect(y).toBeGreaterThanOrEqual(area.bottom - 1e-9)
+            expect(x + size[0]).toBeLessThanOrEqual(area.left + area.width + 1e-9)
+            expect(y + size[1]).toBeLessThanOrEqual(area.bottom + area.height + 1e-9)
+            for (const other of sheet.slice(i + 1)) {
+              const apart = [
+                other.x - x - size[0],
+                x - other.x - other.decal.size[0],
+                other.y - y - size[1],
+                y - other.y - other.decal.size[1],
+              ]
+              expect(Math.max(...apart)).toBeGreaterThanOrEqual(8 - 1e-9)
+            }
+          })
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('are printed as often as the model takes them; what comes printed is not', () => {
+    const work = (kind: 'decal' | 'print', id: string) => [{ kind, decal: id, face: 'top' as const }]
+    const model = { decals: [decal('a', [8, 8]), decal('b', [8, 8]), decal('c', [8, 8])] } as unknown as ModelDocument
+    const counts = decalsOf(model, [
+      { shape: 'tile-1x1', colour: 'red', count: 3, work: work('decal', 'a') },
+      { shape: 'tile-1x2', colour: 'red', count: 2, work: [...work('decal', 'a'), ...work('decal', 'b')] },
+      { shape: 'tile-2x2', colour: 'red', count: 5, work: work('print', 'c') },
+    ])
+    expect(counts.map(({ decal: { id }, count }) => [id, count])).toEqual([
+      ['a', 5],
+      ['b', 2],
+    ])
+  })
+})
+
+describe('the reach of joints in words', () => {
+  const turn = (from: number, to: number) => ({ axis: [0, 0, 1] as const, from, to })
+  it.each([
+    [{ at: [0, 0, 0], turns: [turn(-360, 360)] }, 'turns all the way round'],
+    [{ at: [0, 0, 0], turns: [turn(-120, 120)] }, 'turns 120° either way'],
+    [{ at: [0, 0, 0], turns: [turn(-170, 70)] }, 'turns 70° one way, 170° the other'],
+    [{ at: [0, 0, 0], turns: [turn(-50, 50), turn(-50, 50)] }, 'swings 50° any way'],
+    [{ at: [0, 0, 0], turns: [turn(-360, 360)], slide: { way: [1, 0, 0], from: -10, to: 20 } }, 'turns all the way round, slides 24 mm'],
+    [undefined, ''],
+  ] as const)('%#', (reach, words) => expect(reachWords(reach)).toBe(words))
 })

@@ -233,7 +233,9 @@ function stepPage(
     turn,
     seenFrom,
     reaches,
-    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...reaches].filter((text) => text !== '').join(' '),
+    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...reaches]
+      .filter((text) => text !== '')
+      .join(' '),
   }
 }
 

@@ -5,7 +5,8 @@ import { MM_PER_U } from '../space'
 export function reachWords(reach: JointReach | undefined): string {
   if (!reach) return ''
   const { turns, slide } = reach
-  const words = turns.length > 1 ? [`swings ${Math.round(Math.max(...turns.map(({ to, from }) => (to - from) / 2)))}° any way`] : turns.map(turnText)
+  const words =
+    turns.length > 1 ? [`swings ${Math.round(Math.max(...turns.map(({ to, from }) => (to - from) / 2)))}° any way`] : turns.map(turnText)
   const far = slide ? Math.round((slide.to - slide.from) * MM_PER_U) : 0
   return [...words, ...(far > 1 ? [`slides ${far} mm`] : [])].join(', ')
 }

@@ -2,6 +2,7 @@
 export * from './types'
 export * from './holds'
 export { massOf } from './mass'
+export { turningOf, type Alike, type Turning } from './turning'
 export { colourDifference, labOf } from './colour-difference'
 export { alikeFor } from './colour-vision'
 export type { Facet, Mesh } from './mesh'

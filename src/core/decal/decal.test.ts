@@ -154,7 +154,11 @@ describe('pictures in files', () => {
   })
 
   it('must exist where a part names them, and only on what is printed or stuck on', () => {
-    const withWork = (work: unknown) => ({ ...oneSection([]), sections: [{ id: 'main', name: 'Main', parts: [{ ...part('a', 'tile-2x2', [0, 0, 0]), work: [work] }] }], decals: [decal] })
+    const withWork = (work: unknown) => ({
+      ...oneSection([]),
+      sections: [{ id: 'main', name: 'Main', parts: [{ ...part('a', 'tile-2x2', [0, 0, 0]), work: [work] }] }],
+      decals: [decal],
+    })
     expect(() => checkModel(withWork({ ...onFront, decal: 'flog' }))).toThrow('There is no decal “flog”')
     expect(() => checkModel(withWork({ kind: 'paint', decal: 'flag', face: 'top' }))).toThrow(Fault)
     expect(() => checkModel(withWork({ kind: 'decal', decal: 'flag' }))).toThrow(Fault)

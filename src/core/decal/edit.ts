@@ -35,7 +35,14 @@ export function withoutDecal({ decals = [], ...model }: ModelDocument, id: strin
   const left = decals.filter((decal) => decal.id !== id)
   const sections = model.sections.map((section) => {
     if (!partsOf(section).some(({ work }) => work?.some(({ decal }) => decal === id))) return section
-    const parts = partsOf(section).map((part) => (part.work ? worked(part, part.work.filter(({ decal }) => decal !== id)) : part))
+    const parts = partsOf(section).map((part) =>
+      part.work
+        ? worked(
+            part,
+            part.work.filter(({ decal }) => decal !== id),
+          )
+        : part,
+    )
     return { ...section, parts }
   })
   return { ...model, sections, ...(left.length > 0 ? { decals: left } : {}) }

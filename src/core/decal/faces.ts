@@ -41,7 +41,7 @@ const known = new WeakMap<Shape, Map<FaceName, Face | undefined>>()
 /** A side of a shape, or nothing where it has none that is flat and large enough. */
 export function faceOf(shape: Shape, name: FaceName): Face | undefined {
   let faces = known.get(shape)
-  if (!faces) known.set(shape, (faces = new Map()))
+  if (!faces) known.set(shape, (faces = new Map<FaceName, Face | undefined>()))
   if (!faces.has(name)) faces.set(name, makeFace(shape, name))
   return faces.get(name)
 }

@@ -68,8 +68,7 @@ function patchOn(face: Face, work: PieceWork, decal: Decal, isFlipped: boolean):
   const lie = lieOf(work, decal.size)
   const corners = cornersOfLie(lie)
   const inSpace = ([right, up]: FlatPoint): Vec => add(face.middle, add(scale(face.right, right), scale(face.up, up)))
-  const turning = (polygon: readonly FlatPoint[]): readonly FlatPoint[] =>
-    signedAreaOf(polygon) < 0 ? [...polygon].reverse() : polygon
+  const turning = (polygon: readonly FlatPoint[]): readonly FlatPoint[] => (signedAreaOf(polygon) < 0 ? [...polygon].reverse() : polygon)
   const polygons = face.pieces.map((piece) => common(corners, turning(piece))).filter((piece) => Math.abs(signedAreaOf(piece)) > 0)
   const [lowLeft, lowRight, highRight, highLeft] = corners.map(inSpace) as [Vec, Vec, Vec, Vec]
   const [corner, across, down] = isFlipped ? [highRight, highLeft, lowRight] : [highLeft, highRight, lowLeft]

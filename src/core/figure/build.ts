@@ -116,7 +116,12 @@ interface Limb {
   readonly copies: Copy[]
 }
 
-const sectionOf = (id: string, name: string, { parts, copies }: Limb): Section => ({ id, name, parts, ...(copies.length > 0 ? { copies } : {}) })
+const sectionOf = (id: string, name: string, { parts, copies }: Limb): Section => ({
+  id,
+  name,
+  parts,
+  ...(copies.length > 0 ? { copies } : {}),
+})
 
 const isLimb = (slot: Slot): slot is FigureLimb & Slot => (LIMBS as readonly string[]).includes(slot)
 

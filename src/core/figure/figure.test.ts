@@ -48,7 +48,11 @@ describe('a figure', () => {
 
   it('sits and walks on hips with single legs, and turns its hands', () => {
     const walking = withSlot('legs', { shape: 'figure-hips', colour: 'navy' })
-    const legs = withSlot('legLeft', { shape: 'figure-leg-left', colour: 'navy' }, withSlot('legRight', { shape: 'figure-leg-right', colour: 'navy' }, walking))
+    const legs = withSlot(
+      'legLeft',
+      { shape: 'figure-leg-left', colour: 'navy' },
+      withSlot('legRight', { shape: 'figure-leg-right', colour: 'navy' }, walking),
+    )
     for (const pose of [{}, { legLeft: 30, legRight: 30 }, { legLeft: 90, legRight: -90 }, { handLeft: 45, armLeft: -30 }]) {
       const model = modelOf({ ...legs, pose })
       expect(errors(model), JSON.stringify(pose)).toEqual([])

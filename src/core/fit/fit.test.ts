@@ -101,10 +101,14 @@ describe('the gap of two faces', () => {
 
   it('is the room between faces that look at each other, wherever they were picked', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 400 }), fc.array(fc.integer({ min: -50, max: 50 }), { minLength: 4, maxLength: 4 }), (u, [y1, z1, y2, z2]) => {
-        const found = gapOfFaces(face([0, y1!, z1!], [1, 0, 0]), face([u, y2!, z2!], [-1, 0, 0]))
-        expect(found).toEqual({ u, kind: 'room' })
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 400 }),
+        fc.array(fc.integer({ min: -50, max: 50 }), { minLength: 4, maxLength: 4 }),
+        (u, [y1, z1, y2, z2]) => {
+          const found = gapOfFaces(face([0, y1!, z1!], [1, 0, 0]), face([u, y2!, z2!], [-1, 0, 0]))
+          expect(found).toEqual({ u, kind: 'room' })
+        },
+      ),
     )
   })
 

@@ -154,7 +154,22 @@ const option = Joi.object({
 })
 const slot = Joi.object({ chosen: Joi.number().integer().min(0), options: Joi.array().items(option).min(1).max(50).required() })
 const angle = Joi.number().min(-360).max(360)
-const SLOTS = ['legs', 'legLeft', 'legRight', 'torso', 'armLeft', 'armRight', 'handLeft', 'handRight', 'head', 'headwear', 'neck', 'back', 'heldLeft', 'heldRight']
+const SLOTS = [
+  'legs',
+  'legLeft',
+  'legRight',
+  'torso',
+  'armLeft',
+  'armRight',
+  'handLeft',
+  'handRight',
+  'head',
+  'headwear',
+  'neck',
+  'back',
+  'heldLeft',
+  'heldRight',
+]
 
 const figure = Joi.object({
   id: id.required(),

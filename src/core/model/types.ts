@@ -112,7 +112,20 @@ export interface FigureRecipe {
 export type FigureLimb = 'head' | 'armLeft' | 'armRight' | 'handLeft' | 'handRight' | 'legLeft' | 'legRight'
 
 export type FigureSlot =
-  'legs' | 'legLeft' | 'legRight' | 'torso' | 'armLeft' | 'armRight' | 'handLeft' | 'handRight' | 'head' | 'headwear' | 'neck' | 'back' | 'heldLeft' | 'heldRight'
+  | 'legs'
+  | 'legLeft'
+  | 'legRight'
+  | 'torso'
+  | 'armLeft'
+  | 'armRight'
+  | 'handLeft'
+  | 'handRight'
+  | 'head'
+  | 'headwear'
+  | 'neck'
+  | 'back'
+  | 'heldLeft'
+  | 'heldRight'
 
 /** One end of a joint: the connector of a part, told by its kind and, where there are several, which of them (from 1). */
 export interface JointEnd {

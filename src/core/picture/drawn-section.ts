@@ -1,6 +1,16 @@
 import { findJoints, placesOf } from '../joints'
 import { patchesOf, type Patch } from '../decal'
-import { catalogueOf, copiesOf, jointReach, sectionById, shapeOfPart, type Flattener, type JointReach, type ModelDocument, type PlacedPart } from '../model'
+import {
+  catalogueOf,
+  copiesOf,
+  jointReach,
+  sectionById,
+  shapeOfPart,
+  type Flattener,
+  type JointReach,
+  type ModelDocument,
+  type PlacedPart,
+} from '../model'
 import type { Move, SectionPlan } from '../plan'
 import { buildScene, partHull, type NodeSpec } from '../scene'
 import { boxAt, directionFromText, DIRECTION_VECTORS, NO_TURN, turnFromText, unite, type Box, type Turn, type Vec } from '../space'

@@ -67,7 +67,10 @@ export class Inker {
       }
       findEdges(layers, this.edges, outer, options)
       thicken(this.edges, layers.size.width, outer, finer, options.hasFineLines)
-      average({ layers, edges: this.edges, image: this.image, finer, palette: mixPalette(options), paper, texel: this.texelOf(options) }, inner)
+      average(
+        { layers, edges: this.edges, image: this.image, finer, palette: mixPalette(options), paper, texel: this.texelOf(options) },
+        inner,
+      )
     }
     return { ...this.image, data: this.image.data.slice() }
   }
@@ -252,7 +255,7 @@ const mixedBefore = new WeakMap<PartLook, Map<number, MixedSlots>>()
 
 export function mixedSlots(look: PartLook, paperShare: number): MixedSlots {
   let known = mixedBefore.get(look)
-  if (!known) mixedBefore.set(look, (known = new Map()))
+  if (!known) mixedBefore.set(look, (known = new Map<number, MixedSlots>()))
   let slots = known.get(paperShare)
   if (slots) return slots
   const washed = (colour: Rgb): Rgb => mix(colour, WHITE, paperShare)

@@ -29,7 +29,15 @@ export function pickAt(easel: Easel, section: DrawnSection, x: number, y: number
 }
 
 /** Of the facets of a surface the one whose plane is nearest at a dot. */
-function normalAt(easel: Easel, section: DrawnSection, part: number, surface: number, x: number, y: number, depth: number): Vec | undefined {
+function normalAt(
+  easel: Easel,
+  section: DrawnSection,
+  part: number,
+  surface: number,
+  x: number,
+  y: number,
+  depth: number,
+): Vec | undefined {
   const { shape, pose } = section.parts[part]!
   if (surface >= FIRST_DECAL) {
     const patch = section.patches.get(part)?.[surface - FIRST_DECAL]

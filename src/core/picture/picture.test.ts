@@ -133,7 +133,10 @@ describe('the look', () => {
 describe('pictures of pieces and PNG', () => {
   it('shows every shape, each unlike a blank', () => {
     for (const shape of BASE_CATALOGUE.shapes.values())
-      expect(inked(paintPiece({ shape: shape.id, colour: 'sky' }, pieceSource(BASE_CATALOGUE), { width: 60, height: 46 })), shape.id).toBeGreaterThan(40)
+      expect(
+        inked(paintPiece({ shape: shape.id, colour: 'sky' }, pieceSource(BASE_CATALOGUE), { width: 60, height: 46 })),
+        shape.id,
+      ).toBeGreaterThan(40)
   })
 
   it('writes a PNG whose rows are the picture', async () => {

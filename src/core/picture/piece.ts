@@ -66,7 +66,12 @@ function meshBox({ shape }: PlacedPart): Box {
   return { min, max }
 }
 
-function piecePlate(section: Pick<DrawnSection, 'parts' | 'patches'>, source: PieceSource, size: PictureSize, look?: Partial<PieceLook>): Plate {
+function piecePlate(
+  section: Pick<DrawnSection, 'parts' | 'patches'>,
+  source: PieceSource,
+  size: PictureSize,
+  look?: Partial<PieceLook>,
+): Plate {
   const full = { width: size.width * FINER, height: size.height * FINER }
   const [placed] = section.parts as [PlacedPart]
   const scale = look?.scale ?? (MOST_SCALE * size.width) / 100
@@ -100,7 +105,8 @@ export function lookAtTray(pieces: readonly PieceSpec[], source: PieceSource, si
     const { width, height } = projectedSize(box, views[i]!)
     return Math.min((size.width - 2 * MARGIN) / width, (size.height - 2 * MARGIN) / height)
   })
-  const least = (LEAST_SCALE * size.width) / 100
+  // Where all are too large they still have one scale.
+  const least = Math.min((LEAST_SCALE * size.width) / 100, Math.max(...fits))
   const scale = Math.min((MOST_SCALE * size.width) / 100, Math.max(least, Math.min(...fits)))
   return pieces.map((_, i) => ({ view: views[i]!, scale: Math.min(scale, fits[i]!), isSmaller: fits[i]! < scale - 1e-9 }))
 }
@@ -110,37 +116,61 @@ const CLEAR = 0.3
 /** Another side must tell this much more to be taken. */
 const WORTH = 1.35
 /** Two pieces are compared as small as this, px, at this scale, px for one u. */
-const GLANCE: PictureSize = { width: 64, height: 48 }
-const GLANCE_SCALE = 0.8
+const GLANCE: PictureSize = { width: 48, height: 36 }
+const GLANCE_SCALE = 0.6
+
+/** What a glance shows: for each dot nothing, or one of three tones; and how many dots show anything. */
+interface Glance {
+  readonly dots: Uint8Array
+  readonly area: number
+}
 
 function tellingViews(pieces: readonly PieceSpec[], source: PieceSource): ViewNumber[] {
   const sections = pieces.map((piece) => alone(piece, source))
-  const glances = sections.map(() => new Map<ViewNumber, Uint8Array>())
-  const glance = (i: number, view: ViewNumber): Uint8Array => {
+  const glances = sections.map(() => new Map<ViewNumber, Glance>())
+  const glance = (i: number, view: ViewNumber): Glance => {
     let known = glances[i]!.get(view)
     if (!known) glances[i]!.set(view, (known = glanceAt(sections[i]!, view)))
     return known
   }
-  return pieces.map((piece, i) => {
-    const others = pieces.flatMap((other, k) => (other.shape === piece.shape ? [] : [k]))
+  const alike = likePieces(
+    pieces,
+    pieces.map((_, i) => glance(i, 0)),
+  )
+  return pieces.map((_, i) => {
+    if (alike[i]!.length === 0) return 0
     // What is told from the likest one is told from all.
-    const told = (view: ViewNumber): number => Math.min(1, ...others.map((k) => difference(glance(i, view), glance(k, view))))
-    const usual = told(0)
-    if (usual >= CLEAR) return 0
-    const best = VIEWS.reduce((a, b) => (told(b) > told(a) + 1e-9 ? b : a))
-    return told(best) > usual * WORTH ? best : 0
+    const told = (view: ViewNumber): number => Math.min(...alike[i]!.map((k) => difference(glance(i, view), glance(k, view))))
+    const best = VIEWS.map((view) => ({ view, told: told(view) })).reduce((a, b) => (b.told > a.told + 1e-9 ? b : a))
+    return best.told > told(0) * WORTH ? best.view : 0
   })
 }
 
-/** What a glance shows: for each dot nothing, or one of three tones. */
-function glanceAt(section: Pick<DrawnSection, 'parts' | 'patches'>, view: ViewNumber): Uint8Array {
+/** Of each piece those of other shapes that it could be taken for from the usual side. By area first: what differs much there is told apart. */
+function likePieces(pieces: readonly PieceSpec[], glances: readonly Glance[]): number[][] {
+  const alike: number[][] = pieces.map(() => [])
+  const order = pieces.map((_, i) => i).sort((a, b) => glances[a]!.area - glances[b]!.area)
+  order.forEach((i, rank) => {
+    for (let next = rank + 1; next < order.length; next++) {
+      const k = order[next]!
+      if (glances[k]!.area * (1 - CLEAR) > glances[i]!.area) break
+      if (pieces[i]!.shape === pieces[k]!.shape || difference(glances[i]!, glances[k]!) >= CLEAR) continue
+      alike[i]!.push(k)
+      alike[k]!.push(i)
+    }
+  })
+  return alike
+}
+
+function glanceAt(section: Pick<DrawnSection, 'parts' | 'patches'>, view: ViewNumber): Glance {
   const easel = new Easel(fitCamera(meshBox(section.parts[0]!), view, GLANCE, 1, GLANCE_SCALE), GLANCE)
   easel.draw(section, 0)
   const { part, tone } = easel.layers
-  return Uint8Array.from(part, (shown, dot) => (shown === NOTHING ? 0 : tone[dot]! + 1))
+  const dots = Uint8Array.from(part, (shown, dot) => (shown === NOTHING ? 0 : tone[dot]! + 1))
+  return { dots, area: dots.reduce((sum, dot) => sum + (dot === 0 ? 0 : 1), 0) }
 }
 
-function difference(a: Uint8Array, b: Uint8Array): number {
+function difference({ dots: a }: Glance, { dots: b }: Glance): number {
   let differ = 0
   let either = 0
   for (let dot = 0; dot < a.length; dot++) {

@@ -50,7 +50,13 @@ const GHOST = { opacity: 0.9, paper: 0.55, margin: 3 }
 const LEAST_INSIDE = 0.7
 
 /** A thing where it is before it goes in, pale. @returns nothing where it would be cut off by the edge of the picture */
-export function ghostPlate(section: DrawnSection, ghost: Ghost, looks: readonly PartLook[], sight: Sight, size: PictureSize): Overlay | undefined {
+export function ghostPlate(
+  section: DrawnSection,
+  ghost: Ghost,
+  looks: readonly PartLook[],
+  sight: Sight,
+  size: PictureSize,
+): Overlay | undefined {
   const whole = windowOf(sight, ghost.parts.map((part) => shifted(partHull(section.parts[part]!), ghost.lift)).reduce(unite))
   const left = Math.max(0, Math.floor(whole.left) - GHOST.margin)
   const top = Math.max(0, Math.floor(whole.top) - GHOST.margin)

@@ -51,7 +51,11 @@ async function shownNames(): Promise<Alias[]> {
 
 async function exportInventory(): Promise<void> {
   const { inventory } = open.bundle!.plan
-  download(fileName(`${open.model!.name} pieces`, '.csv'), writeInventory(inventory, open.source!.catalogue, await shownNames()), 'text/csv')
+  download(
+    fileName(`${open.model!.name} pieces`, '.csv'),
+    writeInventory(inventory, open.source!.catalogue, await shownNames()),
+    'text/csv',
+  )
 }
 
 async function exportPdf(): Promise<void> {

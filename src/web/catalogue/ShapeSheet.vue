@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { HOLD_WORDS, massOf, receivedHold, givenHolds, socketCount, studCount, type Shape } from '@core/catalogue'
+import { HOLD_WORDS, massOf, receivedHold, givenHolds, socketCount, studCount, type Shape, turningOf } from '@core/catalogue'
 import { fromU, type LengthUnit } from '@core/fit'
 import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
@@ -58,6 +58,16 @@ function onKey(event: KeyboardEvent): void {
   event.preventDefault()
   event.stopPropagation()
 }
+const TURNED = {
+  'every quarter': 'Turned on the table it looks the same every quarter.',
+  half: 'Turned on the table it looks the same half round.',
+  none: 'Every turn on the table shows.',
+} as const
+const turningWords = computed(() => {
+  const { looks, isTrap } = turningOf(props.shape)
+  return isTrap ? `${TURNED[looks[2]]} It goes on half round just as well: mind which way it faces.` : TURNED[looks[2]]
+})
+
 function rename(field: 'name' | 'number', text: string): void {
   const now = alias.value ?? { kind: 'shape' as const, id: props.shape.id, name: '', number: '' }
   void names.name({ ...now, [field]: text })
@@ -106,6 +116,7 @@ function rename(field: 'name' | 'number', text: string): void {
         {{ socketCount(shape) === 1 ? 'socket' : 'sockets' }}<template v-for="hold in holds" :key="hold">, {{ hold }}</template
         >.
       </p>
+      <p>{{ turningWords }}</p>
       <p v-if="twin">
         Its mirror image is
         <button type="button" class="link" @click="emit('open', twin.id)">{{ twin.title }}</button>.

@@ -35,14 +35,20 @@ const found = computed(() => {
   const [a, b] = faces.value
   return a && b ? gapOfFaces(a.face, b.face) : undefined
 })
-const WORDS = { room: 'between them', thickness: 'from one to the other, through what is between', step: 'that one stands behind the other' }
+const WORDS = {
+  room: 'between them',
+  thickness: 'from one to the other, through what is between',
+  step: 'that one stands behind the other',
+}
 const said = computed(() => {
   if (hint.value !== '') return hint.value
   const [a, b] = faces.value
   if (!a) return 'Pick the first face.'
   if (!b) return `“${a.face.part}” is picked. Pick the second face.`
   const ends = `“${a.face.part}” and “${b.face.part}”`
-  return found.value ? `${ends}: ${(found.value.u * 0.8).toFixed(1)} mm ${WORDS[found.value.kind]}.` : `${ends} are not parallel, or lie in one plane.`
+  return found.value
+    ? `${ends}: ${(found.value.u * 0.8).toFixed(1)} mm ${WORDS[found.value.kind]}.`
+    : `${ends} are not parallel, or lie in one plane.`
 })
 
 async function pick(x: number, y: number): Promise<void> {
@@ -65,7 +71,12 @@ function onClick(event: MouseEvent): void {
   void pick(place.x, place.y)
 }
 
-const WAYS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+const WAYS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
 function onKey(event: KeyboardEvent): void {
   const way = WAYS[event.key]
   if (way) {
@@ -77,7 +88,10 @@ function onKey(event: KeyboardEvent): void {
   event.preventDefault()
   event.stopPropagation()
 }
-const placed = ({ x, y }: { x: number; y: number }): Record<string, string> => ({ left: `${(x / SIZE.width) * 100}%`, top: `${(y / SIZE.height) * 100}%` })
+const placed = ({ x, y }: { x: number; y: number }): Record<string, string> => ({
+  left: `${(x / SIZE.width) * 100}%`,
+  top: `${(y / SIZE.height) * 100}%`,
+})
 </script>
 
 <template>

@@ -27,7 +27,12 @@ let asked = 0
 function specOf(): PieceSpec {
   const { shape, colour, length, work } = props.piece ?? { shape: props.shape, colour: props.colour }
   // What goes to a worker must be plain.
-  return { shape, colour, ...(length === undefined ? {} : { length }), ...(work ? { work: JSON.parse(JSON.stringify(work)) as typeof work } : {}) }
+  return {
+    shape,
+    colour,
+    ...(length === undefined ? {} : { length }),
+    ...(work ? { work: JSON.parse(JSON.stringify(work)) as typeof work } : {}),
+  }
 }
 
 async function paint(): Promise<void> {

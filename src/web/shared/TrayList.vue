@@ -75,8 +75,7 @@ const lines = computed(() =>
         <span v-if="line.own !== ''" class="own">{{ line.own }}</span>
         <span v-if="line.extras !== ''" class="extras">{{ line.extras }}</span>
         <span class="colour"
-          ><span class="swatch" :class="{ clear: line.isClear }" :style="{ background: line.hex }" aria-hidden="true" />{{
-            line.colour
+          ><span class="swatch" :class="{ clear: line.isClear }" :style="{ background: line.hex }" aria-hidden="true" />{{ line.colour
           }}<span v-if="line.look?.isSmaller" class="smaller"> · drawn smaller</span></span
         >
       </span>

@@ -60,7 +60,7 @@ function setDecal(index: number, item: PieceWork, decal: string): void {
   const { decal: _decal, face, at: _at, turn: _turn, ...plain } = item
   const first = faces.value[0]?.name
   if (decal === '' || !first) emit('replace', index, plain)
-  else emit('replace', index, { ...plain, decal, face: face ?? (faces.value.find(({ name }) => name === 'top')?.name ?? first) })
+  else emit('replace', index, { ...plain, decal, face: face ?? faces.value.find(({ name }) => name === 'top')?.name ?? first })
 }
 function setAt(index: number, item: PieceWork, axis: 0 | 1, text: string): void {
   const value = Number(text)
@@ -85,7 +85,9 @@ const setNote = (index: number, { note: _note, ...item }: PieceWork, note: strin
       <li v-for="(item, i) in work" :key="i">
         <div class="head">
           <b>{{ labelOf(item.kind) }}</b>
-          <button type="button" class="plain-button" :aria-label="`Take off: ${labelOf(item.kind)}`" @click="emit('takeOff', i)">Take off</button>
+          <button type="button" class="plain-button" :aria-label="`Take off: ${labelOf(item.kind)}`" @click="emit('takeOff', i)">
+            Take off
+          </button>
         </div>
         <LineField label="Note for the builder" :value="item.note ?? ''" :maxlength="2000" @commit="setNote(i, item, $event)" />
         <template v-if="bearsPicture(item)">
@@ -98,7 +100,11 @@ const setNote = (index: number, { note: _note, ...item }: PieceWork, note: strin
           />
           <label class="file plain-button framed"
             >{{ item.decal ? 'Attach another picture' : 'Attach a picture (PNG, JPEG, SVG)' }}
-            <input type="file" accept="image/png,image/jpeg,image/svg+xml" :aria-label="`Picture file for ${labelOf(item.kind)}`" @change="pick(i, $event)"
+            <input
+              type="file"
+              accept="image/png,image/jpeg,image/svg+xml"
+              :aria-label="`Picture file for ${labelOf(item.kind)}`"
+              @change="pick(i, $event)"
           /></label>
           <template v-if="item.decal">
             <ChoiceList
@@ -116,7 +122,8 @@ const setNote = (index: number, { note: _note, ...item }: PieceWork, note: strin
               @update:model-value="emit('replace', i, { ...item, turn: Number($event) as 0 | 90 | 180 | 270 })"
             />
             <p v-if="over(item) > 0.05" class="over" role="status">
-              <span aria-hidden="true">△</span> It reaches {{ over(item).toFixed(1) }} mm over the edge of this face. Make it smaller, or move it.
+              <span aria-hidden="true">△</span> It reaches {{ over(item).toFixed(1) }} mm over the edge of this face. Make it smaller, or
+              move it.
             </p>
           </template>
         </template>

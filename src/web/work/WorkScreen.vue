@@ -47,9 +47,7 @@ const entry = computed(() => pieces.value.find(({ piece }) => pieceKey(piece) ==
 const work = computed(() => entry.value?.piece.work ?? [])
 const placeKey = ({ section, part }: PartPlace): string => `${section}/${part}`
 const places = computed(() => entry.value?.parts.filter((place) => !leftOut.value.has(placeKey(place))) ?? [])
-const shape = computed(() =>
-  entry.value && open.source ? shapeOfPart(entry.value.piece, open.source.catalogue.shapes) : undefined,
-)
+const shape = computed(() => (entry.value && open.source ? shapeOfPart(entry.value.piece, open.source.catalogue.shapes) : undefined))
 const decals = computed(() => open.model?.decals ?? [])
 
 function leave(place: PartPlace, isIn: boolean): void {
@@ -147,7 +145,14 @@ function removeDecal(decal: Decal): void {
       <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
       <div class="both">
         <div class="look">
-          <PiecePicture :shape="entry.piece.shape" :colour="entry.piece.colour" :piece="entry.piece" :width="300" :height="220" :view="view" />
+          <PiecePicture
+            :shape="entry.piece.shape"
+            :colour="entry.piece.colour"
+            :piece="entry.piece"
+            :width="300"
+            :height="220"
+            :view="view"
+          />
           <p class="turns">
             <button type="button" class="plain-button framed" @click="view = (view & 4) | ((view + 1) & 3)">Next side</button>
             <button type="button" class="plain-button framed" @click="view = view ^ 4">{{ view < 4 ? 'From below' : 'From above' }}</button>
@@ -166,7 +171,11 @@ function removeDecal(decal: Decal): void {
       </div>
       <details v-if="entry.parts.length > 1" class="which">
         <summary>
-          {{ places.length === entry.parts.length ? `All ${places.length} such parts` : `${places.length} of ${entry.parts.length} such parts` }}
+          {{
+            places.length === entry.parts.length
+              ? `All ${places.length} such parts`
+              : `${places.length} of ${entry.parts.length} such parts`
+          }}
           take the next change
         </summary>
         <ul aria-label="Parts that take the next change">

@@ -66,7 +66,7 @@ const paperShare = (part: number, { newFrom, newTo, wash }: InkOptions): number 
 /** Faces that follow each other and look the same become one area. */
 function areaItems(order: readonly OrderedFacet[], look: InkOptions, scale: number): DrawnItem[] {
   const items: DrawnItem[] = []
-  for (let i = 0; i < order.length; ) {
+  for (let i = 0; i < order.length;) {
     const group = groupOf(order[i]!.facet)
     let end = i + 1
     while (end < order.length && groupOf(order[end]!.facet) === group) end++
@@ -113,7 +113,11 @@ function glints(piece: Loop): Loop[] {
 
 /** Lines of one colour and width are one item; the heavy ones come last, over all others. */
 function lineItems(lines: readonly VisibleLine[], look: InkOptions, scale: number): DrawnItem[] {
-  const styles: Record<LineKind, Map<string, { colour: Rgb; lines: VisibleLine[] }>> = { crease: new Map(), outline: new Map(), heavy: new Map() }
+  const styles: Record<LineKind, Map<string, { colour: Rgb; lines: VisibleLine[] }>> = {
+    crease: new Map(),
+    outline: new Map(),
+    heavy: new Map(),
+  }
   for (const line of lines) {
     const { lineNames, lines: ink } = mixedSlots(look.looks[line.part]!, paperShare(line.part, look))
     const slot = line.kind === 'crease' ? 1 : 0

@@ -43,11 +43,7 @@ const SLIP = 1
  *
  * @param isNew whether a part is new: lines between new and not new are heavy
  */
-export function visibleLines(
-  facets: readonly VisibleFacet[],
-  { layers, camera }: Easel,
-  isNew: (part: number) => boolean,
-): VisibleLine[] {
+export function visibleLines(facets: readonly VisibleFacet[], { layers, camera }: Easel, isNew: (part: number) => boolean): VisibleLine[] {
   const reader = new EdgeReader(layers, isNew, camera.scale)
   const lines: VisibleLine[] = []
   for (const facet of facets) {
@@ -139,11 +135,12 @@ class EdgeReader {
     }
     closeSlips(kinds, count)
     const at = (i: number): FlatPoint => [ax + (dx * i) / count, ay + (dy * i) / count]
-    for (let i = 0; i < count; ) {
+    for (let i = 0; i < count;) {
       const kind = kinds[i]!
       let end = i + 1
       while (end < count && kinds[end] === kind) end++
-      if (kind !== HIDDEN && (end - i >= SPECK.dots || count < SPECK.edge)) lines.push({ kind: KINDS[kind]!, part, from: at(i), to: at(end) })
+      if (kind !== HIDDEN && (end - i >= SPECK.dots || count < SPECK.edge))
+        lines.push({ kind: KINDS[kind]!, part, from: at(i), to: at(end) })
       i = end
     }
   }

@@ -39,7 +39,10 @@ const PER_PART = 65_536
  * The facets that show, told by the z-buffer: whatever is in front at any dot is among them, so nothing else is needed to say
  * what hides what. Surfaces of which no dot shows are left out; that is the only thing the buffer decides about faces.
  */
-export function visibleFacets({ easel, shown }: Pick<Plate, 'easel' | 'shown'>, section: Pick<DrawnSection, 'parts' | 'patches'>): VisibleFacet[] {
+export function visibleFacets(
+  { easel, shown }: Pick<Plate, 'easel' | 'shown'>,
+  section: Pick<DrawnSection, 'parts' | 'patches'>,
+): VisibleFacet[] {
   const seen = surfacesIn(easel.layers)
   const facets: VisibleFacet[] = []
   for (const { part, lift } of shown) {
@@ -74,7 +77,13 @@ function surfacesIn({ part, surface }: Layers): Set<number> {
   return seen
 }
 
-function placeFacet(facet: SeenFacet, part: number, [x, y, depth]: readonly [number, number, number], stencil: Stencil, index: number): VisibleFacet {
+function placeFacet(
+  facet: SeenFacet,
+  part: number,
+  [x, y, depth]: readonly [number, number, number],
+  stencil: Stencil,
+  index: number,
+): VisibleFacet {
   const { length } = facet.corners
   const corners = new Float64Array(length)
   const plane = [facet.slopeX, facet.slopeY, depth + facet.base - facet.slopeX * x - facet.slopeY * y] as const

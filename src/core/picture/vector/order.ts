@@ -160,7 +160,7 @@ class ReadyList {
     const last = heap.pop()
     if (heap.length === 0 || last === undefined) return top
     heap[0] = last
-    for (let at = 0; ; ) {
+    for (let at = 0; ;) {
       const [left, right] = [2 * at + 1, 2 * at + 2]
       let best = at
       if (left < heap.length && this.isBefore(heap[left]!, heap[best]!)) best = left

@@ -79,7 +79,10 @@ describe('a picture as areas and lines', () => {
   })
 
   it('has a heavy line all around what is new, as long as its outline', () => {
-    const model = oneSection([part('a', 'plate-2x2', [0, 0, 0]), part('b', 'tile-2x2', [0, 0, 4], undefined, 'red')], [{ add: ['a'] }, { add: ['b'] }])
+    const model = oneSection(
+      [part('a', 'plate-2x2', [0, 0, 0]), part('b', 'tile-2x2', [0, 0, 4], undefined, 'red')],
+      [{ add: ['a'] }, { add: ['b'] }],
+    )
     const painter = painterOf(model, 'main')
     const heavy = painter.draw(1, 0)!.items.flatMap((item) => (item.kind === 'lines' && item.width > 2 ? item.lines : []))
     expect(heavy).toHaveLength(1)
@@ -102,7 +105,8 @@ describe('a picture as areas and lines', () => {
     ]
     const hidden = oneSection([...wall, part('in', 'brick-2x2', [10, 10, 4], undefined, 'yellow')])
     const open = painterOf(hidden, 'main').drawFinished(0)!
-    const colours = (drawing: Drawing): Set<string> => new Set(drawing.items.flatMap((item) => (item.kind === 'area' ? [item.colour.join()] : [])))
+    const colours = (drawing: Drawing): Set<string> =>
+      new Set(drawing.items.flatMap((item) => (item.kind === 'area' ? [item.colour.join()] : [])))
     const without = painterOf(oneSection(wall), 'main').drawFinished(0)!
     expect(colours(open)).toEqual(colours(without))
   })
@@ -123,8 +127,14 @@ describe('a picture as areas and lines', () => {
     const source = pieceSource(BASE_CATALOGUE)
     for (const shape of BASE_CATALOGUE.shapes.values()) {
       const { items } = drawPiece({ shape: shape.id, colour: 'teal' }, source, { width: 90, height: 70 })
-      expect(items.some((item) => item.kind === 'area'), shape.id).toBe(true)
-      expect(items.some((item) => item.kind === 'lines'), shape.id).toBe(true)
+      expect(
+        items.some((item) => item.kind === 'area'),
+        shape.id,
+      ).toBe(true)
+      expect(
+        items.some((item) => item.kind === 'lines'),
+        shape.id,
+      ).toBe(true)
     }
   })
 })

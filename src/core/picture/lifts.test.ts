@@ -1,0 +1,153 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { oneSection, part, twoSections } from '../../../tests/support/models'
+import { reportModel } from '../checks'
+import { catalogueOf, Flattener, readModelText, type ModelDocument } from '../model'
+import { dot, length, normalise, turnFromText } from '../space'
+import { comesFromAbove, ghostsOf, liftsOf } from './lifts'
+import { keptInside, reachMarks } from './marks'
+import { drawnSection, fitCamera, RailPainter, type DrawnSection, type RgbImage } from './index'
+
+const SIZE = { width: 320, height: 240 }
+function drawn(model: ModelDocument, section = 'main'): DrawnSection {
+  return drawnSection(model, new Flattener(model), reportModel(model).report.sections, section)
+}
+const demo = (name: string): ModelDocument =>
+  readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
+
+/** A floor, and a tower that is joined to it as one. */
+const joined = twoSections(
+  [part('floor', 'plate-4x4', [0, 0, 0])],
+  [{ id: 'tower', section: 'inner', at: [10, 10, 4] }],
+  [0, 1, 2].map((i) => part(`b${i}`, 'brick-2x2', [0, 0, i * 12])),
+)
+
+function paperAtEdges({ data, width, height }: RgbImage): boolean {
+  for (let i = 0; i < width * height; i++) {
+    const [x, y] = [i % width, Math.floor(i / width)]
+    if (x > 0 && y > 0 && x < width - 1 && y < height - 1) continue
+    if (data[i * 3]! < 250) return false
+  }
+  return true
+}
+
+describe('finished sections', () => {
+  it('stand beside their place, back along the way they travel', () => {
+    const section = drawn(joined)
+    const jump = section.nodeJoins.findIndex((isJoin) => isJoin)
+    const step = section.nodeRanges.findIndex(([from, to]) => jump >= from && jump < to)
+    const lift = liftsOf(section, step, 2).get(jump)!
+    expect(dot(normalise(lift), section.nodeTravels[jump]!)).toBeCloseTo(-1, 9)
+    expect(length(lift)).toBeGreaterThanOrEqual(32)
+  })
+
+  it('are all in the picture, the arrow and the work too, even where that needs a look from farther off', () => {
+    for (const [name, id] of [
+      ['ferry-house', 'landing'],
+      ['ferry-house', 'house'],
+      ['wind-pump', 'pump'],
+      ['ferryman', 'ferryman'],
+    ] as const) {
+      const section = drawn(demo(name), id)
+      const painter = new RailPainter(section, catalogueOf(demo(name)), SIZE)
+      section.ranges.forEach((_, step) => expect(paperAtEdges(painter.paint(step, 0)), `${name} ${id} ${step + 1}`).toBe(true))
+    }
+  })
+
+  it('are in place where nothing holds them yet, and in every later picture', () => {
+    const section = drawn(joined)
+    expect(liftsOf(section, 0, 2).size).toBe(0)
+    for (let step = 1; step < section.ranges.length; step++) {
+      const [first, last] = section.nodeRanges[step]!
+      for (const node of liftsOf(section, step, 2).keys()) expect(node >= first && node < last).toBe(true)
+    }
+  })
+})
+
+describe('ghosts', () => {
+  it('stand where a part is before it goes in from a side; what comes from above has none', () => {
+    const model = oneSection(
+      [part('a', 'brick-1x1-side1', [0, 0, 0]), part('b', 'plate-1x1', [0, -4, 1], '+x+z'), part('c', 'plate-1x1', [0, 0, 12])],
+      [{ add: ['a'] }, { add: ['b'] }, { add: ['c'] }],
+    )
+    const section = drawn(model)
+    const [ghost] = ghostsOf(section, 1, 2)
+    expect(ghost!.travel).toEqual([0, 1, 0])
+    expect(ghost!.lift[1]).toBeLessThan(-20)
+    expect(ghostsOf(section, 2, 2)).toEqual([])
+    expect(ghostsOf(section, 0, 2)).toEqual([])
+  })
+
+  it('follow how the work lies: what comes from below comes from above once it is turned over', () => {
+    expect(comesFromAbove([0, 0, -1], 0)).toBe(true)
+    expect(comesFromAbove([0, 0, 1], 0)).toBe(false)
+    expect(comesFromAbove([0, 0, 1], turnFromText('+x-y')!)).toBe(true)
+  })
+})
+
+describe('how far a joint reaches', () => {
+  const box = { min: [-5, -30, -5], max: [5, 0, 5] } as const
+  const sight = { camera: fitCamera({ min: [-50, -50, -50], max: [50, 50, 50] }, 0, { width: 640, height: 480 }, 10, 4), finer: 2 }
+
+  it('is an arc for each turn, and a line for a slide', () => {
+    const turns = [{ axis: [1, 0, 0], from: -50, to: 50 }] as const
+    const marks = reachMarks(sight, { at: [0, 0, 0], turns, slide: { way: [0, 0, 1], from: -4, to: 20 } }, box, [0, 0, 0])
+    expect(marks.map((mark) => mark.kind === 'path' && [mark.heads, mark.points.length > 2])).toEqual([
+      ['both', true],
+      ['both', false],
+    ])
+  })
+
+  it('says nothing of a turn about the thing itself', () => {
+    const turns = [{ axis: [0, 1, 0], from: -360, to: 360 }] as const
+    expect(reachMarks(sight, { at: [0, 0, 0], turns }, box, [0, 0, 0])).toEqual([])
+  })
+
+  it('ends where the picture does', () => {
+    const mark = {
+      kind: 'path',
+      heads: 'both',
+      points: [
+        [-5, 5],
+        [10, 10],
+        [20, 10],
+        [30, 10],
+        [60, 10],
+      ],
+    } as const
+    expect(keptInside(mark, { width: 40, height: 40 }, 4)).toMatchObject({
+      points: [
+        [10, 10],
+        [20, 10],
+        [30, 10],
+      ],
+    })
+  })
+})
+
+describe('a face picked on the picture', () => {
+  const model = oneSection([part('a', 'brick-2x4', [0, 0, 0]), part('b', 'slope-2x2', [0, 0, 12])])
+  const painter = new RailPainter(drawn(model), catalogueOf(model), SIZE)
+
+  it('tells the part, a place on it and the way it looks, from every side', () => {
+    let faces = 0
+    for (const view of [0, 1, 2, 3, 4, 5] as const) {
+      for (let y = 4; y < SIZE.height; y += 9) {
+        for (let x = 4; x < SIZE.width; x += 9) {
+          const found = painter.pick(view, x, y)
+          if (!found) continue
+          faces++
+          expect(length(found.normal)).toBeCloseTo(1, 6)
+          // A face of the lower brick lies on its box, or on one of its studs.
+          if (found.part !== 'a' || Math.abs(found.normal[2]) > 0.5) continue
+          const [px, py] = found.at
+          const isSide = [px, py - 0, 40 - px, 20 - py].some((far) => Math.abs(far) < 0.05)
+          if (found.at[2] < 11.9) expect(isSide, JSON.stringify(found)).toBe(true)
+        }
+      }
+    }
+    expect(faces).toBeGreaterThan(300)
+    expect(painter.pick(0, 0, 0)).toBeUndefined()
+    expect(painter.pick(0, -3, 9999)).toBeUndefined()
+  })
+})
