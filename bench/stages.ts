@@ -1,8 +1,9 @@
+import { deflateSync } from 'node:zlib'
 import { findFindings, reportModel } from '../src/core/checks'
 import { findJoints } from '../src/core/joints'
 import { catalogueOf, checkModel, Flattener, readModelText, type ModelDocument } from '../src/core/model'
 import { SpaceLeft } from '../src/core/motion'
-import { drawnSection, RailPainter } from '../src/core/picture'
+import { drawnSection, RailPainter, writeSvg } from '../src/core/picture'
 import { planModel } from '../src/core/plan'
 import { buildScene, sectionNodes } from '../src/core/scene'
 import { timeEdits } from './edits'
@@ -36,7 +37,7 @@ export function measureSubject(text: string, { runs, isHuge }: Subject, note: No
     'checks alone',
     medianTime(runs, () => findFindings(model, reported.planned, reported.looks)),
   )
-  if (!isHuge) note('one step picture, 800 × 600, mean over the rails', picturesOf(model, reported))
+  if (!isHuge) measurePictures(model, reported, note)
 }
 
 /** One edit after another, as in a session that has opened the model and done nothing else. */
@@ -74,19 +75,34 @@ function measureParts(model: ModelDocument, runs: number, note: Note): void {
   note('counted: entries of columns', entries)
 }
 
-/** The steps of every section, painted in order; the mean of one. */
-function picturesOf(model: ModelDocument, { report, looks }: ReturnType<typeof reportModel>): number {
-  let pictures = 0
-  const start = performance.now()
+/** The steps of every section, in order: painted in dots, and drawn in areas and lines. */
+function measurePictures(model: ModelDocument, { report, looks }: ReturnType<typeof reportModel>, note: Note): void {
+  const counts = { pictures: 0, painting: 0, drawing: 0, packed: 0, drawn: 0 }
   report.sections.forEach((section, i) => {
     const drawn = drawnSection(model, new Flattener(model), report.sections, section.id)
     const painter = new RailPainter(drawn, catalogueOf(model), { width: 800, height: 600 })
     section.steps.slice(0, MOST_PAINTED).forEach((_, step) => {
-      painter.paint(step, looks[i]![step]!.view)
-      pictures++
+      const { view } = looks[i]![step]!
+      counts.pictures++
+      counts.painting += timed(() => painter.paint(step, view))
+      counts.drawing += timed(() => {
+        const drawing = painter.draw(step, view)
+        if (!drawing) return
+        counts.drawn++
+        counts.packed += deflateSync(writeSvg(drawing)).length
+      })
     })
   })
-  return (performance.now() - start) / pictures
+  note('one step picture, 800 × 600, mean over the rails', counts.painting / counts.pictures)
+  note('the same in areas and lines, mean, packing included', counts.drawing / counts.pictures)
+  note('such pictures that stay dots, %', (100 * (counts.pictures - counts.drawn)) / counts.pictures)
+  note('one drawn picture, packed, kB', counts.packed / Math.max(1, counts.drawn) / 1000)
+}
+
+function timed(act: () => unknown): number {
+  const start = performance.now()
+  act()
+  return performance.now() - start
 }
 
 /** Plans a hostile model once. @returns parts, ms, steps, units, problems */

@@ -148,7 +148,10 @@ describe('work and lengths', () => {
     const hose = inventory.find(({ shape }) => shape === 'tube')!
     expect(hose).toMatchObject({ count: 1, length: 48, work: [{ kind: 'cut' }] })
     expect(pieceExtras(hose)).toBe('48 mm long, cut (48 mm from the roll)')
-    expect(pieceExtras(inventory.find(({ shape }) => shape === 'tile-1x2')!)).toBe('')
+    expect(pieceExtras(inventory.find(({ shape }) => shape === 'tile-1x4')!)).toBe('')
+    expect(inventory.filter(({ shape, colour }) => shape === 'tile-1x2' && colour === 'rust').map(pieceExtras)).toEqual([
+      'with a decal (edge-stripes)',
+    ])
     expect(inventory.filter(({ shape, colour }) => shape === 'tile-1x2' && colour === 'white').map(pieceExtras)).toEqual([
       'painted (a blue drop, by hand)',
     ])

@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { makePages } from '@core/booklet'
-import { hasErrors, reportModel, viewsOf } from '@core/checks'
+import { hasErrors, insetsOf, reportModel, viewsOf } from '@core/checks'
 import { Fault } from '@core/fault'
 import { makeBundle, type Bundle } from '@core/formats'
 import { catalogueOf, type ModelDocument } from '@core/model'
@@ -19,8 +19,9 @@ const asset = (path: string): Promise<Buffer> => readFile(new URL(path, import.m
 export async function writeBooklet(model: ModelDocument, options: BookletOptions): Promise<boolean> {
   const { output } = options
   if (typeof output !== 'string') throw new Fault('usage', 'No file to write was named.', { wayOut: 'Add -o OUT.pdf or -o OUT.html.' })
-  const { report, looks } = reportModel(model, { effort: EFFORTS.normal })
-  const bundle = makeBundle(model, report, viewsOf(looks))
+  const reported = reportModel(model, { effort: EFFORTS.normal })
+  const { report, looks } = reported
+  const bundle = makeBundle(model, report, viewsOf(looks), insetsOf(reported))
   if (output.endsWith('.html')) await writeFile(output, writeHtml((await asset('../follow/follow.html')).toString('utf8'), bundle))
   else if (output.endsWith('.pdf')) await writeFile(output, await pdf(bundle, paperOf(options.paper)))
   else throw new Fault('unknown-format', 'The format to write is not known.', { place: output, wayOut: 'Known: .pdf, .html.' })

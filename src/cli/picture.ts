@@ -38,9 +38,9 @@ export async function writePicture(model: ModelDocument, options: PictureOptions
   }
   const section = drawnSection(model, new Flattener(model), report.sections, sectionId)
   const painter = new RailPainter(section, catalogueOf(model), { width, height: Math.round((width * 3) / 4) })
-  const { view } = looks[index]![step - 1]!
-  if (!options.output.endsWith('.svg')) return writeFile(options.output, await encodePng(painter.paint(step - 1, view)))
-  const drawing = painter.draw(step - 1, view)
+  const { view, inset } = looks[index]![step - 1]!
+  if (!options.output.endsWith('.svg')) return writeFile(options.output, await encodePng(painter.paint(step - 1, view, inset)))
+  const drawing = painter.draw(step - 1, view, inset)
   if (!drawing)
     throw new Fault('too-many-faces', 'This picture has too many faces to be written as lines.', { wayOut: 'Write it as .png.' })
   return writeFile(options.output, writeSvg(drawing))

@@ -15,6 +15,7 @@ import {
   type PieceSource,
   type PieceSpec,
   type RgbImage,
+  type StepInset,
   type ViewNumber,
 } from '@core/picture'
 
@@ -45,7 +46,7 @@ export class BookletPainter {
     const view = picture.view as ViewNumber
     const { focus } = picture
     if (focus) return painter.paintFocus(picture.step, view, focus.id, focus.travel)
-    return isFinished ? painter.paintFinished(view) : painter.paint(picture.step, view)
+    return isFinished ? painter.paintFinished(view) : painter.paint(picture.step, view, insetOf(picture))
   }
 
   /** The same in areas and lines; nothing where that would be too many, and for pictures of one thing alone. */
@@ -53,7 +54,7 @@ export class BookletPainter {
     if (picture.focus) return undefined
     const painter = this.painterOf(picture)
     const view = picture.view as ViewNumber
-    return isFinished ? painter.drawFinished(view) : painter.draw(picture.step, view)
+    return isFinished ? painter.drawFinished(view) : painter.draw(picture.step, view, insetOf(picture))
   }
 
   /** What the picture of a finished section shows at a place, px. */
@@ -73,3 +74,5 @@ export class BookletPainter {
     return lookAtTray(pieces, this.pieces, size)
   }
 }
+
+const insetOf = ({ inset }: PictureRef): StepInset | undefined => inset && { view: inset.view as ViewNumber, things: inset.things }

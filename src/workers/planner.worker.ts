@@ -1,6 +1,6 @@
 import type { School } from '@core/fit'
 import { expose } from 'comlink'
-import { reportModel, viewsOf, type Level, type LookCache, type Report } from '@core/checks'
+import { insetsOf, reportModel, viewsOf, type Level, type LookCache, type Report, type ShownInset } from '@core/checks'
 import { plainFault, type PlainFault } from '@core/fault'
 import { readCsv } from '@core/formats'
 import { checkModel, readModelText, type ModelDocument } from '@core/model'
@@ -20,6 +20,7 @@ import {
 export interface PlanAnswer {
   readonly report: Report
   readonly views: readonly (readonly number[])[]
+  readonly insets: readonly ShownInset[]
 }
 
 export type ReadAnswer = { readonly model: ModelDocument } | { readonly fault: PlainFault }
@@ -88,7 +89,7 @@ const api = {
     const answer = reportModel(intern(model), { ...optionsOf(settings), progress: say }, plans, looks)
     const { report, looks: seen } = answer
     planned = answer.planned
-    return { report, views: viewsOf(seen) }
+    return { report, views: viewsOf(seen), insets: insetsOf(answer) }
   },
   /** Why each part of a step (from 0) can go in; of the model that was planned last. */
   prove(section: string, step: number): Proof[] {

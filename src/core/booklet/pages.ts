@@ -11,7 +11,7 @@ import { reachWords } from './reach-words'
 import { turnWords } from './turn-words'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
-export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views'>
+export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets'>
 
 /** Which picture stands on a page: a section after a step (from 0), seen from a view. */
 export interface PictureRef {
@@ -20,6 +20,8 @@ export interface PictureRef {
   readonly view: number
   /** The one thing of the step that the picture is about, and where it travels to. */
   readonly focus?: { readonly id: string; readonly travel: Vec }
+  /** What the view does not show, and the side from which an inset shows it. */
+  readonly inset?: { readonly view: number; readonly things: readonly string[] }
 }
 
 /** A finished section that is joined: what, how often in this step, and whether as its mirror image. */
@@ -212,7 +214,10 @@ function stepPage(
   const joins = joinsOf(source, section, step, letters)
   const label = stepLabel(letter, step.number)
   const view = source.views[index]?.[step.number - 1] ?? 0
-  const seenFrom = isDrawn(source, section) ? seenFromWords(view) : ''
+  const inset = source.insets?.find((shown) => shown.section === section.id && shown.step === step.number)
+  const seenFrom = isDrawn(source, section)
+    ? [seenFromWords(view), inset ? insetWords(inset.view) : ''].filter((text) => text !== '').join('. ')
+    : ''
   const turn = turnWords(step.turn) || (step.moves.some((move) => move.direction === '+z') ? lifted(section, step) : '')
   const reaches = reachesOf(source, section, step)
   return {
@@ -229,7 +234,9 @@ function stepPage(
     locked: given?.locked === true,
     note: given?.note ?? '',
     caution: given?.caution ?? '',
-    picture: isDrawn(source, section) ? { section: section.id, step: step.number - 1, view } : null,
+    picture: isDrawn(source, section)
+      ? { section: section.id, step: step.number - 1, view, ...(inset ? { inset: { view: inset.view, things: inset.things } } : {}) }
+      : null,
     turn,
     seenFrom,
     reaches,
@@ -240,6 +247,9 @@ function stepPage(
 }
 
 const SIDES = ['', 'from behind, on the right', 'from behind, on the left', 'from the front, on the left'] as const
+
+const insetWords = (view: number): string =>
+  `The small picture is ${(seenFromWords(view) || 'Seen from the front, on the right').replace(/^S/, 's')}`
 
 /** Where the viewer of a view stands, in words; empty for the usual place: in front, on the right, looking down. */
 export function seenFromWords(view: number): string {

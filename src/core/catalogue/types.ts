@@ -6,23 +6,25 @@ import type { Mesh } from './mesh'
  * axle with hole or cross (which carries turning too), hose (tube and cord) with hole, ball with cup, tongue with fork,
  * post with ring. `holds.ts` says what each joint lets move.
  */
-export type ConnectorKind =
-  | 'stud'
-  | 'socket'
-  | 'mouth'
-  | 'bar'
-  | 'clip'
-  | 'pin'
-  | 'axle'
-  | 'hose'
-  | 'hole'
-  | 'cross'
-  | 'ball'
-  | 'cup'
-  | 'tongue'
-  | 'fork'
-  | 'post'
-  | 'ring'
+export const CONNECTOR_KINDS = [
+  'stud',
+  'socket',
+  'mouth',
+  'bar',
+  'clip',
+  'pin',
+  'axle',
+  'hose',
+  'hole',
+  'cross',
+  'ball',
+  'cup',
+  'tongue',
+  'fork',
+  'post',
+  'ring',
+] as const
+export type ConnectorKind = (typeof CONNECTOR_KINDS)[number]
 
 /** Where a shape takes hold: a place (u, own frame) and the direction it faces. */
 export interface Connector {

@@ -72,3 +72,19 @@ function forAllSteps(looks: readonly StepLook[], { looseParts }: BuiltSection): 
 
 /** For each section, each step: the number of its view. */
 export const viewsOf = (looks: Reported['looks']): number[][] => looks.map((steps) => steps.map((look) => look.view))
+
+/** The insets that show what the chosen views do not. */
+export const insetsOf = ({ looks, report }: Pick<Reported, 'looks' | 'report'>): ShownInset[] =>
+  looks.flatMap((steps, i) =>
+    steps.flatMap(({ inset }, step): ShownInset[] =>
+      inset ? [{ section: report.sections[i]!.id, step: step + 1, view: inset.view, things: [...inset.things] }] : [],
+    ),
+  )
+
+/** An inset of a step (from 1): from which side it shows which things of the step. */
+export interface ShownInset {
+  readonly section: string
+  readonly step: number
+  readonly view: number
+  readonly things: readonly string[]
+}

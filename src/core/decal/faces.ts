@@ -1,9 +1,6 @@
 import type { Facet, Shape } from '../catalogue'
+import { FACE_NAMES, type FaceName } from '../model'
 import { areaOf, cross, dot, normalise, scale, subtract, add, type FlatPoint, type Vec } from '../space'
-
-/** The flat sides of a piece, in its own frame: its front faces −y, its left −x; `slope` is the largest that leans. */
-export const FACE_NAMES = ['front', 'back', 'left', 'right', 'top', 'bottom', 'slope'] as const
-export type FaceName = (typeof FACE_NAMES)[number]
 
 /** One flat side of a shape: a frame with its middle, the way to the right and the way up as seen from outside. Sizes in u. */
 export interface Face {

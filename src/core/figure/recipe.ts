@@ -1,23 +1,7 @@
 import type { ConnectorKind } from '../catalogue'
-import type { FigureLimb, FigureSlot } from '../model'
+import { FIGURE_LIMBS, FIGURE_SLOTS, type FigureSlot } from '../model'
 
-/** The places of a figure that a piece can fill. Left and right are the figure's own. */
-export const SLOTS = [
-  'legs',
-  'legLeft',
-  'legRight',
-  'torso',
-  'armLeft',
-  'armRight',
-  'handLeft',
-  'handRight',
-  'head',
-  'headwear',
-  'neck',
-  'back',
-  'heldLeft',
-  'heldRight',
-] as const satisfies readonly FigureSlot[]
+export const SLOTS = FIGURE_SLOTS
 export type Slot = FigureSlot
 
 export const SLOT_WORDS: Readonly<Record<Slot, string>> = {
@@ -66,5 +50,4 @@ export const HANGS: Readonly<Partial<Record<Slot, Hang>>> = {
   heldRight: { on: 'handRight', kind: 'clip', number: 1, by: 'bar', moves: false },
 }
 
-/** What of a figure moves, in the order it is told. */
-export const LIMBS: readonly FigureLimb[] = ['head', 'armLeft', 'armRight', 'handLeft', 'handRight', 'legLeft', 'legRight']
+export const LIMBS = FIGURE_LIMBS

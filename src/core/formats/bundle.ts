@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import type { ShownInset } from '../checks'
 import { Fault } from '../fault'
 import { checkModel, type ModelDocument, workSchema } from '../model'
 import type { SectionPlan } from '../plan'
@@ -21,12 +22,15 @@ export interface Bundle {
   }
   /** For each section of the plan, the view of each step. */
   readonly views: readonly (readonly number[])[]
+  /** What the views of some steps do not show, and the side from which an inset shows it. */
+  readonly insets?: readonly ShownInset[]
 }
 
 /** The bundle of a model as it was planned and looked at. */
-export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views: Bundle['views']): Bundle {
+export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views: Bundle['views'], insets: Bundle['insets'] = []): Bundle {
   const { name, parts, sections, inventory, colours } = planned
-  return { format: 'jump-rail-bundle', version: 1, model, plan: { name, parts, sections, inventory, colours }, views }
+  const plan = { name, parts, sections, inventory, colours }
+  return { format: 'jump-rail-bundle', version: 1, model, plan, views, ...(insets.length > 0 ? { insets } : {}) }
 }
 
 /** Largest bundle that is taken, in bytes of JSON. */
@@ -79,6 +83,14 @@ const bundleSchema = Joi.object({
       .items(Joi.object({ colour: Joi.string().required(), count: count.required() }))
       .required(),
   }).required(),
+  insets: Joi.array().items(
+    Joi.object({
+      section: Joi.string().required(),
+      step: Joi.number().integer().min(1).required(),
+      view: Joi.number().integer().min(0).max(7).required(),
+      things: ids.required(),
+    }),
+  ),
   views: Joi.array()
     .items(Joi.array().items(Joi.number().integer().min(0).max(7)))
     .required(),

@@ -1,7 +1,8 @@
 import Joi from 'joi'
-import type { ConnectorKind } from '../catalogue'
+import { CONNECTOR_KINDS } from '../catalogue'
 import { turnFromText } from '../space'
 import { LIMITS } from './limits'
+import { FACE_NAMES, FIGURE_LIMBS, FIGURE_SLOTS, WORK_KINDS } from './types'
 
 /** A turn is one of 24 texts. */
 const turn = Joi.string().custom((value: string, helpers) => (turnFromText(value) === undefined ? helpers.error('turn.unknown') : value))
@@ -19,10 +20,10 @@ const onPicture = (schema: Joi.Schema) => schema.when('kind', { not: Joi.valid('
 
 /** What was done to a piece. */
 export const workSchema = Joi.object({
-  kind: Joi.valid('cut', 'paint', 'print', 'decal', 'glue', 'erase', 'custom').required(),
+  kind: Joi.valid(...WORK_KINDS).required(),
   note: notes,
   decal: onPicture(id),
-  face: onPicture(Joi.valid('front', 'back', 'left', 'right', 'top', 'bottom', 'slope')),
+  face: onPicture(Joi.valid(...FACE_NAMES)),
   at: onPicture(Joi.array().items(Joi.number().min(-1000).max(1000)).length(2)),
   turn: onPicture(Joi.valid(0, 90, 180, 270)),
 }).and('decal', 'face')
@@ -43,29 +44,11 @@ const part = Joi.object({
   showsColour: Joi.boolean(),
 })
 
-const KINDS: readonly ConnectorKind[] = [
-  'stud',
-  'socket',
-  'mouth',
-  'bar',
-  'clip',
-  'pin',
-  'axle',
-  'hose',
-  'hole',
-  'cross',
-  'ball',
-  'cup',
-  'tongue',
-  'fork',
-  'post',
-  'ring',
-]
 const direction = Joi.valid('+x', '-x', '+y', '-y', '+z', '-z')
 
 const jointEnd = Joi.object({
   part: Joi.string().required(),
-  kind: Joi.valid(...KINDS).required(),
+  kind: Joi.valid(...CONNECTOR_KINDS).required(),
   number: Joi.number().integer().min(1),
 })
 
@@ -127,7 +110,7 @@ const ownShape = Joi.object({
     .required(),
   connectors: Joi.array().items(
     Joi.object({
-      kind: Joi.valid(...KINDS).required(),
+      kind: Joi.valid(...CONNECTOR_KINDS).required(),
       at: lattice.required(),
       facing: direction.required(),
       length: Joi.number()
@@ -154,29 +137,12 @@ const option = Joi.object({
 })
 const slot = Joi.object({ chosen: Joi.number().integer().min(0), options: Joi.array().items(option).min(1).max(50).required() })
 const angle = Joi.number().min(-360).max(360)
-const SLOTS = [
-  'legs',
-  'legLeft',
-  'legRight',
-  'torso',
-  'armLeft',
-  'armRight',
-  'handLeft',
-  'handRight',
-  'head',
-  'headwear',
-  'neck',
-  'back',
-  'heldLeft',
-  'heldRight',
-]
-
 const figure = Joi.object({
   id: id.required(),
   name: name.required(),
   section: id.required(),
-  slots: Joi.object(Object.fromEntries(SLOTS.map((each) => [each, slot]))).required(),
-  pose: Joi.object({ head: angle, armLeft: angle, armRight: angle, handLeft: angle, handRight: angle, legLeft: angle, legRight: angle }),
+  slots: Joi.object(Object.fromEntries(FIGURE_SLOTS.map((each) => [each, slot]))).required(),
+  pose: Joi.object(Object.fromEntries(FIGURE_LIMBS.map((each) => [each, angle]))),
 })
 
 const decal = Joi.object({

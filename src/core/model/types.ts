@@ -34,14 +34,19 @@ export interface Place {
   readonly part: string
 }
 
-export type WorkKind = 'cut' | 'paint' | 'print' | 'decal' | 'glue' | 'erase' | 'custom'
+export const WORK_KINDS = ['cut', 'paint', 'print', 'decal', 'glue', 'erase', 'custom'] as const
+export type WorkKind = (typeof WORK_KINDS)[number]
+
+/** The flat sides of a piece, in its own frame: its front faces −y, its left −x; `slope` is the largest that leans. */
+export const FACE_NAMES = ['front', 'back', 'left', 'right', 'top', 'bottom', 'slope'] as const
+export type FaceName = (typeof FACE_NAMES)[number]
 
 export interface PieceWork {
   readonly kind: WorkKind
   readonly note?: string
   /** Of a decal or print: the id of its picture, and the face of the piece it lies on. */
   readonly decal?: string
-  readonly face?: 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'slope'
+  readonly face?: FaceName
   /** Its middle, to the right and up from the middle of the face, mm. */
   readonly at?: readonly [number, number]
   /** Degrees anticlockwise. */
@@ -108,24 +113,28 @@ export interface FigureRecipe {
   readonly pose?: { readonly [limb in FigureLimb]?: number }
 }
 
-/** What of a figure moves. */
-export type FigureLimb = 'head' | 'armLeft' | 'armRight' | 'handLeft' | 'handRight' | 'legLeft' | 'legRight'
+/** What of a figure moves, in the order it is told. */
+export const FIGURE_LIMBS = ['head', 'armLeft', 'armRight', 'handLeft', 'handRight', 'legLeft', 'legRight'] as const
+export type FigureLimb = (typeof FIGURE_LIMBS)[number]
 
-export type FigureSlot =
-  | 'legs'
-  | 'legLeft'
-  | 'legRight'
-  | 'torso'
-  | 'armLeft'
-  | 'armRight'
-  | 'handLeft'
-  | 'handRight'
-  | 'head'
-  | 'headwear'
-  | 'neck'
-  | 'back'
-  | 'heldLeft'
-  | 'heldRight'
+/** The places of a figure that a piece can fill. Left and right are the figure's own. */
+export const FIGURE_SLOTS = [
+  'legs',
+  'legLeft',
+  'legRight',
+  'torso',
+  'armLeft',
+  'armRight',
+  'handLeft',
+  'handRight',
+  'head',
+  'headwear',
+  'neck',
+  'back',
+  'heldLeft',
+  'heldRight',
+] as const
+export type FigureSlot = (typeof FIGURE_SLOTS)[number]
 
 /** One end of a joint: the connector of a part, told by its kind and, where there are several, which of them (from 1). */
 export interface JointEnd {

@@ -1,6 +1,8 @@
 import { expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
-import { reportModel } from '../checks'
+import { makePages } from '../booklet'
+import { insetsOf, reportModel, viewsOf } from '../checks'
+import { checkBundle, makeBundle } from '../formats'
 import { catalogueOf, Flattener, type ModelDocument } from '../model'
 import { drawnSection, RailPainter, type RgbImage } from './index'
 
@@ -32,4 +34,62 @@ function longestInk({ data, width, height }: RgbImage): number {
 it('what is small beside a large model is enlarged in an inset; what is large is not', () => {
   expect(longestInk(paint(field('plate-1x1')))).toBeGreaterThan(SIZE.width * 0.2)
   expect(longestInk(paint(field('plate-2x8')))).toBeLessThan(SIZE.width * 0.2)
+})
+
+/** A wall between two buttons that come in one step: no view shows both. */
+const twoSides: ModelDocument = oneSection(
+  [
+    part('floor', 'plate-8x8', [0, 0, 0]),
+    ...[0, 1, 2, 3].flatMap((i) => [part(`w${i}`, 'brick-1x8', [0, 40, 4 + i * 12]), part(`v${i}`, 'brick-1x8', [0, 30, 4 + i * 12])]),
+    part('front', 'plate-1x1', [40, 20, 4], undefined, 'red'),
+    part('behind', 'plate-1x1', [40, 50, 4], undefined, 'blue'),
+  ],
+  [{ add: ['floor', ...[0, 1, 2, 3].flatMap((i) => [`w${i}`, `v${i}`])] }, { add: ['front', 'behind'] }],
+)
+
+it('what no view shows together with the rest is shown in an inset, from its own side', () => {
+  const reported = reportModel(twoSides)
+  const { report, looks } = reported
+  expect(report.findings.filter(({ code }) => code === 'hidden')).toEqual([])
+  expect(report.measures.poorlyVisible).toBe(0)
+  const look = looks[0]![1]!
+  expect(look.inset!.things).toHaveLength(1)
+  expect(look.inset!.view).not.toBe(look.view)
+  // The wall of the first step has an inset too: its far side.
+  expect(insetsOf(reported).filter(({ step }) => step === 2)).toEqual([
+    { section: 'main', step: 2, view: look.inset!.view, things: look.inset!.things },
+  ])
+  const section = drawnSection(twoSides, new Flattener(twoSides), report.sections, 'main')
+  const painter = new RailPainter(section, catalogueOf(twoSides), SIZE)
+  expect(longestInk(painter.paint(1, look.view, look.inset))).toBeGreaterThan(SIZE.width * 0.2)
+  const framed = painter
+    .draw(1, look.view, look.inset)!
+    .items.flatMap((item) => (item.kind === 'drawing' && item.isFramed ? [item.drawing] : []))
+  // The hidden one is the only thing of its colour, so it must be in the inset and nowhere else.
+  expect(framed).toHaveLength(1)
+  const bundle = makeBundle(twoSides, report, viewsOf(looks), insetsOf(reported))
+  expect(checkBundle(JSON.parse(JSON.stringify(bundle)))).toEqual(bundle)
+  const page = makePages(bundle).find((each) => each.kind === 'step' && each.number === 2)
+  expect(page).toMatchObject({
+    picture: { inset: { things: look.inset!.things } },
+    seenFrom: expect.stringContaining('The small picture is seen from') as string,
+  })
+})
+
+it('what no side shows at all stays a finding', () => {
+  const inside = oneSection(
+    [
+      part('floor', 'plate-4x4', [0, 0, 0]),
+      part('front', 'brick-1x4', [0, 0, 4]),
+      part('back', 'brick-1x4', [0, 30, 4]),
+      part('left', 'brick-1x2', [0, 10, 4], '+y-x'),
+      part('right', 'brick-1x2', [30, 10, 4], '+y-x'),
+      part('in', 'brick-2x2', [10, 10, 4]),
+      part('roof', 'plate-4x4', [0, 0, 16]),
+    ],
+    [{ add: ['floor', 'front', 'back', 'left', 'right'] }, { add: ['in', 'roof'] }],
+  )
+  const { report, looks } = reportModel(inside)
+  expect(report.findings.filter(({ code }) => code === 'hidden').map(({ parts }) => parts)).toEqual([['in']])
+  expect(looks[0]![1]!.inset).toBeUndefined()
 })

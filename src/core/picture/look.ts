@@ -10,6 +10,13 @@ const HOME: ViewNumber = 0
 export interface StepLook {
   readonly view: ViewNumber
   readonly shares: readonly number[]
+  /** What does not show well there, by id, and the side from which an inset shows it; `shares` counts what the inset shows. */
+  readonly inset?: StepInset
+}
+
+export interface StepInset {
+  readonly view: ViewNumber
+  readonly things: readonly string[]
 }
 
 /** Another side must show this much more to be worth going round. */
@@ -104,7 +111,29 @@ class Views {
       if (worth(shares) > bar) best = { view, shares }
       if (Math.min(...best.shares) >= ENOUGH) break
     }
-    return best
+    return this.withInset(best, nodes, lie, isThere)
+  }
+
+  /** What no single view shows together with the rest is shown in an inset, from the side where it shows best. */
+  private withInset(best: StepLook, nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
+    const poor = nodes.flatMap((_, i) => (best.shares[i]! < ENOUGH ? [i] : []))
+    if (poor.length === 0) return best
+    const mine = poor.map((i) => nodes[i]!)
+    let found = { view: best.view, shares: poor.map((i) => best.shares[i]!) }
+    for (const view of VIEWS) {
+      if (view === best.view) continue
+      const shares = this.scout(view, lie).sharesAmong(isThere, mine)
+      if (worth(shares) > worth(found.shares) + GAIN) found = { view, shares }
+    }
+    if (found.view === best.view) return best
+    const shares = best.shares.slice()
+    const things: string[] = []
+    poor.forEach((i, k) => {
+      if (found.shares[k]! <= shares[i]!) return
+      shares[i] = found.shares[k]!
+      things.push(this.stage.scene.nodes[nodes[i]!]!.id)
+    })
+    return { view: best.view, shares, inset: { view: found.view, things } }
   }
 }
 

@@ -85,7 +85,7 @@ export function windowOf(sight: Sight, box: Box): Window {
 export const shifted = ({ min, max }: Box, by: Vec): Box => ({ min: add(min, by), max: add(max, by) })
 
 /** What is smaller than this share of the picture's width, both ways, is enlarged beside it. */
-const SMALL = 0.075
+const SMALL = 0.1
 /** A section of fewer parts is never so large that its parts look small. */
 const LEAST_PARTS = 24
 /** The inset's size, as shares of the picture's. */
@@ -100,47 +100,53 @@ export interface InsetOptions {
   readonly section: DrawnSection
   readonly look: InkOptions
   readonly step: number
+  /** What it shows: parts of the step. */
+  readonly parts: readonly number[]
   readonly view: ViewNumber
   readonly lie: Matrix
-  /** Where the new parts were drawn, in dots of the finer picture. */
-  readonly window: Window
+  /** Their place in the picture, px: the inset keeps away from it. */
+  readonly from: FlatPoint
   readonly finer: number
   readonly size: PictureSize
 }
 
-/** Whether the new parts of a step are so small in its picture that an inset helps. */
-export function needsInset({ section, step, window, size, finer }: InsetOptions): boolean {
+/**
+ * Whether the new parts of a step are so small in its picture that an inset helps.
+ * @param window where they were drawn, in dots of the layers
+ */
+export function needsInset(
+  section: DrawnSection,
+  step: number,
+  window: Window,
+  { size, finer }: Pick<InsetOptions, 'size' | 'finer'>,
+): boolean {
   const [from, to] = section.ranges[step]!
   if (section.parts.length < LEAST_PARTS || from === 0 || from === to || window.right < window.left) return false
   const most = SMALL * size.width * finer
   return window.right - window.left < most && window.bottom - window.top < most
 }
 
-/** What is new enlarged, in the corner farthest from it, with a line from its place. */
+/** Some parts enlarged, in the corner farthest from their place, with a line from it. */
 export function insetPlate(options: InsetOptions): Overlay {
-  const { section, look, step, view, lie, window, finer } = options
-  const [from, to] = section.ranges[step]!
+  const { section, look, step, parts, view, lie, from, finer } = options
+  const [, to] = section.ranges[step]!
   const size = { width: Math.round(options.size.width * WIDE), height: Math.round(options.size.height * HIGH) }
   const full = { width: size.width * finer, height: size.height * finer }
-  const box = hullOf(
-    section,
-    Array.from({ length: to - from }, (_, i) => from + i),
-  )
+  const box = hullOf(section, parts)
   const easel = new Easel(fitCamera(widened(box, AROUND), view, full, 4 * finer, 14 * finer, lie), full)
   const sight = widened(box, IN_SIGHT)
   const shown: Shown[] = []
   for (let part = 0; part < to; part++) {
-    if (part < from && !meets(partHull(section.parts[part]!), sight)) continue
+    if (!meets(partHull(section.parts[part]!), sight)) continue
     easel.draw(section, part)
     shown.push({ part })
   }
-  const middle: FlatPoint = [(window.left + window.right) / (2 * finer), (window.top + window.bottom) / (2 * finer)]
-  const left = middle[0] < options.size.width / 2 ? options.size.width - size.width - MARGIN : MARGIN
-  const top = middle[1] < options.size.height / 2 ? options.size.height - size.height - MARGIN : MARGIN
-  const corner: FlatPoint = [left + (left > middle[0] ? 0 : size.width), top + (top > middle[1] ? 0 : size.height)]
+  const left = from[0] < options.size.width / 2 ? options.size.width - size.width - MARGIN : MARGIN
+  const top = from[1] < options.size.height / 2 ? options.size.height - size.height - MARGIN : MARGIN
+  const corner: FlatPoint = [left + (left > from[0] ? 0 : size.width), top + (top > from[1] ? 0 : size.height)]
   const marks = ringsAt({ camera: easel.camera, finer }, section.holds[step]!)
   const own = { ...look, hasFineLines: false }
-  return { easel, size, finer, shown, look: own, marks, left, top, isFramed: true, opacity: 1, leader: [middle, corner] }
+  return { easel, size, finer, shown, look: own, marks, left, top, isFramed: true, opacity: 1, leader: [from, corner] }
 }
 
 const widened = ({ min, max }: Box, by: number): Box => ({ min: add(min, [-by, -by, -by]), max: add(max, [by, by, by]) })

@@ -1,15 +1,16 @@
 import type { Catalogue } from '../catalogue'
 import { lettersOf, pieceKey, trayOf } from '../count'
-import { NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type Turn, type Vec } from '../space'
+import { middle, NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type FlatPoint, type Turn, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { Easel } from './easel'
 import { Inker, type InkOptions, type RgbImage } from './ink'
 import { uniteWindows, type Layers, type Window } from './layers'
+import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { keptInside, reachMarks, ringsAt, wayHome, wayIn, type Mark, type Sight } from './marks'
+import { keptInside, reachMarks, ringsAt, seen, wayHome, wayIn, type Mark, type Sight } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
-import { ghostPlate, inkPlate, insetPlate, needsInset, shifted, windowOf, type Composition, type Shown } from './plate'
+import { ghostPlate, inkPlate, insetPlate, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './plate'
 import { printMarks, printOverlay } from './print-plate'
 import { drawComposition, type Drawing } from './vector'
 import { fitCamera, VIEWS, type Camera, type PictureSize, type ViewNumber } from './view'
@@ -38,6 +39,8 @@ interface ViewState {
   /** The step whose picture was inked last; −1 when none was, or the finished section. */
   inked: number
 }
+
+type InsetPart = Pick<InsetOptions, 'parts' | 'view' | 'from'>
 
 /** A step as it was drawn; `state` where that belongs to the walk along the rail. */
 interface Staged {
@@ -71,21 +74,21 @@ export class RailPainter {
   }
 
   /** The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings. */
-  paint(step: number, view: ViewNumber): RgbImage {
+  paint(step: number, view: ViewNumber, inset?: StepInset): RgbImage {
     const staged = this.stage(step, view)
     const { state } = staged
-    if (!state) return print(this.composeOn(staged, step, view))
+    if (!state) return print(this.composeOn(staged, step, view, inset))
     const isNext = state.inked >= 0 && state.inked === step - 1
     const changed = isNext ? uniteWindows(state.windows[step - 1]!, state.windows[step]!) : allOf(state.easel.layers)
-    const composition = this.composeOn(staged, step, view)
+    const composition = this.composeOn(staged, step, view, inset)
     const image = state.inker.ink(changed, composition.look)
     state.inked = step
     return print(composition, image)
   }
 
   /** The same picture in areas and lines; nothing where that would be too many. */
-  draw(step: number, view: ViewNumber): Drawing | undefined {
-    return drawComposition(this.composeOn(this.stage(step, view), step, view), this.section)
+  draw(step: number, view: ViewNumber, inset?: StepInset): Drawing | undefined {
+    return drawComposition(this.composeOn(this.stage(step, view), step, view, inset), this.section)
   }
 
   /**
@@ -124,15 +127,17 @@ export class RailPainter {
     return left > EDGE && top > EDGE && right < this.size.width - EDGE && bottom < this.size.height - EDGE
   }
 
-  private composeOn({ easel, window, lifts, ghosts }: Staged, step: number, view: ViewNumber): Composition {
+  private composeOn({ easel, window, lifts, ghosts }: Staged, step: number, view: ViewNumber, wanted?: StepInset): Composition {
     const { section } = this
     const [from, to] = section.ranges[step]!
     const sight: Sight = { camera: easel.camera, finer: FINER }
     const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(easel.camera) }
     const overlays = ghosts.flatMap((ghost) => ghostPlate(section, ghost, this.looks, sight, this.size) ?? [])
-    const lie = TURNS[section.lies[step] ?? NO_TURN]!
-    const inset = { section, look, step, view, lie, window, finer: FINER, size: this.size }
-    if (lifts.size === 0 && needsInset(inset)) overlays.push(insetPlate(inset))
+    const inset = wanted ? this.insetOf(step, wanted, sight) : lifts.size === 0 ? this.enlarged(step, view, window) : undefined
+    if (inset)
+      overlays.push(
+        insetPlate({ ...inset, section, look, step, finer: FINER, size: this.size, lie: TURNS[section.lies[step] ?? NO_TURN]! }),
+      )
     const boxOf = (node: number): Box => hullOf(section, partsOfNode(section, step, node))
     const marks = [
       ...(from > 0 ? ringsAt(sight, section.holds[step]!) : []),
@@ -146,6 +151,25 @@ export class RailPainter {
       return lift ? { part, lift } : { part }
     })
     return { easel, size: this.size, finer: FINER, shown, look, marks, overlays }
+  }
+
+  /** What an inset shows that the picture does not. */
+  private insetOf(step: number, { view, things }: StepInset, sight: Sight): InsetPart | undefined {
+    const { section } = this
+    const [first, last] = section.nodeRanges[step]!
+    const wanted = new Set(things)
+    const parts: number[] = []
+    for (let node = first; node < last; node++) if (wanted.has(section.nodeIds[node]!)) parts.push(...partsOfNode(section, step, node))
+    return parts.length === 0 ? undefined : { parts, view, from: seen(sight, middle(hullOf(section, parts))) }
+  }
+
+  /** What is new, where it is so small that it is shown enlarged. */
+  private enlarged(step: number, view: ViewNumber, window: Window): InsetPart | undefined {
+    const { section } = this
+    if (!needsInset(section, step, window, { size: this.size, finer: FINER })) return undefined
+    const [from, to] = section.ranges[step]!
+    const place: FlatPoint = [(window.left + window.right) / (2 * FINER), (window.top + window.bottom) / (2 * FINER)]
+    return { parts: Array.from({ length: to - from }, (_, i) => from + i), view, from: place }
   }
 
   /** How far the joints of what comes in let it move. */

@@ -114,22 +114,8 @@ onUnmounted(() => {
   </div>
 </template>
 
+<style scoped src="./frame.css"></style>
 <style scoped>
-.frame {
-  height: 100vh;
-  height: 100dvh;
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-header {
-  display: flex;
-  align-items: center;
-  gap: 22px;
-  padding: 4px 20px;
-  border-bottom: 1px solid var(--rule);
-  flex: none;
-}
 .name {
   margin: 0;
   flex: 1;
@@ -138,23 +124,6 @@ header {
   text-overflow: ellipsis;
   white-space: nowrap;
   color: var(--faint);
-}
-nav {
-  display: flex;
-  gap: 4px;
-}
-nav a {
-  color: var(--ink);
-  text-decoration: none;
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  padding: 0 14px;
-  border-bottom: 3px solid transparent;
-}
-nav a.router-link-active {
-  border-bottom-color: var(--accent);
-  font-weight: 700;
 }
 .count {
   margin-left: 8px;

@@ -35,38 +35,4 @@ onUnmounted(() => painter.close())
   </div>
 </template>
 
-<style scoped>
-.frame {
-  height: 100vh;
-  height: 100dvh;
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-header {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 22px;
-  padding: 4px 20px;
-  border-bottom: 1px solid var(--rule);
-  flex: none;
-}
-nav {
-  display: flex;
-  gap: 4px;
-}
-nav a {
-  color: var(--ink);
-  text-decoration: none;
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  padding: 0 14px;
-  border-bottom: 3px solid transparent;
-}
-nav a.router-link-exact-active {
-  border-bottom-color: var(--accent);
-  font-weight: 700;
-}
-</style>
+<style scoped src="./frame.css"></style>

@@ -12,6 +12,7 @@ import { useOpenModel } from '../stores/open-model'
 const emit = defineEmits<{ close: [] }>()
 const open = useOpenModel()
 
+/** Hoses, hinges and mouths are left to the file. */
 const KINDS: readonly ConnectorKind[] = ['stud', 'socket', 'clip', 'bar', 'pin', 'hole', 'axle', 'cross', 'ball', 'cup', 'post', 'ring']
 const WAYS: readonly DirectionText[] = ['+x', '-x', '+y', '-y', '+z', '-z']
 const LONG = new Set<ConnectorKind>(['bar', 'axle'])

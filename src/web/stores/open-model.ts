@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { brokenBy, type Report } from '@core/checks'
+import { brokenBy, type Report, type ShownInset } from '@core/checks'
 import { faultLine, plainFault } from '@core/fault'
 import { makeBundle, writeModelText, type Bundle } from '@core/formats'
 import { catalogueOf, type ModelDocument } from '@core/model'
@@ -31,6 +31,7 @@ export const useOpenModel = defineStore('open-model', () => {
   const model = history.current
   const report = shallowRef<Report | null>(null)
   const views = shallowRef<readonly (readonly number[])[]>([])
+  const insets = shallowRef<readonly ShownInset[]>([])
   const planning = ref<number | null>(null)
   /** A plan is there and a better one is looked for. */
   const searching = ref(false)
@@ -51,7 +52,7 @@ export const useOpenModel = defineStore('open-model', () => {
 
   const bundle = computed<Bundle | null>(() => {
     if (!model.value || !report.value) return null
-    return makeBundle(model.value, report.value, views.value)
+    return makeBundle(model.value, report.value, views.value, insets.value)
   })
 
   /** @throws Fault `no-model` */
@@ -118,6 +119,7 @@ export const useOpenModel = defineStore('open-model', () => {
   async function show(document: ModelDocument, answer: PlanAnswer, mine: number): Promise<void> {
     report.value = answer.report
     views.value = answer.views
+    insets.value = answer.insets
     await painter!.open(bundle.value!)
     if (mine !== run) return
     source.value = { painter: painter!, catalogue: catalogueOf(document), version: (source.value?.version ?? 0) + 1 }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Shape } from '@core/catalogue'
-import { facesOf, overhang, type FaceName } from '@core/decal'
-import type { Decal, PieceWork, WorkKind } from '@core/model'
+import { facesOf, overhang } from '@core/decal'
+import type { Decal, FaceName, PieceWork, WorkKind } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
