@@ -74,6 +74,9 @@ await shot('rail')
 await openModel('Granary')
 await goToStep('B 12')
 await shot('rail-large')
+await page.getByRole('button', { name: /^Step [A-Z]+ 15,/ }).first().click()
+await drawn()
+await shot('step-inset')
 
 await openModel('Ferry house')
 await goToStep('B 09')
@@ -176,6 +179,12 @@ if (only.length === 0 || only.includes('pdf-page')) {
   execFileSync(process.execPath, ['dist/node/cli.js', 'booklet', 'demo/models/ferry-house.rail.json', '-o', pdf])
   execFileSync('pdftoppm', ['-png', '-r', '80', '-f', '8', '-l', '8', '-singlefile', pdf, join(folder, 'pdf-page')])
   console.log('pdf-page')
+}
+if (only.length === 0 || only.includes('decal-sheet')) {
+  const pdf = join(data, 'wind-pump.pdf')
+  execFileSync(process.execPath, ['dist/node/cli.js', 'booklet', 'demo/models/wind-pump.rail.json', '-o', pdf])
+  execFileSync('pdftoppm', ['-png', '-r', '80', '-f', '2', '-l', '2', '-singlefile', pdf, join(folder, 'decal-sheet')])
+  console.log('decal-sheet')
 }
 await page.close()
 await browser.close()

@@ -12,6 +12,8 @@ export type { Paper, PdfInput } from './pdf-sheet'
 /** Height of pieces (pt), and letters of words, that stand beside the picture of a step that shares its sheet. */
 const MOST_HEIGHT = 8 * LINE
 const TRAY_WIDTH = 158
+/** Room for the mark of a turn, pt. */
+const TURN_MARK = 20
 const MOST_WORDS = 260
 
 /** Writes a booklet as a PDF: two steps a page, text selectable, fonts embedded. @throws Fault `no-pages` */
@@ -190,9 +192,18 @@ class Press extends DecalSheet {
     return top - y
   }
 
+  /** Our mark for "turn or lift the work": a line that rolls over an edge. */
+  private turnMark(x: number, y: number): void {
+    for (const path of ['M1 14.5h9l5-9', 'M4 9a8 8 0 0 1 13-5.5', 'M17.5 .8v3.4h-3.4'])
+      this.page.drawSvgPath(path, { x, y: y + 10, scale: 0.8, borderColor: INK, borderWidth: 1.2 })
+  }
+
   private stepWords(page: StepPage, x: number, top: number, width: number): void {
     let y = top
-    if (page.turn !== '') y -= this.paragraph(`${page.turn}.`, x, y, width, { size: 10, font: this.bold }) + 3
+    if (page.turn !== '') {
+      this.turnMark(x, y)
+      y -= this.paragraph(`${page.turn}.`, x + TURN_MARK, y, width - TURN_MARK, { size: 10, font: this.bold }) + 3
+    }
     if (page.seenFrom !== '') y -= this.paragraph(`${page.seenFrom}.`, x, y, width, { size: 8.5, colour: FAINT }) + 3
     for (const reach of page.reaches) y -= this.paragraph(reach, x, y, width, { size: 9 }) + 3
     if (page.rests.length > 0)

@@ -10,7 +10,6 @@ import {
   type PieceLook,
   type PieceSpec,
   type RgbImage,
-  type ViewNumber,
 } from '@core/picture'
 import { BookletPainter } from '@press/paint'
 
@@ -78,9 +77,9 @@ const api = {
     return painter(64, 48).trayLooks(pieces, { width, height })
   },
   /** A shape that is not in any model yet. */
-  ownPiece(own: OwnShape, colour: string, width: number, height: number, view: number): CanvasImage {
+  ownPiece(own: OwnShape, colour: string, width: number, height: number, look: Partial<PieceLook>): CanvasImage {
     const source = pieceSource(extendCatalogue([own]))
-    return forCanvas(paintPiece({ shape: own.id, colour }, source, { width, height }, { view: view as ViewNumber }))
+    return forCanvas(paintPiece({ shape: own.id, colour }, source, { width, height }, look))
   },
 }
 

@@ -1,6 +1,7 @@
 import { FIRST_DECAL, type DecalPaint } from './decal-paint'
 import { NOTHING, type Layers, type Window } from './layers'
 import { INK, WHITE, type PartLook, type Rgb } from './paint'
+import { isLit, type Sheen } from './sheen'
 import { TONES } from './stencil'
 
 /** An RGB picture, three bytes a dot, rows from the top. */
@@ -184,7 +185,7 @@ function average({ layers, edges, image, finer, palette, paper, texel }: Average
   const line = pack(INK)
   const nothing = NOTHING
   const { part, tone, surface } = layers
-  const { colours, isClear } = palette
+  const { colours, sheens } = palette
   const first = Math.floor(window.left / finer)
   const last = Math.floor(window.right / finer)
   for (let y = Math.floor(window.top / finer); y <= Math.floor(window.bottom / finer); y++) {
@@ -202,8 +203,9 @@ function average({ layers, edges, image, finer, palette, paper, texel }: Average
           else if (id === nothing) colour = paperColour
           else if (edge !== NONE) colour = colours[id * SLOTS + (edge === OUTLINE ? OUTLINE_SLOT : CREASE_SLOT)]!
           else {
-            // See-through pieces carry fine slanting lines of light, so that they read as such in print too.
-            const glint = isClear[id] === 1 && ((x + y) * finer + sx + sy) % 14 < 3 ? GLINT : 0
+            // What is not plain carries stripes of light, so that it reads as such in print too.
+            const sheen = sheens[id]
+            const glint = sheen && isLit(sheen, x * finer + sx, y * finer + sy) ? GLINT : 0
             colour = colours[id * SLOTS + glint + tone[dot]!]!
             if (texel && surface[dot]! >= FIRST_DECAL) colour = texel(dot, x * finer + sx, y * finer + sy, colour)
           }
@@ -221,14 +223,13 @@ function average({ layers, edges, image, finer, palette, paper, texel }: Average
 
 interface Palette {
   readonly colours: Int32Array
-  readonly isClear: Uint8Array
+  readonly sheens: readonly (Sheen | undefined)[]
 }
 
 /** Mixes the colours of every part once; parts of one colour share the work. */
 function mixPalette(options: InkOptions): Palette {
   const { looks, newFrom, newTo } = options
   const colours = new Int32Array(looks.length * SLOTS)
-  const isClear = new Uint8Array(looks.length)
   const known = new Map<PartLook, [number[] | undefined, number[] | undefined]>()
   looks.forEach((look, part) => {
     const isNew = part >= newFrom && part < newTo
@@ -237,9 +238,8 @@ function mixPalette(options: InkOptions): Palette {
     if (!pair) known.set(look, (pair = [undefined, undefined]))
     const slots = (pair[isNew ? 1 : 0] ??= slotsOf(look, wash))
     colours.set(slots, part * SLOTS)
-    isClear[part] = look.isClear ? 1 : 0
   })
-  return { colours, isClear }
+  return { colours, sheens: looks.map((look) => look.sheen) }
 }
 
 /** The colours of a part, mixed with so much paper: its three tones, the same with a glint, and its outlines and creases. */
@@ -261,7 +261,7 @@ export function mixedSlots(look: PartLook, paperShare: number): MixedSlots {
   const washed = (colour: Rgb): Rgb => mix(colour, WHITE, paperShare)
   const toned = TONES.map((tone) => scaled(look.colour, tone / 255))
   const lines = [look.line, mix(look.line, look.colour, 0.45)].map(washed)
-  const lit = toned.map((colour) => washed(mix(colour, WHITE, 0.6)))
+  const lit = toned.map((colour) => washed(mix(colour, WHITE, look.sheen?.light ?? 0)))
   slots = { tones: toned.map(washed), lit, lines, lineNames: lines.map((line) => line.join()) }
   known.set(paperShare, slots)
   return slots

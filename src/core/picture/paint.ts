@@ -1,4 +1,5 @@
 import type { Colour } from '../catalogue'
+import { sheenOf, type Sheen } from './sheen'
 
 export type Rgb = readonly [number, number, number]
 
@@ -6,7 +7,8 @@ export type Rgb = readonly [number, number, number]
 export interface PartLook {
   readonly colour: Rgb
   readonly line: Rgb
-  readonly isClear: boolean
+  /** Stripes of light on what is see-through, metal or glowing. */
+  readonly sheen: Sheen | undefined
 }
 
 export const WHITE: Rgb = [255, 255, 255]
@@ -23,5 +25,5 @@ const LIGHT_LINE: Rgb = [150, 154, 160]
 export function lookOf(colour: Colour): PartLook {
   const rgb = rgbOf(colour.hex)
   const luminance = 0.2126 * rgb[0] + 0.7152 * rgb[1] + 0.0722 * rgb[2]
-  return { colour: rgb, line: luminance < 62 ? LIGHT_LINE : INK, isClear: colour.finish === 'clear' }
+  return { colour: rgb, line: luminance < 62 ? LIGHT_LINE : INK, sheen: sheenOf(colour) }
 }

@@ -18,6 +18,7 @@ import {
   type DrawnSection,
   type RgbImage,
 } from './index'
+import { isLit, SHEENS } from './sheen'
 
 const SIZE = { width: 200, height: 150 }
 const tower = oneSection(
@@ -150,5 +151,30 @@ describe('pictures of pieces and PNG', () => {
     expect(rows.length).toBe((SIZE.width * 3 + 1) * SIZE.height)
     expect(rows[0]).toBe(0)
     expect([...rows.subarray(1, 1 + SIZE.width * 3)]).toEqual([...image.data.slice(0, SIZE.width * 3)])
+  })
+})
+
+describe('pieces that are not plain', () => {
+  const source = pieceSource(BASE_CATALOGUE)
+  const paint = (colour: string): RgbImage => paintPiece({ shape: 'brick-2x4', colour }, source, { width: 120, height: 90 })
+  /** How many different tones a picture has in each row, and how many each column has: stripes across show in one of them. */
+  const tones = ({ data }: RgbImage): number => {
+    const counts = new Map<string, number>()
+    for (let i = 0; i < data.length; i += 3) {
+      const key = `${data[i]} ${data[i + 1]} ${data[i + 2]}`
+      counts.set(key, (counts.get(key) ?? 0) + 1)
+    }
+    return [...counts.values()].filter((count) => count > 60).length
+  }
+
+  it('carry stripes of light, each finish its own', () => {
+    const plain = tones(paint('slate'))
+    const finishes = new Map([...BASE_CATALOGUE.colours.values()].map((colour) => [colour.finish, colour.id]))
+    for (const finish of ['clear', 'metal', 'glow'] as const) expect(tones(paint(finishes.get(finish)!)), finish).toBeGreaterThan(plain)
+    const lit = (finish: keyof typeof SHEENS, x: number, y: number): boolean => isLit(SHEENS[finish], x, y)
+    // See-through lines run up to the right, metal bands down to the right, glow lines level.
+    expect([lit('clear', 0, 0), lit('clear', 5, -5), lit('clear', 5, 5)]).toEqual([true, true, false])
+    expect([lit('metal', 0, 0), lit('metal', 12, 12), lit('metal', 30, 0)]).toEqual([true, true, false])
+    expect([lit('glow', 0, 0), lit('glow', 50, 0), lit('glow', 0, 3)]).toEqual([true, true, false])
   })
 })

@@ -2,7 +2,7 @@ import type { Catalogue } from '../catalogue'
 import type { PieceCount } from '../count'
 import { patchesOf } from '../decal'
 import { shapeOfPart, type Decal, type PlacedPart } from '../model'
-import { IDENTITY, type Box } from '../space'
+import { IDENTITY, sizeOf, type Box } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { Easel } from './easel'
 import { NOTHING } from './layers'
@@ -10,7 +10,7 @@ import type { RgbImage } from './ink'
 import { lookOf } from './paint'
 import { inkPlate, type Plate } from './plate'
 import { drawComposition, type Drawing } from './vector'
-import { fitCamera, projectedSize, VIEWS, type PictureSize, type ViewNumber } from './view'
+import { fitCamera, projectedSize, VIEWS, type FreeView, type PictureSize, type ViewNumber } from './view'
 
 const FINER = 3
 const MARGIN = 3
@@ -28,6 +28,8 @@ export interface PieceLook {
   readonly scale: number
   /** Too large for the scale of its tray. */
   readonly isSmaller: boolean
+  /** From anywhere, instead of the view; then it keeps its size while it is turned. */
+  readonly free?: FreeView
 }
 
 /** What pieces are made of: the catalogue, and the pictures that may be on them. */
@@ -74,8 +76,12 @@ function piecePlate(
 ): Plate {
   const full = { width: size.width * FINER, height: size.height * FINER }
   const [placed] = section.parts as [PlacedPart]
-  const scale = look?.scale ?? (MOST_SCALE * size.width) / 100
-  const easel = new Easel(fitCamera(meshBox(placed), look?.view ?? 0, full, MARGIN * FINER, scale * FINER), full)
+  const box = meshBox(placed)
+  const most = look?.scale ?? (MOST_SCALE * size.width) / 100
+  // Whichever way it is turned, its corners stay in the picture.
+  const round = (Math.min(size.width, size.height) - 2 * MARGIN) / Math.hypot(...sizeOf(box))
+  const scale = look?.free ? Math.min(most, round) : most
+  const easel = new Easel(fitCamera(box, look?.free ?? look?.view ?? 0, full, MARGIN * FINER, scale * FINER), full)
   easel.draw(section, 0)
   const ink = { looks: [lookOf(source.catalogue.colours.get(placed.colour)!)], newFrom: 0, newTo: 0, wash: 0, hasFineLines: false }
   return { easel, size, finer: FINER, shown: [{ part: 0 }], look: ink, marks: [] }

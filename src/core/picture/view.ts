@@ -4,15 +4,25 @@ import { apply, cornersOf, IDENTITY, multiply, type Box, type Matrix, type Vec }
 export type ViewNumber = 0 | 1 | 2 | 3 | 4 | 5 | 6 | 7
 export const VIEWS: readonly ViewNumber[] = [0, 1, 2, 3, 4, 5, 6, 7]
 
+/** A view from anywhere, degrees: turned round the upright axis from the front to the right, and lifted above it. */
+export interface FreeView {
+  readonly turn: number
+  readonly lift: number
+}
+
 /** The viewer stands to the front right of the model and looks down on it. */
-const TURN = (33 * Math.PI) / 180
-const LIFT = (29 * Math.PI) / 180
+export const USUAL_VIEW: FreeView = { turn: 33, lift: 29 }
+
+const freeOf = (view: ViewNumber): FreeView => ({
+  turn: USUAL_VIEW.turn + (view & 3) * 90,
+  lift: view < 4 ? USUAL_VIEW.lift : -USUAL_VIEW.lift,
+})
 
 /** Takes model space to the viewer's: to the right, up the picture, away from the viewer. An orthographic view, in u. */
-export function viewMatrix(view: ViewNumber): Matrix {
-  const turn = TURN + ((view & 3) * Math.PI) / 2
-  const lift = view < 4 ? LIFT : -LIFT
-  const [c, s, cl, sl] = [Math.cos(turn), Math.sin(turn), Math.cos(lift), Math.sin(lift)]
+export function viewMatrix(view: ViewNumber | FreeView): Matrix {
+  const { turn, lift } = typeof view === 'number' ? freeOf(view) : view
+  const [about, up] = [(turn * Math.PI) / 180, (lift * Math.PI) / 180]
+  const [c, s, cl, sl] = [Math.cos(about), Math.sin(about), Math.cos(up), Math.sin(up)]
   return [c, s, 0, -s * sl, c * sl, cl, -s * cl, c * cl, -sl]
 }
 
@@ -30,7 +40,14 @@ export interface PictureSize {
 }
 
 /** Fits a box into a picture with a margin; small things are not blown up beyond `mostScale` px per u. `lie` is how the work lies. */
-export function fitCamera(box: Box, view: ViewNumber, size: PictureSize, margin: number, mostScale: number, lie = IDENTITY): Camera {
+export function fitCamera(
+  box: Box,
+  view: ViewNumber | FreeView,
+  size: PictureSize,
+  margin: number,
+  mostScale: number,
+  lie = IDENTITY,
+): Camera {
   const matrix = multiply(viewMatrix(view), lie)
   const { left, right, bottom, top } = outlineOf(box, matrix)
   const scale = Math.min(

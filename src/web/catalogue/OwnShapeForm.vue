@@ -5,7 +5,7 @@ import { checkModel } from '@core/model'
 import type { DirectionText, Vec } from '@core/space'
 import ActionButton from '../controls/ActionButton.vue'
 import { notify } from '../shared/notices'
-import PiecePicture from '../shared/PiecePicture.vue'
+import TurnablePiece from '../shared/TurnablePiece.vue'
 import { useOpenModel } from '../stores/open-model'
 
 /** A shape of the designer's own, from boxes and connectors, with a picture that follows. It is kept in the model file. */
@@ -35,7 +35,6 @@ const connectors = ref<ConnectorRow[]>([
   { kind: 'socket', at: [5, 5, 0], facing: '-z', length: 10, along: '+x' },
 ])
 const problem = ref('')
-const view = ref(0)
 
 const id = computed(
   () =>
@@ -84,9 +83,8 @@ function save(): void {
 <template>
   <form class="own" aria-label="A shape of your own" @submit.prevent="save" @keydown.stop>
     <div class="picture">
-      <PiecePicture v-if="isWhole" shape="" colour="amber" :own="own" :width="260" :height="190" :view="view" />
+      <TurnablePiece v-if="isWhole" shape="" colour="amber" :own="own" :width="260" :height="190" />
       <p v-else class="faint">The picture waits for whole numbers.</p>
-      <ActionButton @click="view = (view + 1) % 8">Turn it</ActionButton>
     </div>
     <div>
       <h2>A shape of your own</h2>

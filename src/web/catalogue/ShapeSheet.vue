@@ -2,9 +2,9 @@
 import { computed, ref } from 'vue'
 import { HOLD_WORDS, massOf, receivedHold, givenHolds, socketCount, studCount, type Shape, turningOf } from '@core/catalogue'
 import { fromU, type LengthUnit } from '@core/fit'
-import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
+import TurnablePiece from '../shared/TurnablePiece.vue'
 import { usePaintSource } from '../shared/painter-key'
 import { useOwnNames } from '../stores/own-names'
 
@@ -13,10 +13,7 @@ const props = defineProps<{ shape: Shape; colour: string }>()
 const emit = defineEmits<{ close: []; colour: [id: string]; open: [id: string] }>()
 const source = usePaintSource()
 const names = useOwnNames()
-const view = ref(0)
-const VIEW_WORDS = ['front and right', 'back and right', 'back and left', 'front and left']
-
-const place = computed(() => `${view.value < 4 ? 'From above' : 'From below'}, ${VIEW_WORDS[view.value % 4]}`)
+const picture = ref<InstanceType<typeof TurnablePiece>>()
 const colours = computed(() => [...(source.value?.catalogue.colours.values() ?? [])])
 const colourName = computed(() => colours.value.find(({ id }) => id === props.colour)?.name ?? props.colour)
 const twin = computed(() => {
@@ -45,16 +42,10 @@ const holds = computed(() => {
 })
 const alias = computed(() => names.find('shape', props.shape.id))
 
-function turn(by: number): void {
-  view.value = (view.value & 4) | ((view.value + by + 4) & 3)
-}
 function onKey(event: KeyboardEvent): void {
-  if ((event.target as HTMLElement).closest('input')) return
-  if (event.key === 'ArrowLeft') turn(-1)
-  else if (event.key === 'ArrowRight') turn(1)
-  else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') view.value ^= 4
-  else if (event.key === 'Escape') emit('close')
-  else return
+  if ((event.target as HTMLElement).closest('input') || picture.value?.onKey(event)) return
+  if (event.key !== 'Escape') return
+  emit('close')
   event.preventDefault()
   event.stopPropagation()
 }
@@ -77,13 +68,7 @@ function rename(field: 'name' | 'number', text: string): void {
 <template>
   <section class="sheet" :aria-label="shape.title" @keydown="onKey">
     <div class="picture">
-      <PiecePicture :shape="shape.id" :colour="colour" :width="300" :height="220" :view="view" />
-      <p class="faint" role="status">{{ place }}</p>
-      <div class="turns" role="group" aria-label="Turn the piece">
-        <ActionButton shortcut="←" describe="Turn it to the left" @click="turn(-1)">Left</ActionButton>
-        <ActionButton shortcut="→" describe="Turn it to the right" @click="turn(1)">Right</ActionButton>
-        <ActionButton shortcut="↑" describe="See it from above or below" @click="view ^= 4">Over</ActionButton>
-      </div>
+      <TurnablePiece ref="picture" :shape="shape.id" :colour="colour" />
     </div>
     <div class="words">
       <h2 tabindex="-1">{{ shape.title }}</h2>

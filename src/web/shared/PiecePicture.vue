@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref, watch } from 'vue'
 import type { OwnShape } from '@core/catalogue'
-import type { PieceLook, PieceSpec, ViewNumber } from '@core/picture'
+import type { FreeView, PieceLook, PieceSpec, ViewNumber } from '@core/picture'
 import { usePaintSource } from './painter-key'
 
 /** Painted twice as fine as it is shown. */
@@ -16,13 +16,17 @@ const props = withDefaults(
     /** Where the piece is more than its shape and colour. */
     piece?: PieceSpec | undefined
     look?: PieceLook | undefined
+    /** From anywhere. */
+    free?: FreeView | undefined
   }>(),
-  { width: 52, height: 40, view: 0, own: undefined, piece: undefined, look: undefined },
+  { width: 52, height: 40, view: 0, own: undefined, piece: undefined, look: undefined, free: undefined },
 )
 const FINER = 2
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
 let asked = 0
+
+const lookOf = (): Partial<PieceLook> => (props.free ? { free: { ...props.free } } : (props.look ?? { view: props.view as ViewNumber }))
 
 function specOf(): PieceSpec {
   const { shape, colour, length, work } = props.piece ?? { shape: props.shape, colour: props.colour }
@@ -41,15 +45,18 @@ async function paint(): Promise<void> {
   const mine = ++asked
   const [width, height] = [props.width * FINER, props.height * FINER]
   const made = props.own
-    ? from.painter.ownPiece(props.own, props.colour, width, height, props.view)
-    : from.painter.piece(specOf(), width, height, props.look ?? { view: props.view as ViewNumber })
+    ? from.painter.ownPiece(props.own, props.colour, width, height, lookOf())
+    : from.painter.piece(specOf(), width, height, lookOf())
   const image = await made.catch(() => undefined)
   if (!image || !canvas.value || mine !== asked) return
   canvas.value.getContext('2d')!.putImageData(new ImageData(image.data, width, height), 0, 0)
 }
 
 onMounted(paint)
-watch(() => [source.value?.version, props.shape, props.colour, props.view, props.own, JSON.stringify([props.piece, props.look])], paint)
+watch(
+  () => [source.value?.version, props.shape, props.colour, props.view, props.own, JSON.stringify([props.piece, props.look, props.free])],
+  paint,
+)
 </script>
 
 <template>

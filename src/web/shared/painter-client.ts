@@ -24,6 +24,8 @@ export class PainterClient {
   }
 
   piece(piece: PieceSpec, width: number, height: number, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
+    // What is being turned is never seen the same way again.
+    if (look.free) return this.remote.piece(piece, width, height, look)
     const key = JSON.stringify([piece, width, look])
     let known = this.pieces.get(key)
     if (!known) this.pieces.set(key, (known = this.remote.piece(piece, width, height, look)))
@@ -45,8 +47,8 @@ export class PainterClient {
   }
 
   /** A shape that is being made: never kept. */
-  ownPiece(own: OwnShape, colour: string, width: number, height: number, view = 0): Promise<CanvasImage> {
-    return this.remote.ownPiece(own, colour, width, height, view)
+  ownPiece(own: OwnShape, colour: string, width: number, height: number, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
+    return this.remote.ownPiece(own, colour, width, height, look)
   }
 
   close(): void {

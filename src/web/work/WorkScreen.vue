@@ -6,6 +6,7 @@ import { shapeOfPart, type Decal, type ModelDocument, type PieceWork } from '@co
 import { MM_PER_U } from '@core/space'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'
+import TurnablePiece from '../shared/TurnablePiece.vue'
 import { useOpenModel } from '../stores/open-model'
 import DecalEditor from './DecalEditor.vue'
 import { readPicture } from './picture-file'
@@ -18,7 +19,6 @@ const chosen = ref('')
 const problem = ref('')
 /** Parts left out of the next change, by section and part. */
 const leftOut = ref<ReadonlySet<string>>(new Set())
-const view = ref(0)
 
 const pieces = computed(() => (open.model ? partsByPiece(open.model) : []))
 const titleOf = ({ piece }: PieceParts): string => open.source?.catalogue.shapes.get(piece.shape)?.title ?? piece.shape
@@ -145,18 +145,7 @@ function removeDecal(decal: Decal): void {
       <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
       <div class="both">
         <div class="look">
-          <PiecePicture
-            :shape="entry.piece.shape"
-            :colour="entry.piece.colour"
-            :piece="entry.piece"
-            :width="300"
-            :height="220"
-            :view="view"
-          />
-          <p class="turns">
-            <button type="button" class="plain-button framed" @click="view = (view & 4) | ((view + 1) & 3)">Next side</button>
-            <button type="button" class="plain-button framed" @click="view = view ^ 4">{{ view < 4 ? 'From below' : 'From above' }}</button>
-          </p>
+          <TurnablePiece :key="chosen" :shape="entry.piece.shape" :colour="entry.piece.colour" :piece="entry.piece" />
         </div>
         <WorkList
           :work="work"
@@ -273,14 +262,7 @@ ul {
   margin: 12px 0 18px;
 }
 .look {
-  background: #fff;
   align-self: start;
-}
-.turns {
-  display: flex;
-  gap: 8px;
-  padding: 0 8px 8px;
-  margin: 0;
 }
 .which summary {
   min-height: 44px;

@@ -3,6 +3,7 @@ import type { DrawnSection } from '../drawn-section'
 import { mixedSlots, type InkOptions } from '../ink'
 import { INK, type Rgb } from '../paint'
 import type { Composition, Overlay, Plate } from '../plate'
+import type { Sheen } from '../sheen'
 import { joinLines, outlineLoops } from './chain'
 import type { Drawing, DrawnItem, Loop } from './drawing'
 import { visibleLines, type LineKind, type VisibleLine } from './edges'
@@ -15,8 +16,6 @@ const MOST_FACETS = 12_000
 const WIDTHS: Readonly<Record<LineKind, number>> = { crease: 0.55, outline: 1, heavy: 2.4 }
 const FINE = 0.6
 const LEADER = 1
-/** Slanting lines of light on see-through pieces: one in so many dots, so many dots wide. */
-const GLINT = { every: 14, wide: 3 }
 
 /**
  * A step's picture as areas and lines, sharp at any size: faces in the order in which they cover each other, then the edges that show.
@@ -92,19 +91,22 @@ function faceItems({ part, tone, patch }: VisibleFacet, pieces: readonly Loop[],
   }
   const slots = mixedSlots(look.looks[part]!, paper)
   const items: DrawnItem[] = [{ kind: 'area', colour: slots.tones[tone]!, loops }]
-  if (look.looks[part]!.isClear) items.push({ kind: 'area', colour: slots.lit[tone]!, loops: sized(pieces.flatMap(glints)) })
+  const { sheen } = look.looks[part]!
+  const stripes = sheen ? pieces.flatMap((piece) => stripesOn(piece, sheen)) : []
+  if (stripes.length > 0) items.push({ kind: 'area', colour: slots.lit[tone]!, loops: sized(stripes) })
   return items
 }
 
-/** The lines of light that fall on a convex face. */
-function glints(piece: Loop): Loop[] {
-  const along = piece.map(([x, y]) => x + y)
+/** The stripes of light that fall on a convex face. */
+function stripesOn(piece: Loop, { across, every, wide }: Sheen): Loop[] {
+  const far = ([x, y]: FlatPoint): number => across[0] * x + across[1] * y
+  const reach = piece.map(far)
   const stripes: Loop[] = []
-  for (let k = Math.floor(Math.min(...along) / GLINT.every); k * GLINT.every <= Math.max(...along); k++) {
-    const from = k * GLINT.every
+  for (let k = Math.floor(Math.min(...reach) / every); k * every <= Math.max(...reach); k++) {
+    const from = k * every
     const stripe = keep(
-      keep(piece, ([x, y]) => x + y - from),
-      ([x, y]) => from + GLINT.wide - x - y,
+      keep(piece, (point) => far(point) - from),
+      (point) => from + wide - far(point),
     )
     if (stripe.length > 2) stripes.push(stripe)
   }

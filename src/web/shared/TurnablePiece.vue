@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { OwnShape } from '@core/catalogue'
+import { USUAL_VIEW, type PieceSpec } from '@core/picture'
+import ActionButton from '../controls/ActionButton.vue'
+import PiecePicture from './PiecePicture.vue'
+
+/** A piece that can be turned: by dragging, by the arrow keys, by buttons. */
+withDefaults(
+  defineProps<{
+    shape: string
+    colour: string
+    piece?: PieceSpec | undefined
+    own?: OwnShape | undefined
+    width?: number
+    height?: number
+  }>(),
+  { piece: undefined, own: undefined, width: 300, height: 220 },
+)
+
+const STEP = 15
+const PER_PIXEL = 0.6
+const MOST_LIFT = 85
+const view = ref({ ...USUAL_VIEW })
+const QUARTERS = ['front and right', 'back and right', 'back and left', 'front and left']
+const place = computed(() => {
+  const { turn, lift } = view.value
+  return `${lift >= 0 ? 'From above' : 'From below'}, ${QUARTERS[Math.floor((((turn % 360) + 360) % 360) / 90)]!}`
+})
+
+function turnBy(turn: number, lift: number): void {
+  view.value = { turn: view.value.turn + turn, lift: Math.max(-MOST_LIFT, Math.min(MOST_LIFT, view.value.lift + lift)) }
+}
+const over = (): void => {
+  view.value = { turn: view.value.turn, lift: -view.value.lift || -USUAL_VIEW.lift }
+}
+
+const WAYS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-STEP, 0],
+  ArrowRight: [STEP, 0],
+  ArrowUp: [0, STEP],
+  ArrowDown: [0, -STEP],
+}
+/** @returns whether the key turned it: the sheet around hands its keys on */
+function onKey(event: KeyboardEvent): boolean {
+  const way = WAYS[event.key]
+  if (!way) return false
+  turnBy(...way)
+  event.preventDefault()
+  event.stopPropagation()
+  return true
+}
+defineExpose({ onKey })
+
+let last: { x: number; y: number } | undefined
+function onDown(event: PointerEvent): void {
+  last = { x: event.clientX, y: event.clientY }
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+}
+function onMove(event: PointerEvent): void {
+  if (!last) return
+  turnBy((last.x - event.clientX) * PER_PIXEL, (event.clientY - last.y) * PER_PIXEL)
+  last = { x: event.clientX, y: event.clientY }
+}
+</script>
+
+<template>
+  <div class="turnable">
+    <div
+      class="piece"
+      role="img"
+      tabindex="0"
+      :aria-label="`The piece, ${place}. The arrow keys turn it.`"
+      @keydown="onKey"
+      @pointerdown="onDown"
+      @pointermove="onMove"
+      @pointerup="last = undefined"
+      @pointercancel="last = undefined"
+    >
+      <PiecePicture :shape="shape" :colour="colour" :piece="piece" :own="own" :width="width" :height="height" :free="view" />
+    </div>
+    <p class="faint" role="status">{{ place }}</p>
+    <div class="turns" role="group" aria-label="Turn the piece">
+      <ActionButton shortcut="←" describe="Turn it to the left" @click="turnBy(-3 * STEP, 0)">Left</ActionButton>
+      <ActionButton shortcut="→" describe="Turn it to the right" @click="turnBy(3 * STEP, 0)">Right</ActionButton>
+      <ActionButton shortcut="↑ ↓" describe="See it from above or below" @click="over">Over</ActionButton>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.piece {
+  background: #fff;
+  cursor: grab;
+  touch-action: none;
+  width: fit-content;
+}
+.piece:active {
+  cursor: grabbing;
+}
+.turns {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+p {
+  margin: 4px 0 8px;
+}
+</style>
