@@ -254,8 +254,10 @@ export class Sheet {
     const label = lengthLabel(piece, this.input.catalogue.shapes)
     if (label === '') return
     const width = this.bold.widthOfTextAtSize(label, 6.5) + 4
-    this.page.drawRectangle({ x: x + PIECE.width - width, y, width, height: 8, color: rgb(1, 1, 1), borderColor: INK, borderWidth: 0.4 })
-    this.text(label, x + PIECE.width - width + 2, y + 1.8, { size: 6.5, font: this.bold })
+    // Long pieces run down to the right: the corner above is free.
+    const [left, low] = [x + PIECE.width - width, y + PIECE.height - 8]
+    this.page.drawRectangle({ x: left, y: low, width, height: 8, color: rgb(1, 1, 1), borderColor: INK, borderWidth: 0.4 })
+    this.text(label, left + 2, low + 1.8, { size: 6.5, font: this.bold })
   }
 }
 

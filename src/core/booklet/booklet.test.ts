@@ -158,7 +158,7 @@ describe('decals', () => {
                 other.y - y - size[1],
                 y - other.y - other.decal.size[1],
               ]
-              expect(Math.max(...apart)).toBeGreaterThanOrEqual(8 - 1e-9)
+              expect(Math.max(...apart)).toBeGreaterThanOrEqual(10 - 1e-9)
             }
           })
         }

@@ -26,7 +26,7 @@ export function decalsOf(model: ModelDocument, inventory: readonly PieceCount[])
 }
 
 /** Room between decals for the knife and the marks, mm. */
-const GAP = 8
+const GAP = 10
 
 /**
  * Lays decals on sheets at true size, the tallest first, row under row (next-fit decreasing height; Coffman, Garey, Johnson and

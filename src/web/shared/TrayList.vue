@@ -113,7 +113,7 @@ li {
 .long {
   position: absolute;
   right: 0;
-  bottom: 0;
+  top: 0;
   padding: 0 4px;
   border: 1px solid var(--ink);
   background: var(--sheet);
