@@ -1,16 +1,7 @@
 import { expose, transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import { extendCatalogue, type OwnShape } from '@core/catalogue'
-import {
-  encodePng,
-  paintPiece,
-  pieceSource,
-  writeSvg,
-  type Picked,
-  type PieceLook,
-  type PieceSpec,
-  type RgbImage,
-} from '@core/picture'
+import { encodePng, paintPiece, pieceSource, writeSvg, type Picked, type PieceLook, type PieceSpec, type RgbImage } from '@core/picture'
 import { BookletPainter } from '@press/paint'
 
 /** Dots for a canvas: four bytes each. */

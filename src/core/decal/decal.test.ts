@@ -153,6 +153,19 @@ describe('pictures in files', () => {
     }
   })
 
+  it('are refused before they are unpacked when there is too much of them', () => {
+    const large = pictureAddress(encode({ width: 2400, height: 2400, data: new Uint8Array(2400 * 2400 * 3), depth: 8, channels: 3 }))
+    const wide = pictureAddress(encode({ width: 2401, height: 1, data: new Uint8Array(2401 * 3), depth: 8, channels: 3 }))
+    const withPictures = (...pictures: string[]) => ({
+      ...oneSection([]),
+      decals: pictures.map((each, i) => ({ ...decal, id: `d${i}`, picture: each })),
+    })
+    expect(() => checkModel(withPictures(wide))).toThrow('has more than 2400 dots each way')
+    expect(() => checkModel(withPictures(...Array.from({ length: 11 }, () => large)))).toThrow('more than 60 million dots')
+    const many = Array.from({ length: 501 }, () => picture)
+    expect(() => checkModel(withPictures(...many))).toThrow('“decals” has more than 500 entries.')
+  })
+
   it('must exist where a part names them, and only on what is printed or stuck on', () => {
     const withWork = (work: unknown) => ({
       ...oneSection([]),

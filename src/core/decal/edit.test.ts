@@ -69,7 +69,11 @@ describe('decals of a model', () => {
     const worn = withWork(withWork(two, places, [stuck('flag')]), [{ section: 'main', part: 'b' }], [stuck('flag'), { kind: 'paint' }])
     const bare = withoutDecal(worn, 'flag')
     expect(bare.decals!.map(({ id }) => id)).toEqual(['stripes'])
-    expect([workOf(bare, 'main', 'a'), workOf(bare, 'inner', 'a'), workOf(bare, 'main', 'b')]).toEqual([undefined, undefined, [{ kind: 'paint' }]])
+    expect([workOf(bare, 'main', 'a'), workOf(bare, 'inner', 'a'), workOf(bare, 'main', 'b')]).toEqual([
+      undefined,
+      undefined,
+      [{ kind: 'paint' }],
+    ])
     expect(checkModel(JSON.parse(JSON.stringify(bare)))).toEqual(bare)
     // Where the last one goes, the file says nothing of decals any more.
     expect('decals' in withoutDecal(bare, 'stripes')).toBe(false)

@@ -12,4 +12,6 @@ export const LIMITS = {
   pictureLength: 4 * 1024 * 1024,
   /** mm: what fits on a sheet of paper. */
   decalSize: 180,
+  /** Dots of all pictures together. */
+  decalDots: 60_000_000,
 } as const

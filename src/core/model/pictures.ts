@@ -15,8 +15,7 @@ const MOST_DOTS = 2400
 /** @throws Fault `bad-picture` for anything but a sound PNG as a data address */
 export function decodePicture(address: string, place = 'picture'): RgbaImage {
   const bytes = pictureBytes(address, place)
-  const head = headOf(bytes)
-  if (head.width > MOST_DOTS || head.height > MOST_DOTS) throw badPicture(`has more than ${MOST_DOTS} dots each way`, place)
+  pictureSize(address, place)
   try {
     return toRgba(decode(bytes))
   } catch (error) {
@@ -46,10 +45,16 @@ export function pictureAddress(bytes: Uint8Array): string {
   return HEAD + btoa(text)
 }
 
-/** Width and height stand at fixed places, so that a picture that is too large is never unpacked. */
-function headOf(bytes: Uint8Array): { width: number; height: number } {
+/**
+ * How many dots a picture has each way: they stand at fixed places, so that one that is too large is never unpacked.
+ * @throws Fault `bad-picture`
+ */
+export function pictureSize(address: string, place = 'picture'): { width: number; height: number } {
+  const bytes = pictureBytes(address, place)
   const view = new DataView(bytes.buffer, bytes.byteOffset)
-  return { width: view.getUint32(16), height: view.getUint32(20) }
+  const [width, height] = [view.getUint32(16), view.getUint32(20)]
+  if (width > MOST_DOTS || height > MOST_DOTS) throw badPicture(`has more than ${MOST_DOTS} dots each way`, place)
+  return { width, height }
 }
 
 type Decoded = ReturnType<typeof decode>

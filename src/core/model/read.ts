@@ -5,8 +5,8 @@ import { LIMITS } from './limits'
 import { modelSchema } from './schema'
 import { ANGLE_LIMITS, connectorOf, doJoin } from './joint-pose'
 import { shapeOfPart } from './lengths'
-import { decodePicture } from './pictures'
-import { copiesOf, isLoose, partsOf, type CopyJoint, type JointEnd, type ModelDocument, type Section } from './types'
+import { decodePicture, pictureSize } from './pictures'
+import { copiesOf, isLoose, partsOf, type CopyJoint, type Decal, type JointEnd, type ModelDocument, type Section } from './types'
 
 /** The text of a file as a checked document. @throws Fault `too-large`, `not-json`, or what `checkModel` throws. */
 export function readModelText(text: string): ModelDocument {
@@ -64,7 +64,9 @@ function shapeFault(detail: Joi.ValidationErrorItem): Fault {
     case 'string.max':
       return new Fault('too-long', `“${String(last)}” is longer than ${limitOf(detail)} characters.`, at)
     case 'array.max':
-      return new Fault('too-many-sections', `There are more than ${limitOf(detail)} sections.`, at)
+      return last === 'sections'
+        ? new Fault('too-many-sections', `There are more than ${limitOf(detail)} sections.`, at)
+        : new Fault('too-many', `“${String(last)}” has more than ${limitOf(detail)} entries.`, at)
     case 'number.integer':
       return new Fault('not-integer', 'A place in a lattice must be a whole number of u.', at)
     case 'array.min':
@@ -121,11 +123,28 @@ function checkReferences(model: ModelDocument): void {
     }
   })
   refuseDoubles(model.decals ?? [], (i) => `decals[${i}].id`)
-  model.decals?.forEach(({ picture }, i) => decodePicture(picture, `decals[${i}].picture`))
+  checkPictures(model.decals ?? [])
   const decals = new Map((model.decals ?? []).map((decal) => [decal.id, decal]))
   model.sections.forEach((section, i) => {
     checkSection(section, `sections[${i}]`, sections, catalogue)
     checkDecals(section, `sections[${i}]`, decals)
+  })
+}
+
+/** Pictures are unpacked to see that they are sound; how much that is, is known before. */
+function checkPictures(decals: readonly Decal[]): void {
+  let dots = 0
+  decals.forEach(({ picture }, i) => {
+    const place = `decals[${i}].picture`
+    const { width, height } = pictureSize(picture, place)
+    dots += width * height
+    if (dots > LIMITS.decalDots) {
+      throw new Fault('too-many-dots', `The pictures of all decals together have more than ${LIMITS.decalDots / 1e6} million dots.`, {
+        place,
+        wayOut: 'Attach smaller ones: 600 dots to the inch print well.',
+      })
+    }
+    decodePicture(picture, place)
   })
 }
 

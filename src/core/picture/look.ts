@@ -70,6 +70,24 @@ export function lookAtSome(scene: Scene, steps: Steps, lies: readonly Turn[], so
   return some.map((step) => views.look(steps[step]!, lies[step]!, (node) => stepOf[node]! <= step))
 }
 
+/** Looks of some steps, all or a few of them by number, with insets for what they do not show well. */
+export function withInsets(
+  scene: Scene,
+  steps: Steps,
+  lies: readonly Turn[],
+  looks: readonly StepLook[],
+  some?: readonly number[],
+): StepLook[] {
+  const isPoor = ({ shares }: StepLook): boolean => shares.some((share) => share < ENOUGH)
+  if (!looks.some(isPoor)) return [...looks]
+  const views = viewsOf(stageOf(scene))
+  const stepOf = stepsOfNodes(scene, steps)
+  return looks.map((look, i) => {
+    const step = some ? some[i]! : i
+    return isPoor(look) ? views.withInset(look, steps[step]!, lies[step]!, (node) => stepOf[node]! <= step) : look
+  })
+}
+
 /** Of each node the step that brings it; what no step brings is never there. */
 function stepsOfNodes(scene: Scene, steps: Steps): Int32Array {
   const stepOf = new Int32Array(scene.nodes.length).fill(steps.length)
@@ -111,11 +129,11 @@ class Views {
       if (worth(shares) > bar) best = { view, shares }
       if (Math.min(...best.shares) >= ENOUGH) break
     }
-    return this.withInset(best, nodes, lie, isThere)
+    return best
   }
 
   /** What no single view shows together with the rest is shown in an inset, from the side where it shows best. */
-  private withInset(best: StepLook, nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
+  withInset(best: StepLook, nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
     const poor = nodes.flatMap((_, i) => (best.shares[i]! < ENOUGH ? [i] : []))
     if (poor.length === 0) return best
     const mine = poor.map((i) => nodes[i]!)

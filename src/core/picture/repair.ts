@@ -1,6 +1,6 @@
 import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type Wish } from '../plan'
 import type { Turn } from '../space'
-import { lookAtSome, lookAtSteps, lookFromHome, type StepLook } from './look'
+import { lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook } from './look'
 import { ENOUGH } from './scout'
 
 /** Rounds of drawing, wishing and laying anew; most models need one or two. */
@@ -40,7 +40,9 @@ export function lookAndRepair(built: BuiltSection, options: SectionOptions): See
     const isHeld = current.built.holding.problems.length <= built.holding.problems.length
     if (isHeld && current.price < best.price) best = current
   }
-  return { built: best.built, looks: best.looks }
+  // Only now: a picture that shows everything by itself is worth another order of steps.
+  const { scene, steps, lies } = best.built
+  return { built: best.built, looks: withInsets(scene, steps, lies, best.looks) }
 }
 
 function lookOnce(built: BuiltSection) {
@@ -78,8 +80,12 @@ function lookAgain({ scene, steps, lies }: BuiltSection): readonly StepLook[] {
     const kept = known.get(step)
     if (kept?.present !== presents[i] || kept?.lie !== lies[i]) changed.push(i)
   })
-  const fresh = changed.length > steps.length * MANY ? undefined : lookAtSome(scene, steps, lies, changed)
-  if (!fresh) lookAtSteps(scene, steps, lies).forEach((look, i) => known.set(steps[i]!, { present: presents[i]!, lie: lies[i]!, look }))
+  const isFew = changed.length <= steps.length * MANY
+  const fresh = isFew ? withInsets(scene, steps, lies, lookAtSome(scene, steps, lies, changed), changed) : undefined
+  if (!fresh) {
+    const looks = withInsets(scene, steps, lies, lookAtSteps(scene, steps, lies))
+    looks.forEach((look, i) => known.set(steps[i]!, { present: presents[i]!, lie: lies[i]!, look }))
+  }
   changed.forEach((step, i) => {
     if (fresh) known.set(steps[step]!, { present: presents[step]!, lie: lies[step]!, look: fresh[i]! })
   })
