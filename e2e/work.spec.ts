@@ -35,6 +35,21 @@ test('work is noted on a piece, a picture is attached to its face, and the bookl
   await expect(work.getByText(/reaches .* mm over the edge/)).toBeVisible()
   await page.getByRole('button', { name: 'Undo', exact: false }).first().click()
   await expect(work.getByText(/reaches .* mm over the edge/)).toBeHidden()
+  // A photograph goes on as well; then it is taken back.
+  const jpeg = await page.evaluate(() => {
+    const canvas = document.createElement('canvas')
+    canvas.width = 60
+    canvas.height = 20
+    canvas.getContext('2d')!.fillRect(0, 0, 60, 20)
+    return canvas.toDataURL('image/jpeg').split(',')[1]!
+  })
+  await work
+    .getByLabel('Picture file for a decal put on')
+    .setInputFiles({ name: 'Photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(jpeg, 'base64') })
+  await expect(decals.getByRole('listitem')).toHaveCount(2)
+  await expect(work.getByLabel('Picture', { exact: true })).toHaveValue('photo')
+  await page.getByRole('button', { name: 'Undo', exact: false }).first().click()
+  await expect(decals.getByRole('listitem')).toHaveCount(1)
   await expectAccessible(page)
 
   await page.getByRole('link', { name: 'Booklet' }).click()

@@ -2,9 +2,10 @@ import { encode } from 'fast-png'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { part, twoSections } from '../../../tests/support/models'
+import { BASE_CATALOGUE } from '../catalogue'
 import { inventoryOf, partsByPiece, pieceKey, total } from '../count'
 import { checkModel, pictureAddress, type Decal, type ModelDocument, type PieceWork } from '../model'
-import { decalId, withDecal, withoutDecal, withWork } from './index'
+import { decalId, facesOf, firstFace, fittingSize, overhang, resized, withDecal, withoutDecal, withWork } from './index'
 
 const model: ModelDocument = twoSections(
   [part('a', 'tile-2x2', [0, 0, 0]), part('b', 'tile-2x2', [20, 0, 0]), part('c', 'brick-1x2', [40, 0, 0])],
@@ -83,5 +84,30 @@ describe('decals of a model', () => {
     expect(decalId(model, 'Ferry sign!')).toBe('ferry-sign')
     expect(decalId(withDecal(model, decal('ferry-sign')), 'Ferry sign')).toBe('ferry-sign-2')
     expect(decalId(model, '???')).toBe('decal')
+  })
+})
+
+describe('the size of a decal', () => {
+  const shapeOf = (id: string) => BASE_CATALOGUE.shapes.get(id)!
+
+  it('fits on its face whatever its proportion, and keeps that', () => {
+    const faces = ['tile-2x2', 'brick-1x4', 'slope-2x2', 'panel-1x4'].flatMap((id) => facesOf(shapeOf(id)))
+    fc.assert(
+      fc.property(fc.constantFrom(...faces), fc.double({ min: 0.2, max: 5, noNaN: true }), (face, aspect) => {
+        const size = fittingSize(face, aspect)
+        expect(overhang(face, { kind: 'decal', decal: 'd', face: face.name }, { ...decal('d'), size })).toBe(0)
+        expect(Math.abs(size[0] - size[1] * aspect)).toBeLessThan(0.06 * (1 + aspect))
+      }),
+    )
+  })
+
+  it('changes on both sides together', () => {
+    expect(resized({ ...decal('d'), size: [10, 4] }, 0, 15).size).toEqual([15, 6])
+    expect(resized({ ...decal('d'), size: [10, 4] }, 1, 2).size).toEqual([5, 2])
+    expect(resized({ ...decal('d'), size: [10, 4] }, 0, 0.001).size).toEqual([0.1, 0.1])
+  })
+
+  it('begins on top, else in front, else wherever there is room', () => {
+    expect([firstFace(shapeOf('tile-2x2')), firstFace(shapeOf('pin'))].map((face) => face?.name)).toEqual(['top', 'left'])
   })
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { gapOfFaces, type PickedFace } from '@core/fit'
+import { gapOfFaces, toMm, type PickedFace } from '@core/fit'
 import type { PictureRef } from '@core/booklet'
 import ActionButton from '../controls/ActionButton.vue'
 import StepPicture from '../shared/StepPicture.vue'
@@ -47,7 +47,7 @@ const said = computed(() => {
   if (!b) return `“${a.face.part}” is picked. Pick the second face.`
   const ends = `“${a.face.part}” and “${b.face.part}”`
   return found.value
-    ? `${ends}: ${(found.value.u * 0.8).toFixed(1)} mm ${WORDS[found.value.kind]}.`
+    ? `${ends}: ${toMm(found.value.u).toFixed(1)} mm ${WORDS[found.value.kind]}.`
     : `${ends} are not parallel, or lie in one plane.`
 })
 
@@ -113,7 +113,7 @@ const placed = ({ x, y }: { x: number; y: number }): Record<string, string> => (
     </button>
     <div class="says">
       <p role="status">{{ said }}</p>
-      <ActionButton v-if="found" primary @click="emit('take', found.u)">Fill {{ (found.u * 0.8).toFixed(1) }} mm</ActionButton>
+      <ActionButton v-if="found" primary @click="emit('take', found.u)">Fill {{ toMm(found.u).toFixed(1) }} mm</ActionButton>
       <ActionButton @click="view = (view & 4) | ((view + 1) & 3)">Next side</ActionButton>
       <ActionButton @click="view = view ^ 4">{{ view < 4 ? 'From below' : 'From above' }}</ActionButton>
     </div>

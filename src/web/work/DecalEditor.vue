@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { resized } from '@core/decal'
 import type { Decal } from '@core/model'
 import LineField from '../controls/LineField.vue'
 
@@ -8,11 +9,8 @@ const emit = defineEmits<{ change: [decal: Decal]; remove: [decal: Decal] }>()
 
 /** Width and height keep their proportion. */
 function resize(decal: Decal, axis: 0 | 1, text: string): void {
-  const value = Number(text)
-  if (!Number.isFinite(value) || value <= 0) return
-  const factor = value / decal.size[axis]
-  const rounded = (side: number): number => Math.max(0.1, Math.round(side * factor * 10) / 10)
-  emit('change', { ...decal, size: [rounded(decal.size[0]), rounded(decal.size[1])] })
+  const mm = Number(text)
+  if (mm > 0) emit('change', resized(decal, axis, mm))
 }
 </script>
 

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { partsByPiece, pieceExtras, pieceKey, type PieceParts } from '@core/count'
-import { decalId, faceOf, withDecal, withoutDecal, withWork, type PartPlace } from '@core/decal'
+import { decalId, faceOf, faceWidth, firstFace, fittingSize, withDecal, withoutDecal, withWork, type PartPlace } from '@core/decal'
 import { shapeOfPart, type Decal, type ModelDocument, type PieceWork } from '@core/model'
-import { MM_PER_U } from '@core/space'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'
 import TurnablePiece from '../shared/TurnablePiece.vue'
@@ -86,18 +85,18 @@ async function attach(index: number, file: File): Promise<void> {
   const model = open.model
   const item = work.value[index]
   if (!model || !item || !shape.value) return
-  const face = item.face ?? (['top', 'front', 'slope'] as const).find((name) => faceOf(shape.value!, name)) ?? 'front'
-  const side = faceOf(shape.value, face)
-  const [width, height] = side ? [side.width * MM_PER_U, side.height * MM_PER_U] : [8, 8]
+  const face = item.face ? faceOf(shape.value, item.face) : firstFace(shape.value)
+  if (!face) {
+    problem.value = 'This piece has no flat side that is large enough for a picture.'
+    return
+  }
   try {
-    const picture = await readPicture(file, width)
-    const wide = Math.round(Math.min(width, height * picture.aspect) * 0.9 * 10) / 10
+    const picture = await readPicture(file, faceWidth(face))
     const name = file.name.replace(/\.[^.]+$/, '') || 'Decal'
-    const size = [wide, Math.round((wide / picture.aspect) * 10) / 10] as const
-    const decal: Decal = { id: decalId(model, name), name, picture: picture.address, size }
+    const decal: Decal = { id: decalId(model, name), name, picture: picture.address, size: fittingSize(face, picture.aspect) }
     save(
       'attach a picture',
-      work.value.map((old, i) => (i === index ? { ...old, decal: decal.id, face } : old)),
+      work.value.map((old, i) => (i === index ? { ...old, decal: decal.id, face: face.name } : old)),
       (now) => withDecal(now, decal),
     )
   } catch (thrown) {

@@ -12,7 +12,7 @@ export interface Drawing {
 }
 
 export type DrawnItem =
-  /** An area of one colour; `seam` widens it by a hair, so that areas that meet leave no gap. */
+  /** An area of one colour; it is drawn wider by a hair (`SEAM`), so that areas that meet leave no gap. */
   | { readonly kind: 'area'; readonly colour: Rgb; readonly loops: readonly Loop[] }
   | { readonly kind: 'lines'; readonly colour: Rgb; readonly width: number; readonly lines: readonly Loop[] }
   /** A PNG (a data address) whose corner and sides lie as given, where the loops are. */

@@ -18,7 +18,7 @@ export interface VisibleFacet {
   readonly right: number
   readonly top: number
   readonly bottom: number
-  readonly near: number
+  /** Its greatest depth, u. */
   readonly far: number
   /** Which facet of its stencil it is: edges know their neighbours by it. */
   readonly stencil: Stencil
@@ -87,7 +87,7 @@ function placeFacet(
   const { length } = facet.corners
   const corners = new Float64Array(length)
   const plane = [facet.slopeX, facet.slopeY, depth + facet.base - facet.slopeX * x - facet.slopeY * y] as const
-  let [left, right, top, bottom, near, far] = [Infinity, -Infinity, Infinity, -Infinity, Infinity, -Infinity]
+  let [left, right, top, bottom, far] = [Infinity, -Infinity, Infinity, -Infinity, -Infinity]
   // Seen from outside they run anticlockwise; the picture's y runs down, so a positive area takes them from the end.
   for (let i = 0; i < length; i += 2) {
     const u = (corners[i] = facet.corners[length - 2 - i]! + x)
@@ -97,8 +97,7 @@ function placeFacet(
     right = Math.max(right, u)
     top = Math.min(top, v)
     bottom = Math.max(bottom, v)
-    near = Math.min(near, deep)
     far = Math.max(far, deep)
   }
-  return { part, surface: facet.surface, tone: facet.tone, corners, plane, left, right, top, bottom, near, far, stencil, index }
+  return { part, surface: facet.surface, tone: facet.tone, corners, plane, left, right, top, bottom, far, stencil, index }
 }
