@@ -12,6 +12,7 @@ export type { Paper, PdfInput } from './pdf-sheet'
 /** Height of pieces (pt), and letters of words, that stand beside the picture of a step that shares its sheet. */
 const MOST_HEIGHT = 8 * LINE
 const TRAY_WIDTH = 158
+const LOOSE = 'Loose on the table until the next steps hold it.'
 /** Room for the mark of a turn, pt. */
 const TURN_MARK = 20
 const MOST_WORDS = 260
@@ -172,7 +173,7 @@ class Press extends DecalSheet {
     y -= 22
     y -= this.joins(page, MARGIN, y, inner)
     if (page.callout.length > 0) y = (await this.table(page.callout, y, lettersOf(page.callout, this.input.catalogue.colours))) - 8
-    for (const piece of paragraphs(`${page.note}\n${page.caution === '' ? '' : `Take care: ${page.caution}`}`)) {
+    for (const piece of paragraphs(wordsOf(page).join('\n'))) {
       if (y < 90) {
         this.newPage()
         y = this.height - 64
@@ -206,8 +207,7 @@ class Press extends DecalSheet {
     }
     if (page.seenFrom !== '') y -= this.paragraph(`${page.seenFrom}.`, x, y, width, { size: 8.5, colour: FAINT }) + 3
     for (const reach of page.reaches) y -= this.paragraph(reach, x, y, width, { size: 9 }) + 3
-    if (page.rests.length > 0)
-      y -= this.paragraph('Loose on the table until the next steps hold it.', x, y, width, { size: 8.5, colour: FAINT }) + 3
+    if (page.rests.length > 0) y -= this.paragraph(LOOSE, x, y, width, { size: 8.5, colour: FAINT }) + 3
     if (page.note !== '') y -= this.paragraph(page.note, x, y, width, { size: 9 }) + 3
     if (page.caution !== '') this.caution(page.caution, x, y, width)
   }
@@ -280,3 +280,14 @@ function timesWords(page: TrayPage): string {
   if (page.mirrored > 0) words.push(page.mirrored === 1 ? 'once more as its mirror image' : `${page.mirrored} times as its mirror image`)
   return words.length === 0 ? '' : `, ${words.join(', ')}`
 }
+
+/** All that is said of a step, a paragraph each. */
+const wordsOf = ({ turn, seenFrom, reaches, rests, note, caution }: StepPage): string[] =>
+  [
+    turn === '' ? '' : `${turn}.`,
+    seenFrom === '' ? '' : `${seenFrom}.`,
+    ...reaches,
+    rests.length === 0 ? '' : LOOSE,
+    note,
+    caution === '' ? '' : `Take care: ${caution}`,
+  ].filter((words) => words !== '')

@@ -58,11 +58,24 @@ describe('the PDF', () => {
     const pieces = report.inventory.slice(0, 40)
     const note = Array.from({ length: 300 }, (_, i) => `word${i}`).join(' ')
     const pages = makePages(bundle).flatMap((page) =>
-      page.kind === 'step' ? [{ ...page, callout: pieces, note, caution: 'Mind the edge.' }] : [],
+      page.kind === 'step'
+        ? [
+            {
+              ...page,
+              callout: pieces,
+              note,
+              caution: 'Mind the edge.',
+              turn: 'Turn it over',
+              seenFrom: 'Seen from behind',
+              reaches: ['Arm: turns 40° either way.'],
+            },
+          ]
+        : [],
     )
     const text = run('pdftotext', '-layout', await printed('a4', undefined, pages.slice(0, 1)), '-')
     for (let i = 0; i < 300; i++) expect(text).toContain(`word${i}`)
-    expect(text).toContain('Mind the edge.')
+    for (const words of ['Mind the edge.', 'Turn it over.', 'Seen from behind.', 'Arm: turns 40° either way.'])
+      expect(text).toContain(words)
     const counts = [...text.slice(0, text.indexOf('word0')).matchAll(/(\d+) +(?=(?:[A-Z][a-z]+[ -]))/g)].map((match) => Number(match[1]))
     expect(counts.reduce((a, b) => a + b, 0)).toBe(pieces.reduce((sum, piece) => sum + piece.count, 0))
   })

@@ -136,7 +136,12 @@ watch(drawnForPrint, async (drawn) => {
           @drawn="drawnForPrint++"
         />
       </div>
-      <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.note">{{ p.note }}</p>
+      <template v-if="p.kind === 'step' || p.kind === 'jump'">
+        <p v-if="p.turn"><TurnMark /> {{ p.turn }}.</p>
+        <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
+        <p v-for="reach in p.reaches" :key="reach">{{ reach }}</p>
+        <p v-if="p.note">{{ p.note }}</p>
+      </template>
       <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.caution">Take care: {{ p.caution }}</p>
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
         Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
