@@ -74,7 +74,11 @@ test('the follower has an overview of sections and turns the model', async ({ pa
   await expect.poll(async () => (await page.locator('canvas[role="img"]').screenshot()).equals(before)).toBe(false)
 })
 
-test('the exported page works from a disk, offline', async ({ page, browser }) => {
+test('the exported page works from a disk, offline, with the names of the designer', async ({ page, browser }) => {
+  await page.goto('/tools/catalogue')
+  await page.locator('[data-shape="plate-6x6"]').click()
+  await page.getByLabel('Your name').fill('Lawn square')
+  await page.getByLabel('Your name').press('Tab')
   await openDemo(page, 'Bird table')
   await page.getByRole('link', { name: 'Booklet' }).click()
   const [file] = await Promise.all([
@@ -93,6 +97,7 @@ test('the exported page works from a disk, offline', async ({ page, browser }) =
   await follower.goto(pathToFileURL(path).href)
   await follower.getByRole('button', { name: 'Begin' }).click()
   await pictureDrawn(follower)
+  await expect(follower.getByText('Lawn square').first()).toBeVisible()
   expect((await tickThrough(follower)).pop()).toBe('All pieces')
   expect(requests).toEqual([])
   await stranger.close()

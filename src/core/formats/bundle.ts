@@ -1,7 +1,8 @@
 import Joi from 'joi'
 import type { ShownInset } from '../checks'
 import { Fault } from '../fault'
-import { checkModel, type ModelDocument, workSchema } from '../model'
+import { checkModel, LIMITS, type ModelDocument, workSchema } from '../model'
+import type { Alias } from '../names'
 import type { SectionPlan } from '../plan'
 import type { ColourCount, PieceCount } from '../count'
 
@@ -24,6 +25,8 @@ export interface Bundle {
   readonly views: readonly (readonly number[])[]
   /** What the views of some steps do not show, and the side from which an inset shows it. */
   readonly insets?: readonly ShownInset[]
+  /** What the designer calls shapes and colours, where that is to stand beside our names. */
+  readonly names?: readonly Alias[]
 }
 
 /** The bundle of a model as it was planned and looked at. */
@@ -83,6 +86,14 @@ const bundleSchema = Joi.object({
       .items(Joi.object({ colour: Joi.string().required(), count: count.required() }))
       .required(),
   }).required(),
+  names: Joi.array().items(
+    Joi.object({
+      kind: Joi.valid('shape', 'colour').required(),
+      id: Joi.string().required(),
+      name: Joi.string().allow('').max(LIMITS.nameLength).required(),
+      number: Joi.string().allow('').max(LIMITS.nameLength).required(),
+    }),
+  ),
   insets: Joi.array().items(
     Joi.object({
       section: Joi.string().required(),

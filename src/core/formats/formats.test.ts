@@ -117,3 +117,16 @@ describe('the inventory as a table', () => {
     expect(second).toMatch(/,,,,$/)
   })
 })
+
+describe('own names in a bundle', () => {
+  const model = readModelText(demo('bird-table'))
+  const { report, looks } = reportModel(model)
+  const bundle = makeBundle(model, report, viewsOf(looks))
+
+  it('are kept where the designer gives them, and refused where they are no names', () => {
+    const names = [{ kind: 'shape' as const, id: 'tile-1x2', name: 'Stepper', number: '12' }]
+    const named = { ...bundle, names }
+    expect(checkBundle(JSON.parse(JSON.stringify(named)))).toEqual(named)
+    expect(() => checkBundle({ ...bundle, names: [{ kind: 'brick', id: 'x', name: 'y', number: '' }] })).toThrow('not a booklet')
+  })
+})

@@ -87,9 +87,14 @@ onUnmounted(stopPdf)
 
 async function exportHtml(): Promise<void> {
   try {
+    const own = await shownNames()
     const response = await fetch('/follow/follow.html')
     if (!response.ok) throw new Error(`The page of the follower is missing (${response.status}).`)
-    download(fileName(open.model!.name, '.html'), writeHtml(await response.text(), open.bundle!), 'text/html')
+    download(
+      fileName(open.model!.name, '.html'),
+      writeHtml(await response.text(), { ...open.bundle!, ...(own.length > 0 ? { names: own } : {}) }),
+      'text/html',
+    )
     notify('The booklet is in your downloads: one file that opens anywhere, offline too.')
   } catch (thrown) {
     notify(`The file was not written. ${faultLine(plainFault(thrown))}`, { isError: true })

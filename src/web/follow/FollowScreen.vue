@@ -4,9 +4,11 @@ import { makePages, pageTitle, type StepPage } from '@core/booklet'
 import { total } from '@core/count'
 import type { Bundle } from '@core/formats'
 import { catalogueOf } from '@core/model'
+import { aliasText } from '@core/names'
 import PagePicture from '../shared/StepPicture.vue'
 import DecalList from '../shared/DecalList.vue'
 import TrayList from '../shared/TrayList.vue'
+import { OWN_NAMES } from '../shared/own-names-key'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
 import type { PainterClient } from '../shared/painter-client'
 import TurnMark from '../shared/TurnMark.vue'
@@ -27,6 +29,7 @@ const turn = ref(0)
 
 const source = shallowRef<PaintSource | null>(null)
 provide(PAINT_SOURCE, source)
+provide(OWN_NAMES, (kind, id) => aliasText(props.bundle.names ?? [], kind, id))
 void props.painter.open(props.bundle).then(() => {
   source.value = { painter: props.painter, catalogue: catalogueOf(props.bundle.model), version: 1 }
 })
