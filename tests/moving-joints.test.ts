@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { reportModel } from '@core/checks'
 import { inventoryOf, pieceExtras } from '@core/count'
-import { copyPose, readModelText, type ModelDocument } from '@core/model'
+import { catalogueOf, copyPose, jointReach, readModelText, type JointEnd, type ModelDocument, type Part } from '@core/model'
 import { replay } from '@core/replay'
 import { apply, isLatticePose } from '@core/space'
-import { oneSection, part } from './support/models'
+import { oneSection, part, twoSections } from './support/models'
 
 const demo = (name: string): ModelDocument =>
   readModelText(readFileSync(new URL(`../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
@@ -155,5 +155,56 @@ describe('work and lengths', () => {
     expect(inventory.filter(({ shape, colour }) => shape === 'tile-1x2' && colour === 'white').map(pieceExtras)).toEqual([
       'painted (a blue drop, by hand)',
     ])
+  })
+})
+
+describe('how far a joint reaches', () => {
+  const reachOf = (own: Part, on: JointEnd, other: Part, by: JointEnd, slide?: number) => {
+    const copy = { id: 'c', section: 'inner', joint: { on, by, ...(slide === undefined ? {} : { slide }) } }
+    const model = twoSections([own], [copy], [other])
+    return jointReach(model, model.sections[0]!, copy, catalogueOf(model))!
+  }
+
+  it('turns nothing that an axle carries with it, and lets it slide', () => {
+    const reach = reachOf(
+      part('axle', 'axle-4', [0, 0, 0]),
+      { part: 'axle', kind: 'axle' },
+      part('gear', 'gear-8', [0, 0, 0]),
+      { part: 'gear', kind: 'cross' },
+      5,
+    )
+    expect(reach.turns).toEqual([])
+    expect(reach.slide!.to - reach.slide!.from).toBeGreaterThan(30)
+    expect(reach.slide!.from).toBe(-5)
+  })
+
+  it('is the length of the bar, whichever of the two has it', () => {
+    const [bar, clip] = [part('bar', 'bar-4', [0, 0, 0]), part('clip', 'plate-1x1-clip', [0, 0, 0])]
+    const held = reachOf(clip, { part: 'clip', kind: 'clip' }, bar, { part: 'bar', kind: 'bar' }, 8)
+    const holding = reachOf(bar, { part: 'bar', kind: 'bar' }, clip, { part: 'clip', kind: 'clip' }, 8)
+    expect(held.slide!.to - held.slide!.from).toBe(holding.slide!.to - holding.slide!.from)
+    expect([held.slide!.to, holding.slide!.from]).toEqual([8, -8])
+    expect(held.turns).toHaveLength(1)
+  })
+
+  it('ends where the slide of the joint ends: at both ends the copy has moved as far as it says', () => {
+    const [bar, clip] = [part('bar', 'bar-4', [0, 0, 0]), part('clip', 'plate-1x1-clip', [0, 0, 0])]
+    const poseAt = (slide: number) => {
+      const copy = {
+        id: 'c',
+        section: 'inner',
+        joint: { on: { part: 'clip', kind: 'clip' as const }, by: { part: 'bar', kind: 'bar' as const }, slide },
+      }
+      const model = twoSections([clip], [copy], [bar])
+      return { at: copyPose(model, model.sections[0]!, copy).at, reach: jointReach(model, model.sections[0]!, copy, catalogueOf(model))! }
+    }
+    const now = poseAt(8)
+    for (const [slide, far] of [
+      [0, now.reach.slide!.to],
+      [now.reach.slide!.to - now.reach.slide!.from, now.reach.slide!.from],
+    ] as const) {
+      const moved = now.at.map((value, i) => value + now.reach.slide!.way[i]! * far)
+      poseAt(slide).at.forEach((value, i) => expect(value).toBeCloseTo(moved[i]!, 9))
+    }
   })
 })

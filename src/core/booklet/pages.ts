@@ -291,7 +291,7 @@ function reachesOf(source: BookletSource, section: SectionPlan, step: PlanStep):
   const base = sectionById(source.model, baseSection(source, section).id)
   return step.moves.flatMap((move) => {
     const copy = 'copy' in move ? base.copies?.find((candidate) => candidate.id === move.copy) : undefined
-    const words = copy?.joint ? reachWords(jointReach(base, copy, catalogueOf(source.model))) : ''
+    const words = copy?.joint ? reachWords(jointReach(source.model, base, copy, catalogueOf(source.model))) : ''
     return words === '' ? [] : [`${sectionById(source.model, copy!.section).name}: ${words}.`]
   })
 }

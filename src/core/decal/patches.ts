@@ -22,9 +22,6 @@ interface Lie {
   readonly up: FlatPoint
 }
 
-/** The work of a part that shows a picture: decals and prints that say which, and where. */
-export const hasPicture = (work: PieceWork): boolean => work.decal !== undefined && work.face !== undefined
-
 const QUARTERS: readonly FlatPoint[] = [
   [1, 0],
   [0, 1],

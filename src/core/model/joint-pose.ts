@@ -155,8 +155,9 @@ export interface JointReach {
   readonly slide?: { readonly way: Vec; readonly from: number; readonly to: number }
 }
 
-/** @returns nothing for a copy without a joint, and for one that its joint holds in one way only */
-export function jointReach(section: Section, { joint }: Copy, catalogue: Catalogue): JointReach | undefined {
+/** @returns nothing for a copy without a joint */
+export function jointReach(model: ModelDocument, section: Section, copy: Copy, catalogue: Catalogue): JointReach | undefined {
+  const { joint } = copy
   if (!joint) return undefined
   const slide = joint.slide ?? 0
   const { at, axis, facing } = seatOf(section, joint.on, catalogue, slide)
@@ -164,10 +165,20 @@ export function jointReach(section: Section, { joint }: Copy, catalogue: Catalog
   const turn = (about: Vec, now = 0) => ({ axis: about, from: -most - (most < 360 ? now : 0), to: most - (most < 360 ? now : 0) })
   const [first, second, third] = joint.angles ?? []
   const sideways = acrossOf(facing)
-  const turns = isBall(joint.on.kind) ? [turn(sideways, second), turn(cross(facing, sideways), third)] : [turn(axis, first)]
-  const part = partsOf(section).find((candidate) => candidate.id === joint.on.part)!
-  const { length } = connectorOf(shapeOfPart(part, catalogue.shapes), joint.on)!
-  return { at, turns, ...(length === undefined ? {} : { slide: { way: facing, from: -slide, to: length - slide } }) }
+  // An axle turns with the cross it goes through, never in it.
+  const isFast = joint.on.kind === 'cross' || joint.by.kind === 'cross'
+  const ball = isBall(joint.on.kind) ? [turn(sideways, second), turn(cross(facing, sideways), third)] : undefined
+  const turns = isFast ? [] : (ball ?? [turn(axis, first)])
+  const [along, through] = [lengthOf(section, joint.on, catalogue), lengthOf(sectionById(model, copy.section), joint.by, catalogue)]
+  if (along !== undefined) return { at, turns, slide: { way: axis, from: -slide, to: along - slide } }
+  // What slides through the joint goes the other way than the place where it is held.
+  return { at, turns, ...(through === undefined ? {} : { slide: { way: axis, from: slide - through, to: slide } }) }
+}
+
+/** How long what an end names is, where it is a bar, axle or hose, u. */
+function lengthOf(section: Section, end: JointEnd, catalogue: Catalogue): number | undefined {
+  const part = partsOf(section).find((candidate) => candidate.id === end.part)!
+  return connectorOf(shapeOfPart(part, catalogue.shapes), end)!.length
 }
 
 const BY_FACE = new Set<ConnectorKind>(['post', 'ring', 'ball', 'cup', 'tongue', 'fork'])

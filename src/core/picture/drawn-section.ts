@@ -147,7 +147,7 @@ class MoveLookup {
     const jointed = new Map(copiesOf(section).flatMap((copy) => (copy.joint ? [[copy.id, copy] as const] : [])))
     specs.forEach(({ id, kind }, node) => {
       const copy = kind === 'copy' ? jointed.get(id) : undefined
-      const reach = copy && jointReach(section, copy, catalogueOf(this.model))
+      const reach = copy && jointReach(this.model, section, copy, catalogueOf(this.model))
       if (reach) found.set(node, reach)
     })
     return found

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
 import { makePages, pageTitle, type StepPage } from '@core/booklet'
-import { total } from '@core/count'
+import { pieceKey, total, type PieceCount } from '@core/count'
 import type { Bundle } from '@core/formats'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
@@ -53,16 +53,16 @@ const sections = computed(() =>
 )
 const title = computed(() => pageTitle(page.value))
 
-const tickKey = (shape: string, colour: string): string => `${index.value}/${shape}/${colour}`
-const isTicked = (shape: string, colour: string): boolean => ticked.value.has(tickKey(shape, colour))
+/** Work makes another piece, with a tick of its own. */
+const tickKey = (piece: PieceCount, at: number): string => `${at}/${pieceKey(piece).replace(/\n/g, '/')}`
+const isTicked = (piece: PieceCount): boolean => ticked.value.has(tickKey(piece, index.value))
 const isDone = (stepPage: StepPage, at: number): boolean =>
-  at < index.value ||
-  (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(`${at}/${piece.shape}/${piece.colour}`)))
+  at < index.value || (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(tickKey(piece, at))))
 
-function tick(shape: string, colour: string, isOn: boolean): void {
+function tick(piece: PieceCount, isOn: boolean): void {
   const next = new Set(ticked.value)
-  if (isOn) next.add(tickKey(shape, colour))
-  else next.delete(tickKey(shape, colour))
+  if (isOn) next.add(tickKey(piece, index.value))
+  else next.delete(tickKey(piece, index.value))
   ticked.value = next
 }
 

@@ -2,8 +2,8 @@
 import type { PieceCount } from '@core/count'
 import TrayList from '../shared/TrayList.vue'
 
-defineProps<{ pieces: readonly PieceCount[]; isTicked: (shape: string, colour: string) => boolean }>()
-const emit = defineEmits<{ tick: [shape: string, colour: string, isOn: boolean] }>()
+defineProps<{ pieces: readonly PieceCount[]; isTicked: (piece: PieceCount) => boolean }>()
+const emit = defineEmits<{ tick: [piece: PieceCount, isOn: boolean] }>()
 </script>
 
 <template>
@@ -11,11 +11,7 @@ const emit = defineEmits<{ tick: [shape: string, colour: string, isOn: boolean] 
     <template #default="{ piece, title }">
       <label class="tick">
         <span class="sr-only">Found: {{ piece.count }} of {{ title }}</span>
-        <input
-          type="checkbox"
-          :checked="isTicked(piece.shape, piece.colour)"
-          @change="emit('tick', piece.shape, piece.colour, ($event.target as HTMLInputElement).checked)"
-        />
+        <input type="checkbox" :checked="isTicked(piece)" @change="emit('tick', piece, ($event.target as HTMLInputElement).checked)" />
       </label>
     </template>
   </TrayList>
