@@ -28,3 +28,13 @@ export const twoSections = (parts: readonly Part[], copies: readonly Copy[], inn
     { id: 'inner', name: 'Inner', parts: inner },
   ],
 })
+
+/** A room closed on all sides, two studs wide inside: what stands in it shows from nowhere. */
+export const closedRoom = (): Part[] => [
+  part('floor', 'plate-4x4', [0, 0, 0]),
+  part('front', 'brick-1x4', [0, 0, 4]),
+  part('back', 'brick-1x4', [0, 30, 4]),
+  part('left', 'brick-1x2', [0, 10, 4], '+y-x'),
+  part('right', 'brick-1x2', [30, 10, 4], '+y-x'),
+  part('roof', 'plate-4x4', [0, 0, 16]),
+]

@@ -1,4 +1,5 @@
 import type { FlatPoint } from '../space'
+import { blend } from './blend'
 import type { RgbImage } from './ink'
 
 type Rgb = readonly [number, number, number]
@@ -99,9 +100,3 @@ function paint(image: RgbImage, points: readonly FlatPoint[], distance: (x: numb
 }
 
 const share = (distance: number): number => Math.max(0, Math.min(1, 0.5 - distance))
-
-function blend(image: RgbImage, x: number, y: number, colour: Rgb, part: number): void {
-  if (part === 0) return
-  const at = (y * image.width + x) * 3
-  for (let k = 0; k < 3; k++) image.data[at + k] = image.data[at + k]! * (1 - part) + colour[k]! * part
-}

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { oneSection, part } from '../../../tests/support/models'
+import { closedRoom, oneSection, part } from '../../../tests/support/models'
 import { makePages } from '../booklet'
 import { insetsOf, reportModel, viewsOf } from '../checks'
 import { checkBundle, makeBundle } from '../formats'
@@ -78,15 +78,7 @@ it('what no view shows together with the rest is shown in an inset, from its own
 
 it('what no side shows at all stays a finding', () => {
   const inside = oneSection(
-    [
-      part('floor', 'plate-4x4', [0, 0, 0]),
-      part('front', 'brick-1x4', [0, 0, 4]),
-      part('back', 'brick-1x4', [0, 30, 4]),
-      part('left', 'brick-1x2', [0, 10, 4], '+y-x'),
-      part('right', 'brick-1x2', [30, 10, 4], '+y-x'),
-      part('in', 'brick-2x2', [10, 10, 4]),
-      part('roof', 'plate-4x4', [0, 0, 16]),
-    ],
+    [...closedRoom(), part('in', 'brick-2x2', [10, 10, 4])],
     [{ add: ['floor', 'front', 'back', 'left', 'right'] }, { add: ['in', 'roof'] }],
   )
   const { report, looks } = reportModel(inside)

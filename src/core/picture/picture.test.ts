@@ -14,6 +14,10 @@ import {
   pieceSource,
   project,
   RailPainter,
+  freeViewWords,
+  turnedBy,
+  turnedOver,
+  USUAL_VIEW,
   VIEWS,
   type DrawnSection,
   type RgbImage,
@@ -62,6 +66,17 @@ describe('the camera', () => {
       expect(project(camera, [0, 0, 10])[2] < project(camera, [0, 0, 0])[2]).toBe(view < 4)
       expect(project(camera, [0, 0, 10])[1]).toBeLessThan(project(camera, [0, 0, 0])[1])
     }
+  })
+})
+
+describe('a view from anywhere', () => {
+  it('goes round and never quite to the top, and says where it is', () => {
+    expect(freeViewWords(USUAL_VIEW)).toBe('From above, front and right')
+    expect(freeViewWords(turnedBy(USUAL_VIEW, { turn: -90, lift: -60 }))).toBe('From below, front and left')
+    expect(freeViewWords(turnedBy(USUAL_VIEW, { turn: 360 + 90, lift: 0 }))).toBe('From above, back and right')
+    expect(turnedBy(USUAL_VIEW, { turn: 0, lift: 400 }).lift).toBe(85)
+    expect(freeViewWords(turnedOver(turnedOver(USUAL_VIEW)))).toBe(freeViewWords(USUAL_VIEW))
+    expect(freeViewWords(turnedOver({ turn: 10, lift: 0 }))).toBe('From below, front and right')
   })
 })
 

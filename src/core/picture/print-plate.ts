@@ -1,5 +1,6 @@
 import type { FlatPoint } from '../space'
 import { drawPath } from './arrow'
+import { blend } from './blend'
 import { drawLetter } from './glyphs'
 import type { RgbImage } from './ink'
 import type { Mark } from './marks'
@@ -35,9 +36,9 @@ function placeShape(image: RgbImage, picture: RgbImage, overlay: Overlay): void 
     for (let x = 0; x < picture.width; x++) {
       const share = cover[y * picture.width + x]! * overlay.opacity
       if (share === 0 || x + overlay.left >= image.width || y + overlay.top >= image.height) continue
-      const to = ((y + overlay.top) * image.width + x + overlay.left) * 3
       const from = (y * picture.width + x) * 3
-      for (let k = 0; k < 3; k++) image.data[to + k] = image.data[to + k]! * (1 - share) + picture.data[from + k]! * share
+      const colour = [picture.data[from]!, picture.data[from + 1]!, picture.data[from + 2]!] as const
+      blend(image, x + overlay.left, y + overlay.top, colour, share)
     }
   }
 }

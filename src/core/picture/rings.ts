@@ -1,4 +1,8 @@
+import { blend } from './blend'
 import type { RgbImage } from './ink'
+
+const PAPER = [255, 255, 255] as const
+const INK = [28, 28, 28] as const
 
 /** A small open ring where a new part takes hold: an ink ring in a paper one, so that it shows on any colour and in print. */
 export function drawRing(image: RgbImage, cx: number, cy: number, radius: number): void {
@@ -9,8 +13,8 @@ export function drawRing(image: RgbImage, cx: number, cy: number, radius: number
       const far = Math.hypot(x + 0.5 - cx, (y + 0.5 - cy) * RING_SQUASH)
       const paper = cover(far, radius, RING_HALF.paper)
       const line = cover(far, radius, RING_HALF.ink)
-      if (paper > 0) blend(image, x, y, 255, paper)
-      if (line > 0) blend(image, x, y, 28, line)
+      blend(image, x, y, PAPER, paper)
+      blend(image, x, y, INK, line)
     }
   }
 }
@@ -22,8 +26,3 @@ export const RING_HALF = { paper: 2.2, ink: 1 } as const
 
 /** How much of a dot at distance `far` a ring of this half width covers. */
 const cover = (far: number, radius: number, half: number): number => Math.max(0, Math.min(1, half + 0.5 - Math.abs(far - radius)))
-
-function blend(image: RgbImage, x: number, y: number, grey: number, share: number): void {
-  const at = (y * image.width + x) * 3
-  for (let i = at; i < at + 3; i++) image.data[i] = image.data[i]! * (1 - share) + grey * share
-}

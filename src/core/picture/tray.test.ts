@@ -45,7 +45,7 @@ describe('the pictures of a tray', () => {
 
   it('keep the usual side where pieces are told apart there, and go round where they are not', () => {
     expect(lookAtTray(pieces('plate-1x2', 'brick-2x4', 'slope-2x2'), SOURCE, SIZE).map((look) => look.view)).toEqual([0, 0, 0])
-    // From the front two brackets differ; bricks with one hole and with two only show it from another side.
+    // Two turntables differ underneath, two bricks by a stud behind.
     for (const pair of [
       ['turntable-2x2', 'turntable-2x2-top'],
       ['brick-1x1-side3', 'brick-1x1-side4'],

@@ -13,6 +13,24 @@ export interface FreeView {
 /** The viewer stands to the front right of the model and looks down on it. */
 export const USUAL_VIEW: FreeView = { turn: 33, lift: 29 }
 
+/** Straight up and down nothing would tell how it is turned. */
+const MOST_LIFT = 85
+
+/** A view turned and lifted further, degrees. */
+export const turnedBy = ({ turn, lift }: FreeView, by: FreeView): FreeView => ({
+  turn: turn + by.turn,
+  lift: Math.max(-MOST_LIFT, Math.min(MOST_LIFT, lift + by.lift)),
+})
+
+/** The same from below, or from above again. */
+export const turnedOver = ({ turn, lift }: FreeView): FreeView => ({ turn, lift: -lift || -USUAL_VIEW.lift })
+
+const SIDES = ['front and right', 'back and right', 'back and left', 'front and left'] as const
+
+/** Where the viewer stands, in words: "From above, front and right". */
+export const freeViewWords = ({ turn, lift }: FreeView): string =>
+  `${lift >= 0 ? 'From above' : 'From below'}, ${SIDES[Math.floor((((turn % 360) + 360) % 360) / 90)]!}`
+
 const freeOf = (view: ViewNumber): FreeView => ({
   turn: USUAL_VIEW.turn + (view & 3) * 90,
   lift: view < 4 ? USUAL_VIEW.lift : -USUAL_VIEW.lift,

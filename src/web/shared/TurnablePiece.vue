@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { OwnShape } from '@core/catalogue'
-import { USUAL_VIEW, type PieceSpec } from '@core/picture'
+import { freeViewWords, turnedBy, turnedOver, USUAL_VIEW, type FreeView, type PieceSpec } from '@core/picture'
 import ActionButton from '../controls/ActionButton.vue'
 import PiecePicture from './PiecePicture.vue'
 
@@ -20,19 +20,11 @@ withDefaults(
 
 const STEP = 15
 const PER_PIXEL = 0.6
-const MOST_LIFT = 85
-const view = ref({ ...USUAL_VIEW })
-const QUARTERS = ['front and right', 'back and right', 'back and left', 'front and left']
-const place = computed(() => {
-  const { turn, lift } = view.value
-  return `${lift >= 0 ? 'From above' : 'From below'}, ${QUARTERS[Math.floor((((turn % 360) + 360) % 360) / 90)]!}`
-})
+const view = ref<FreeView>(USUAL_VIEW)
+const place = computed(() => freeViewWords(view.value))
 
 function turnBy(turn: number, lift: number): void {
-  view.value = { turn: view.value.turn + turn, lift: Math.max(-MOST_LIFT, Math.min(MOST_LIFT, view.value.lift + lift)) }
-}
-const over = (): void => {
-  view.value = { turn: view.value.turn, lift: -view.value.lift || -USUAL_VIEW.lift }
+  view.value = turnedBy(view.value, { turn, lift })
 }
 
 const WAYS: Readonly<Record<string, readonly [number, number]>> = {
@@ -83,7 +75,7 @@ function onMove(event: PointerEvent): void {
     <div class="turns" role="group" aria-label="Turn the piece">
       <ActionButton shortcut="←" describe="Turn it to the left" @click="turnBy(-3 * STEP, 0)">Left</ActionButton>
       <ActionButton shortcut="→" describe="Turn it to the right" @click="turnBy(3 * STEP, 0)">Right</ActionButton>
-      <ActionButton shortcut="↑ ↓" describe="See it from above or below" @click="over">Over</ActionButton>
+      <ActionButton shortcut="↑ ↓" describe="See it from above or below" @click="view = turnedOver(view)">Over</ActionButton>
     </div>
   </div>
 </template>

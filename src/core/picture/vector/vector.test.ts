@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readFileSync } from 'node:fs'
-import { oneSection, part } from '../../../../tests/support/models'
+import { closedRoom, oneSection, part } from '../../../../tests/support/models'
 import { BASE_CATALOGUE } from '../../catalogue'
 import { reportModel } from '../../checks'
 import { catalogueOf, Flattener, readModelText, type ModelDocument } from '../../model'
@@ -95,14 +95,7 @@ describe('a picture as areas and lines', () => {
   })
 
   it('leaves out what is hidden: a brick in a closed wall has no face and no line', () => {
-    const wall = [
-      part('floor', 'plate-4x4', [0, 0, 0]),
-      part('front', 'brick-1x4', [0, 0, 4]),
-      part('back', 'brick-1x4', [0, 30, 4]),
-      part('left', 'brick-1x2', [0, 10, 4], '+y-x'),
-      part('right', 'brick-1x2', [30, 10, 4], '+y-x'),
-      part('roof', 'plate-4x4', [0, 0, 16]),
-    ]
+    const wall = closedRoom()
     const hidden = oneSection([...wall, part('in', 'brick-2x2', [10, 10, 4], undefined, 'yellow')])
     const open = painterOf(hidden, 'main').drawFinished(0)!
     const colours = (drawing: Drawing): Set<string> =>
