@@ -96,6 +96,12 @@ const placed = ({ x, y }: { x: number; y: number }): Record<string, string> => (
 
 <template>
   <div class="picker">
+    <div class="says">
+      <p role="status">{{ said }}</p>
+      <ActionButton v-if="found" primary @click="emit('take', found.u)">Fill {{ toMm(found.u).toFixed(1) }} mm</ActionButton>
+      <ActionButton @click="view = (view & 4) | ((view + 1) & 3)">Next side</ActionButton>
+      <ActionButton @click="view = view ^ 4">{{ view < 4 ? 'From below' : 'From above' }}</ActionButton>
+    </div>
     <button
       type="button"
       class="picture"
@@ -111,12 +117,6 @@ const placed = ({ x, y }: { x: number; y: number }): Record<string, string> => (
         <span v-if="each.view === view" class="picked" :style="placed(each)" aria-hidden="true">{{ i + 1 }}</span>
       </template>
     </button>
-    <div class="says">
-      <p role="status">{{ said }}</p>
-      <ActionButton v-if="found" primary @click="emit('take', found.u)">Fill {{ toMm(found.u).toFixed(1) }} mm</ActionButton>
-      <ActionButton @click="view = (view & 4) | ((view + 1) & 3)">Next side</ActionButton>
-      <ActionButton @click="view = view ^ 4">{{ view < 4 ? 'From below' : 'From above' }}</ActionButton>
-    </div>
   </div>
 </template>
 

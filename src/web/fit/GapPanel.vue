@@ -120,9 +120,7 @@ const verdict = ({ rest }: Stack): string =>
 
 <style scoped>
 summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
+  padding: 10px 0;
   cursor: pointer;
 }
 .row {
