@@ -172,8 +172,17 @@ export const isLoose = (part: Part): boolean => part.at === undefined
 /** How many pieces a part stands for: one, or the count of a loose part. */
 export const pieceCount = (part: Part): number => (isLoose(part) ? (part.count ?? 1) : 1)
 
+const sectionIndex = new WeakMap<readonly Section[], ReadonlyMap<string, Section>>()
+
+/** The sections of a document by id; lists of sections are never changed in place, so each is indexed once. */
+export function sectionsById({ sections }: Pick<ModelDocument, 'sections'>): ReadonlyMap<string, Section> {
+  let index = sectionIndex.get(sections)
+  if (!index) sectionIndex.set(sections, (index = new Map(sections.map((section) => [section.id, section]))))
+  return index
+}
+
 export function sectionById(model: ModelDocument, id: string): Section {
-  const section = model.sections.find((candidate) => candidate.id === id)
+  const section = sectionsById(model).get(id)
   if (!section) throw new RangeError(`no section ${id}`)
   return section
 }

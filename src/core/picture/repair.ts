@@ -22,7 +22,7 @@ const POOR = 1
  * a few times; what is left is looked at from other sides. The round that reads best is kept: wishes cost way.
  */
 export function lookAndRepair(built: BuiltSection, options: SectionOptions): Seen {
-  if (!built.frame) return { built, looks: lookAgain(built) }
+  if (!built.frame || built.isKept === true) return { built, looks: lookAgain(built) }
   let current = lookOnce(built)
   let best = current
   const wishes = new Map<string, Wish>()

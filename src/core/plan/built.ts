@@ -17,6 +17,8 @@ export interface BuiltSection {
   readonly derivedFrom: string | undefined
   /** What its schedule must keep; given steps have none, since they are not scheduled. */
   readonly frame?: Frame
+  /** Its steps are those shown before: they are looked at, never laid anew. */
+  readonly isKept?: boolean
   /** The manner that the search found best. */
   readonly manner?: Manner
   readonly scene: Scene

@@ -17,6 +17,8 @@ export interface Leave {
   readonly press?: Direction
   /** Set when nothing could leave any more and this was taken by force. */
   readonly block?: Block
+  /** The id of the derived section it is, where that was given before. */
+  readonly unit?: string
 }
 
 /** Pairs of parts that the search for slide and press may compare each time it is asked. */

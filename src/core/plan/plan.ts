@@ -7,6 +7,7 @@ import type { Strategy } from './manner'
 import type { BuiltSection } from './built'
 import { GivenSpaces } from './given'
 import { SEED } from './search'
+import { isGiven, isSameOrder, type PlanOrder } from './order'
 import { buildSection } from './section-plan'
 import { NORMAL_LIMITS, type DirectionValue, type Move, type PlanStep, type SectionPlan, type StepLimits } from './types'
 
@@ -21,6 +22,8 @@ export interface PlanOptions {
   readonly progress?: (fraction: number) => void
   /** Looks at each section as it is built, and may lay its steps anew; what it returns is kept. */
   readonly refine?: Refine
+  /** Orders shown before, by section: followed where they still fit. */
+  readonly kept?: PlanOrder
 }
 
 export type Refine = (built: BuiltSection) => BuiltSection
@@ -40,19 +43,30 @@ export interface PlannedModel {
   readonly built: readonly BuiltSection[]
 }
 
+interface CacheEntry {
+  /** What the sections rest on; their objects are never changed in place, so being the same means being equal. */
+  readonly content: readonly unknown[]
+  /** How they were asked for; nothing where a kept order was followed. */
+  readonly how: readonly unknown[]
+  readonly built: readonly BuiltSection[]
+}
+
+const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
+
 /** Remembers built sections by their content, so that an edit plans again only what it touches. */
 export class PlanCache {
-  private readonly known = new Map<string, { key: unknown[]; built: BuiltSection[] }>()
+  private readonly known = new Map<string, CacheEntry>()
   readonly spaces = new GivenSpaces()
 
-  /** Sections of a document are never changed in place, so being the same object means being equal. */
-  recall(sectionId: string, key: unknown[]): BuiltSection[] | undefined {
-    const entry = this.known.get(sectionId)
-    return entry && entry.key.length === key.length && entry.key.every((value, i) => value === key[i]) ? entry.built : undefined
+  /** @param fits of a kept order: whether it is the one remembered */
+  recall(id: string, content: readonly unknown[], how: readonly unknown[], fits?: (built: readonly BuiltSection[]) => boolean) {
+    const entry = this.known.get(id)
+    if (!entry || !isSameList(entry.content, content)) return undefined
+    return (fits ? fits(entry.built) : isSameList(entry.how, how)) ? entry.built : undefined
   }
 
-  keep(sectionId: string, key: unknown[], built: BuiltSection[]): void {
-    this.known.set(sectionId, { key, built })
+  keep(id: string, entry: CacheEntry): void {
+    this.known.set(id, entry)
   }
 }
 
@@ -72,29 +86,21 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
     return text
   }
   let done = 0
+  const how = [limits, strategy, effort, seed]
   const built = order.flatMap((id, i) => {
-    const key = [
-      ...reachable(model, id).flatMap((section, k) => contentOf(sectionById(model, section), k === 0)),
-      model.shapes,
-      limits,
-      strategy,
-      effort,
-      seed,
-    ]
-    let sections = cache?.recall(id, key)
+    const section = sectionById(model, id)
+    const content = [...reachable(model, id).flatMap((used, k) => contentOf(sectionById(model, used), k === 0)), model.shapes]
+    const kept = isGiven(section) ? undefined : options.kept?.[id]
+    const fits = kept && ((known: readonly BuiltSection[]): boolean => isSameOrder(known.map(print), kept))
+    let sections = cache?.recall(id, content, how, fits)
     if (!sections) {
       const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
-      const plain = buildSection(model, flattener, id, {
-        limits,
-        strategy,
-        effort,
-        seed,
-        progress,
-        ...(cache ? { spaces: cache.spaces } : {}),
-      })
+      const asked = { limits, strategy, effort, seed, progress, ...(cache ? { spaces: cache.spaces } : {}), ...(kept ? { kept } : {}) }
+      const plain = buildSection(model, flattener, id, asked)
       const { refine } = options
       sections = refine ? plain.map(refine) : plain
-      cache?.keep(id, key, sections)
+      const isKept = sections.some((each) => each.isKept === true)
+      cache?.keep(id, { content, how: isKept ? [] : how, built: sections })
     }
     done += sizes[i]!
     options.progress?.(done / all)
@@ -238,4 +244,4 @@ function writeMoves(built: BuiltSection, nodes: readonly number[], loose: readon
 }
 
 const directionValue = (travel: Travel): DirectionValue =>
-  typeof travel === 'number' ? DIRECTION_TEXTS[travel]! : (travel.map((value) => Math.round(value * 1e6) / 1e6) as unknown as Vec)
+  typeof travel === 'number' ? DIRECTION_TEXTS[travel]! : (travel.map((value) => Math.round(value * 1e6) / 1e6 + 0) as unknown as Vec)

@@ -14,12 +14,15 @@ import { nodeFacts } from './node-facts'
 import { findPrecedence, type Pressed } from './precede'
 import { schedule, type Frame, type Starters, type Wish } from './schedule'
 import { searchSchedule, type SearchOptions } from './search'
-import type { Block, StepLimits } from './types'
+import { leavesOfKept, nodesOfSteps, obeys } from './kept-order'
+import type { Block, SectionPlan, StepLimits } from './types'
 
 export interface SectionOptions extends SearchOptions {
   readonly progress?: (done: number, all: number) => void
   /** Where given steps were followed before: kept between edits. */
   readonly spaces?: GivenSpaces
+  /** The section's steps as they were shown before, derived sections included: followed where they still fit, not planned anew. */
+  readonly kept?: readonly SectionPlan[]
 }
 
 /** Plans one section of the document: its given steps where it has some, or the program's. Derived sections come first. */
@@ -27,8 +30,10 @@ export function buildSection(model: ModelDocument, flattener: Flattener, section
   const section = sectionById(model, sectionId)
   if (section.steps && !section.planRest) return [followGiven(model, flattener, section, section.steps, options.spaces)]
   const specs = sectionNodes(model, flattener, sectionId)
-  const counter = { next: 1 }
-  const built = planNodes({ id: sectionId, name: section.name, base: sectionId, derivedFrom: undefined }, specs, counter, options, section)
+  const identity: Identity = { id: sectionId, name: section.name, base: sectionId, derivedFrom: undefined }
+  const { kept, ...afresh } = options
+  const followed = kept && planNodes(identity, specs, { next: 1 }, options, section)
+  const built = followed ?? planNodes(identity, specs, { next: 1 }, afresh, section)!
   const own = built[built.length - 1]!
   const loose = looseSteps(model, sectionId, options.limits)
   return [...built.slice(0, -1), { ...own, looseParts: [...own.steps.map(() => []), ...loose] }]
@@ -45,8 +50,9 @@ interface Identity {
 }
 
 /**
- * Peels, turns units into derived sections of their own, then schedules what is left.
+ * Peels, turns units into derived sections of their own, then schedules what is left; or does all that as it was kept.
  * @param section whose locked steps stay as they are
+ * @returns undefined where there is a kept order that does not fit
  */
 function planNodes(
   identity: Identity,
@@ -54,15 +60,15 @@ function planNodes(
   counter: { next: number },
   options: SectionOptions,
   section?: Section,
-): BuiltSection[] {
+): BuiltSection[] | undefined {
+  const plan = options.kept?.find(({ id }) => id === identity.id)
+  const keptLeaves = plan && leavesOfKept(plan, options.kept!, specs)
+  if (options.kept && !keptLeaves) return undefined
   let scene = buildScene(specs)
   let joints = findJoints(scene)
   let space = new SpaceLeft(scene, joints)
   const peelShare = options.effort ? PEEL_SHARE : 1
-  const greedy = new Peeler(space, (done, all) => options.progress?.(done * peelShare, all)).run()
-  // It never goes back; in a small section all orders are tried before anything is called a unit or a knot.
-  const isDoubtful = greedy.some((leave) => leave.nodes.length > 1 || leave.block !== undefined)
-  const leaves = (isDoubtful && peelExactly(space)) || greedy
+  const leaves = keptLeaves ?? peelWell(space, (done, all) => options.progress?.(done * peelShare, all))
   const derived: BuiltSection[] = []
   const contracted: NodeSpec[] = []
   const leaving: (Travel | undefined)[] = []
@@ -75,18 +81,21 @@ function planNodes(
     leaveNodes[rank.get(leave)!] = leaving.length
     if (leave.press !== undefined) pressed.push({ node: leaving.length, out: leave.travel as Direction, press: leave.press })
     leaving.push(leave.block || leave.press !== undefined ? undefined : leave.travel)
-    contracted.push(leave.nodes.length === 1 ? specs[leave.nodes[0]!]! : derive(leave))
+    const spec = isUnit(leave) ? derive(leave) : specs[leave.nodes[0]!]!
+    if (!spec) return undefined
+    contracted.push(spec)
   }
 
-  function derive(leave: Leave): NodeSpec {
+  function derive(leave: Leave): NodeSpec | undefined {
     const inner = [...leave.nodes].sort((a, b) => a - b).map((node) => specs[node]!)
-    const id = `${identity.base}~${counter.next++}`
+    const id = leave.unit ?? `${identity.base}~${counter.next++}`
     const name = `${identity.name}, unit ${id.slice(identity.base.length + 1)}`
-    derived.push(...planNodes({ id, name, base: identity.base, derivedFrom: identity.id }, inner, counter, options))
-    return { id, kind: 'derived', source: id, parts: inner.flatMap((spec) => spec.parts) }
+    const built = planNodes({ id, name, base: identity.base, derivedFrom: identity.id }, inner, counter, options)
+    derived.push(...(built ?? []))
+    return built && { id, kind: 'derived', source: id, parts: inner.flatMap((spec) => spec.parts) }
   }
 
-  const hasUnits = leaves.some((leave) => leave.nodes.length > 1)
+  const hasUnits = leaves.some(isUnit)
   const newOf = new Int32Array(specs.length)
   leaves.forEach((leave, i) => leave.nodes.forEach((node) => (newOf[node] = leaveNodes[i]!)))
   if (hasUnits) {
@@ -111,10 +120,11 @@ function planNodes(
     facts: nodeFacts(scene, joints.adjacency),
     ...(locks ? { locks } : {}),
   }
-  const { manner, steps } = searchSchedule(frame, {
-    ...options,
-    tried: (fraction) => options.progress?.(peelShare + (1 - peelShare) * fraction, 1),
-  })
+  const keptSteps = plan && nodesOfSteps(plan, scene)
+  if (keptSteps && !obeys(keptSteps, frame)) return undefined
+  const { manner, steps } = keptSteps
+    ? { manner: undefined, steps: keptSteps }
+    : searchSchedule(frame, { ...options, tried: (fraction) => options.progress?.(peelShare + (1 - peelShare) * fraction, 1) })
   const arrives = leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel)))
   const holding = followHolding(scene, joints, steps)
   const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
@@ -123,7 +133,8 @@ function planNodes(
     {
       ...identity,
       frame,
-      manner,
+      ...(manner ? { manner } : {}),
+      isKept: keptSteps !== undefined,
       scene,
       joints,
       steps,
@@ -138,6 +149,15 @@ function planNodes(
       lostLocks: lost,
     },
   ]
+}
+
+const isUnit = ({ nodes, unit }: Leave): boolean => nodes.length > 1 || unit !== undefined
+
+/** The greedy peel never goes back; in a small section all orders are tried before anything is called a unit or a knot. */
+function peelWell(space: SpaceLeft, progress: (done: number, all: number) => void): readonly Leave[] {
+  const greedy = new Peeler(space, progress).run()
+  const isDoubtful = greedy.some((leave) => leave.nodes.length > 1 || leave.block !== undefined)
+  return (isDoubtful && peelExactly(space)) || greedy
 }
 
 /** The same section with its steps laid anew, so that wishes of the eye come true as far as they can. */

@@ -1,0 +1,113 @@
+/**
+ * Differences of plain values (what JSON holds), for values that are never changed in place: what two values share is the same
+ * object, and is neither looked into nor written down. A change is itself plain, so it can be stored, sent to a worker, undone.
+ */
+export type Change =
+  | { readonly set: unknown }
+  | { readonly gone: true }
+  | { readonly keys: Readonly<Record<string, Change>> }
+  | { readonly items: readonly ItemChange[]; readonly length: number }
+
+/** In the array as it was: at `at`, `remove` items give way to `insert`; or the one item there changes. In falling order of `at`. */
+export type ItemChange =
+  | { readonly at: number; readonly remove: number; readonly insert: readonly unknown[] }
+  | { readonly at: number; readonly change: Change }
+
+type PlainObject = Readonly<Record<string, unknown>>
+
+/** What an object holds itself: `__proto__` is a key like any other in a file. */
+const own = (value: PlainObject, key: string): unknown => (Object.hasOwn(value, key) ? value[key] : undefined)
+
+const isObject = (value: unknown): value is PlainObject => value !== null && typeof value === 'object' && !Array.isArray(value)
+
+/** What turns one value into the other; undefined where they are equal. */
+export function changeBetween(before: unknown, after: unknown): Change | undefined {
+  if (before === after) return undefined
+  if (Array.isArray(before) && Array.isArray(after)) return betweenArrays(before, after)
+  if (isObject(before) && isObject(after)) return betweenObjects(before, after)
+  return { set: after }
+}
+
+function betweenObjects(before: PlainObject, after: PlainObject): Change | undefined {
+  const keys: Record<string, Change> = {}
+  let isChanged = false
+  for (const key of new Set([...Object.keys(before), ...Object.keys(after)])) {
+    // A key whose value is undefined is not there, as in JSON.
+    const [old, now] = [own(before, key), own(after, key)]
+    const change = now === undefined ? (old === undefined ? undefined : ({ gone: true } as const)) : changeBetween(old, now)
+    if (!change) continue
+    define(keys, key, change)
+    isChanged = true
+  }
+  return isChanged ? { keys } : undefined
+}
+
+function define(target: Record<string, unknown>, key: string, value: unknown): void {
+  Object.defineProperty(target, key, { value, enumerable: true, configurable: true, writable: true })
+}
+
+const isEqual = (a: unknown, b: unknown): boolean => a === b || changeBetween(a, b) === undefined
+
+/** What the arrays share at both ends stays; the middle is changed item by item, or exchanged where items came or went. */
+function betweenArrays(before: readonly unknown[], after: readonly unknown[]): Change | undefined {
+  const shorter = Math.min(before.length, after.length)
+  let start = 0
+  while (start < shorter && isEqual(before[start], after[start])) start++
+  let end = 0
+  while (end < shorter - start && isEqual(before[before.length - 1 - end], after[after.length - 1 - end])) end++
+  const [left, right] = [before.length - start - end, after.length - start - end]
+  if (left === 0 && right === 0) return undefined
+  const { length } = after
+  if (left !== right) return { items: [{ at: start, remove: left, insert: after.slice(start, start + right) }], length }
+  const items: ItemChange[] = []
+  for (let i = start + left - 1; i >= start; i--) {
+    const change = changeBetween(before[i], after[i])
+    if (change) items.push({ at: i, change })
+  }
+  return { items, length }
+}
+
+/**
+ * The value after a change; what the change does not name is shared with the value before.
+ * @throws RangeError where the change was not made for such a value
+ */
+export function applyChange(value: unknown, change: Change): unknown {
+  if ('set' in change) return change.set
+  if ('gone' in change) return undefined
+  if ('keys' in change) {
+    if (!isObject(value)) throw new RangeError('a change of keys met no object')
+    return applyKeys(value, change.keys)
+  }
+  if (!Array.isArray(value)) throw new RangeError('a change of items met no array')
+  return applyItems(value, change.items, change.length)
+}
+
+function applyKeys(value: PlainObject, keys: Readonly<Record<string, Change>>): PlainObject {
+  const next: Record<string, unknown> = {}
+  for (const key of Object.keys(value)) {
+    const change = own(keys, key) as Change | undefined
+    if (change && 'gone' in change) continue
+    define(next, key, change ? applyChange(own(value, key), change) : own(value, key))
+  }
+  for (const [key, change] of Object.entries(keys)) {
+    if (!Object.hasOwn(value, key) && !('gone' in change)) define(next, key, applyChange(undefined, change))
+  }
+  return next
+}
+
+function applyItems(value: readonly unknown[], items: readonly ItemChange[], length: number): unknown[] {
+  let next = value.slice()
+  for (const item of items) {
+    if (item.at > value.length) throw new RangeError('a change of items lies past the end')
+    if ('change' in item) next[item.at] = applyChange(value[item.at], item.change)
+    else next = [...next.slice(0, item.at), ...item.insert, ...next.slice(item.at + item.remove)]
+  }
+  if (next.length !== length) throw new RangeError('a change of items met an array of another length')
+  return next
+}
+
+/** The newer value with everything taken from the older one that is equal there: so that what did not change is the same object. */
+export function sharing<Value>(before: unknown, after: Value): Value {
+  const change = changeBetween(before, after)
+  return (change ? applyChange(before, change) : before) as Value
+}
