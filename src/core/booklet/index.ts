@@ -1,5 +1,7 @@
 /** Booklet: pages as data, and steps in words. */
 export * from './pages'
+export * from './page-index'
+export { seenFromWords } from './step-words'
 export * from './cautions'
 export * from './rail-layout'
 export * from './proof-words'

@@ -1,4 +1,5 @@
-import { joinedSection, sectionLetter, stepLabel, type BookletSource } from './pages'
+import { stepLabel, type BookletSource } from './pages'
+import { PlanIndex } from './plan-index'
 
 /** A step on its lane; `column` counts ties from the left over all lanes. */
 export interface Tie {
@@ -40,11 +41,12 @@ export function layRail(source: BookletSource): RailLayout {
   const ends = new Map<string, { column: number; row: number }>()
   const bends: Bend[] = []
   let columns = 0
-  const lanes = source.plan.sections.map((section, row): Lane => {
-    const letter = sectionLetter(row)
+  const index = new PlanIndex(source)
+  const lanes = [...index.sections].map((indexed, row): Lane => {
+    const { plan: section, letter } = indexed
     let column = -1
-    const ties = section.steps.map((step, index): Tie => {
-      const joined = new Set(step.moves.flatMap((move) => joinedSection(source, section, move)?.id ?? []))
+    const ties = section.steps.map((step, place): Tie => {
+      const joined = new Set(step.moves.flatMap((move) => index.joined(indexed, move)?.id ?? []))
       column++
       for (const id of joined) column = Math.max(column, (ends.get(id)?.column ?? -1) + 1)
       for (const id of joined) {
@@ -52,7 +54,7 @@ export function layRail(source: BookletSource): RailLayout {
         if (from) bends.push({ from, to: { column, row } })
       }
       const pieces = step.callout.reduce((sum, piece) => sum + piece.count, 0)
-      return { section: section.id, step: index, label: stepLabel(letter, step.number), column, pieces, joins: joined.size }
+      return { section: section.id, step: place, label: stepLabel(letter, step.number), column, pieces, joins: joined.size }
     })
     ends.set(section.id, { column, row })
     columns = Math.max(columns, column + 1)

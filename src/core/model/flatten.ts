@@ -33,7 +33,17 @@ export interface PlacedPart {
   readonly isMirrored: boolean
 }
 
-export const catalogueOf = (model: ModelDocument): Catalogue => extendCatalogue(model.shapes, model.palette)
+const NONE: readonly never[] = []
+const catalogues = new WeakMap<object, WeakMap<object, Catalogue>>()
+
+/** The catalogue with the model's own shapes and colours; made once for each list of them, since lists are never changed in place. */
+export function catalogueOf({ shapes = NONE, palette = NONE }: Pick<ModelDocument, 'shapes' | 'palette'>): Catalogue {
+  let known = catalogues.get(shapes)
+  if (!known) catalogues.set(shapes, (known = new WeakMap()))
+  let catalogue = known.get(palette)
+  if (!catalogue) known.set(palette, (catalogue = extendCatalogue(shapes, palette)))
+  return catalogue
+}
 
 /** Where a copy stands in the section that holds it. */
 export function copyPose(model: ModelDocument, section: Section, copy: Copy): Pose {

@@ -4,7 +4,7 @@ import { reportModel } from '../checks'
 import { checkModel, readModelText, type ModelDocument } from '../model'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
 import { TRAPS } from '../../../tests/support/traps'
-import { orderOf, type PlanOrder } from './order'
+import { keepable, orderFrom, type PlanOrder } from './order'
 import { PlanCache, planModel } from './plan'
 import { EFFORTS } from './search'
 import type { SectionPlan } from './types'
@@ -14,7 +14,7 @@ const demos = readdirSync(folder).map((name) => [name, readModelText(readFileSyn
 
 const shown = (model: ModelDocument, effort = 0, kept?: PlanOrder) => {
   const { planned, report } = reportModel(model, { effort, ...(kept ? { kept } : {}) })
-  return { planned, report, order: orderOf(model, planned.built, report.sections) }
+  return { planned, report, order: orderFrom(report.sections, keepable(model, planned.built)) }
 }
 /** As it comes out of a store. */
 const stored = (order: PlanOrder): PlanOrder => JSON.parse(JSON.stringify(order)) as PlanOrder
@@ -58,7 +58,7 @@ describe('a kept order', () => {
     const cache = new PlanCache()
     const model = demos.find(([name]) => name.startsWith('ferry'))![1]
     const first = planModel(model, {}, cache)
-    const kept = stored(orderOf(model, first.built, first.plan.sections))
+    const kept = stored(orderFrom(first.plan.sections, keepable(model, first.built)))
     const again = planModel(model, { kept, strategy: 'core-out' }, cache)
     again.built.forEach((built, i) => expect(built).toBe(first.built[i]))
     // Asked for without it, the other strategy is followed.

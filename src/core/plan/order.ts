@@ -25,16 +25,23 @@ export function isSameOrder(a: readonly SectionPlan[], b: readonly SectionPlan[]
 }
 
 /**
- * What of a plan is to be kept: all that the program laid, but for sections in which something found no way in, since there
- * the next plan may find one.
+ * The sections whose order is to be kept: all that the program laid, but for those in which something found no way in, since
+ * there the next plan may find one.
  */
-export function orderOf(model: ModelDocument, built: readonly BuiltSection[], printed: readonly SectionPlan[]): PlanOrder {
+export function keepable(model: ModelDocument, built: readonly BuiltSection[]): string[] {
   const given = new Set(model.sections.filter(isGiven).map(({ id }) => id))
   const blocked = new Set(built.filter(({ blocks }) => blocks.length > 0).map(({ base }) => base))
-  const order: Record<string, SectionPlan[]> = Object.create(null) as Record<string, SectionPlan[]>
-  built.forEach(({ base }, i) => {
-    if (given.has(base) || blocked.has(base)) return
-    ;(order[base] ??= []).push(printed[i]!)
-  })
-  return { ...order }
+  return [...new Set(built.map(({ base }) => base))].filter((base) => !given.has(base) && !blocked.has(base))
+}
+
+/** The order of some sections of a printed plan. */
+export function orderFrom(printed: readonly SectionPlan[], kept: readonly string[]): PlanOrder {
+  const plans = new Map(printed.map((section) => [section.id, section]))
+  const order = new Map<string, SectionPlan[]>(kept.map((id) => [id, []]))
+  for (const section of printed) {
+    let base = section
+    while (base.derivedFrom !== undefined) base = plans.get(base.derivedFrom)!
+    order.get(base.id)?.push(section)
+  }
+  return Object.fromEntries(order)
 }

@@ -1,0 +1,135 @@
+import { mirrorTray, tally } from '../count'
+import { alternativeLines } from '../figure'
+import { catalogueOf } from '../model'
+import { cautionsOf } from './cautions'
+import { decalsOf } from './decal-sheet'
+import type { BookletSource, CoverPage, DecalPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from './pages'
+import { PlanIndex, type IndexedSection } from './plan-index'
+import { stepPage } from './step-page'
+
+/** Where a page stands: one of the whole, a section's tray (step −1), or one of its steps (from 0). */
+type Place = { readonly page: CoverPage | DecalPage | InventoryPage } | { readonly section: IndexedSection; readonly step: number }
+
+/**
+ * The pages of a booklet, each made when it is asked for: a booklet of thousands of steps is opened at the price of its sections.
+ * Cover, decals to print if there are any, then for each section in building order its tray and its steps, then inventory and colours.
+ */
+export class PageIndex {
+  readonly count: number
+  private readonly index: PlanIndex
+  private readonly before: readonly (CoverPage | DecalPage)[]
+  /** For each section that is built, the number of its tray page. */
+  private readonly trays: { readonly section: IndexedSection; readonly at: number }[] = []
+  private readonly trayOf = new Map<string, number>()
+  private readonly made = new Map<number, Page>()
+
+  constructor(readonly source: BookletSource) {
+    this.index = new PlanIndex(source)
+    const { model, plan } = source
+    const decals = decalsOf(model, plan.inventory)
+    this.before = [this.cover(), ...(decals.length > 0 ? [{ kind: 'decals', decals } as const] : [])]
+    let at = this.before.length
+    for (const section of this.index.sections) {
+      if (section.plan.times + section.plan.mirrored === 0) continue
+      this.trays.push({ section, at })
+      this.trayOf.set(section.plan.id, at)
+      at += 1 + section.plan.steps.length
+    }
+    this.count = at + 1
+  }
+
+  /** @throws RangeError where there is no such page */
+  page(number: number): Page {
+    const known = this.made.get(number)
+    if (known) return known
+    const page = this.make(this.place(number))
+    this.made.set(number, page)
+    return page
+  }
+
+  /** The page of a step (from 0); undefined where there is none. */
+  stepPage(section: string, step: number): StepPage | undefined {
+    const planned = this.index.section(section)
+    if (!planned || step < 0 || step >= planned.plan.steps.length) return undefined
+    const tray = this.trayOf.get(section)
+    // A section that is never built has no pages in the booklet, but its rail is looked at all the same.
+    return tray === undefined ? stepPage(this.index, planned, planned.plan.steps[step]!) : (this.page(tray + 1 + step) as StepPage)
+  }
+
+  all(): Page[] {
+    return Array.from({ length: this.count }, (_, i) => this.page(i))
+  }
+
+  private place(number: number): Place {
+    if (!Number.isInteger(number) || number < 0 || number >= this.count) throw new RangeError(`no page ${number}`)
+    const first = this.before[number]
+    if (first) return { page: first }
+    if (number === this.count - 1) return { page: this.inventory() }
+    let [low, high] = [0, this.trays.length - 1]
+    while (low < high) {
+      const middle = (low + high + 1) >> 1
+      if (this.trays[middle]!.at <= number) low = middle
+      else high = middle - 1
+    }
+    const { section, at } = this.trays[low]!
+    return { section, step: number - at - 1 }
+  }
+
+  private make(place: Place): Page {
+    if ('page' in place) return place.page
+    const { section, step } = place
+    return step < 0 ? this.tray(section) : stepPage(this.index, section, section.plan.steps[step]!)
+  }
+
+  private cover(): CoverPage {
+    const { model, plan } = this.source
+    return {
+      kind: 'cover',
+      name: model.name,
+      designer: model.designer ?? '',
+      notes: model.notes ?? '',
+      facts: {
+        parts: plan.parts,
+        pieces: plan.inventory.length,
+        colours: plan.colours.length,
+        steps: plan.sections.reduce((sum, section) => sum + section.steps.length, 0),
+        sections: plan.sections.length,
+      },
+      cautions: cautionsOf(model),
+      picture: this.lastPicture(this.index.section(model.root)),
+    }
+  }
+
+  private inventory(): InventoryPage {
+    const { model, plan } = this.source
+    const alternatives = alternativeLines(model.figures ?? [], catalogueOf(model))
+    return { kind: 'inventory', parts: plan.parts, pieces: plan.inventory, colours: plan.colours, alternatives }
+  }
+
+  private tray(section: IndexedSection): TrayPage {
+    const { id, name, times, mirrored, steps } = section.plan
+    const pieces = tally(steps.flatMap((step) => step.callout))
+    const mirror = mirrored > 0 ? mirrorTray(this.source.model, pieces) : []
+    const isSame = JSON.stringify(mirror) === JSON.stringify(pieces)
+    return {
+      kind: 'tray',
+      section: id,
+      letter: section.letter,
+      name,
+      times,
+      mirrored,
+      steps: steps.length,
+      pieces,
+      mirroredPieces: isSame ? [] : mirror,
+      picture: this.lastPicture(section),
+    }
+  }
+
+  private lastPicture(section: IndexedSection | undefined): PictureRef | null {
+    if (!section || section.plan.steps.length === 0 || !this.index.isDrawn(section)) return null
+    return { section: section.plan.id, step: section.plan.steps.length - 1, view: 0 }
+  }
+}
+
+/** The whole booklet as data. */
+export const makePages = (source: BookletSource): Page[] => new PageIndex(source).all()

@@ -1,0 +1,88 @@
+import { catalogueOf, copiesOf, jointReach, sectionsById } from '../model'
+import type { PlanStep, SectionPlan } from '../plan'
+import type { Join, StepPage } from './pages'
+import { stepLabel } from './pages'
+import { copyById, type IndexedSection, type PlanIndex } from './plan-index'
+import { reachWords } from './reach-words'
+import { insetWords, seenFromWords, spokenStep } from './step-words'
+import { turnWords } from './turn-words'
+
+/** The page of one step of a section. */
+export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanStep): StepPage {
+  const { plan, letter } = section
+  const given = index.given(section, step)
+  const joins = joinsOf(index, section, step)
+  const label = stepLabel(letter, step.number)
+  const view = index.source.views[section.index]?.[step.number - 1] ?? 0
+  const isDrawn = index.isDrawn(section)
+  const inset = index.inset(plan.id, step.number)
+  const seenFrom = isDrawn ? [seenFromWords(view), inset ? insetWords(inset.view) : ''].filter((text) => text !== '').join('. ') : ''
+  const turn = turnWords(step.turn) || (step.moves.some((move) => move.direction === '+z') ? lifted(plan, step) : '')
+  const reaches = reachesOf(index, section, step)
+  return {
+    kind: joins.length > 0 ? 'jump' : 'step',
+    section: plan.id,
+    letter,
+    name: plan.name,
+    number: step.number,
+    of: plan.steps.length,
+    label,
+    callout: step.callout,
+    joins,
+    rests: step.rests,
+    locked: given?.locked === true,
+    note: given?.note ?? '',
+    caution: given?.caution ?? '',
+    picture: isDrawn
+      ? { section: plan.id, step: step.number - 1, view, ...(inset ? { inset: { view: inset.view, things: inset.things } } : {}) }
+      : null,
+    turn,
+    seenFrom,
+    reaches,
+    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...reaches]
+      .filter((text) => text !== '')
+      .join(' '),
+  }
+}
+
+function joinsOf(index: PlanIndex, section: IndexedSection, step: PlanStep): Join[] {
+  const joins = new Map<string, { label: string; name: string; mirrored: boolean; count: number }>()
+  for (const move of step.moves) {
+    const joined = index.joined(section, move)
+    if (!joined) continue
+    const key = `${joined.id}${joined.mirrored ? ' mirrored' : ''}`
+    const known = joins.get(key)
+    if (known) known.count++
+    else {
+      const planned = index.section(joined.id)
+      joins.set(key, { label: planned?.letter ?? '', name: planned?.plan.name ?? joined.id, mirrored: joined.mirrored, count: 1 })
+    }
+  }
+  return [...joins.values()]
+}
+
+function reachesOf({ source: { model } }: PlanIndex, { base }: IndexedSection, step: PlanStep): string[] {
+  return step.moves.flatMap((move) => {
+    const copy = 'copy' in move ? copyById(copiesOf(base), move.copy) : undefined
+    const words = copy?.joint ? reachWords(jointReach(model, base, copy, catalogueOf(model))) : ''
+    return words === '' ? [] : [`${sectionsById(model).get(copy!.section)?.name ?? copy!.section}: ${words}.`]
+  })
+}
+
+/** What comes from below needs the work lifted, unless it lies upside down already. */
+function lifted(section: SectionPlan, step: PlanStep): string {
+  const lie = liesOf(section)[step.number - 1]
+  return lie === undefined || turnWords(lie) === turnWords('+x+y') ? 'Lift the work to reach it from below' : ''
+}
+
+const lies = new WeakMap<SectionPlan, readonly (string | undefined)[]>()
+
+/** How the work lies in each step; undefined as long as nothing was said. */
+function liesOf(section: SectionPlan): readonly (string | undefined)[] {
+  let known = lies.get(section)
+  if (!known) {
+    let lie: string | undefined
+    lies.set(section, (known = section.steps.map(({ turn }) => (lie = turn ?? lie))))
+  }
+  return known
+}

@@ -1,0 +1,45 @@
+import { total } from '../count'
+import type { Move, PlanStep } from '../plan'
+import type { Join } from './pages'
+
+const SIDES = ['', 'from behind, on the right', 'from behind, on the left', 'from the front, on the left'] as const
+
+/** Where the viewer of an inset stands. */
+export const insetWords = (view: number): string =>
+  `The small picture is ${(seenFromWords(view) || 'Seen from the front, on the right').replace(/^S/, 's')}`
+
+/** Where the viewer of a view stands, in words; empty for the usual place: in front, on the right, looking down. */
+export function seenFromWords(view: number): string {
+  const side = SIDES[view & 3]!
+  if (view < 4) return side === '' ? '' : `Seen ${side}`
+  return side === '' ? 'Seen from below' : `Seen from below, ${side}`
+}
+
+const WAYS: Readonly<Record<string, string>> = {
+  '-z': 'from above',
+  '+z': 'from below',
+  '+y': 'from the front',
+  '-y': 'from behind',
+  '+x': 'from the left',
+  '-x': 'from the right',
+}
+
+const wayWords = ({ direction, press }: Move): string =>
+  `${WAYS[String(direction)] ?? 'along its joint'}${press === undefined ? '' : ', lifted a little, and press it home'}`
+
+/** A step in words, for ears and for those who print without pictures. */
+export function spokenStep(label: string, step: PlanStep, joins: readonly Join[], turn: string): string {
+  const pieces = total(step.callout)
+  const ways = [...new Set(step.moves.map(wayWords))]
+  const sentences = [`Step ${label}.`]
+  if (turn !== '') sentences.push(`${turn}.`)
+  if (pieces > 0) sentences.push(`Add ${pieces === 1 ? 'one piece' : `${pieces} pieces`} ${joinWords(ways)}.`)
+  for (const join of joins) {
+    const what = `${join.count > 1 ? `${join.count} times section` : 'section'} ${join.label}, ${join.name}`
+    sentences.push(`Join ${what}${join.mirrored ? ', mirrored' : ''}.`)
+  }
+  if (step.rests.length > 0) sentences.push('Some parts lie loose on the table until the next steps hold them.')
+  return sentences.join(' ')
+}
+
+const joinWords = (words: readonly string[]): string => words.join(', ').replace(/, ([^,]*)$/, ' and $1')
