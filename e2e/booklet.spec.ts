@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { pathToFileURL } from 'node:url'
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect, test } from './fixtures'
 import { expectAccessible, openDemo, pictureDrawn, publish } from './support'
 
 /** Walks a booklet to its end, ticking the first piece of each step. @returns the titles passed */

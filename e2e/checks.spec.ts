@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect, test } from './fixtures'
 import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie } from './support'
 
 /** A tower of bricks whose given steps forget one and name another twice. */

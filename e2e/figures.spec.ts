@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './fixtures'
 import { expectAccessible, openDemo, pictureDrawn } from './support'
 
 test('a figure is made, given an alternative, posed, and its alternatives are printed', async ({ page }) => {

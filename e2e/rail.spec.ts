@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect, test } from './fixtures'
 import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie, trayTotal } from './support'
 
 test('the keyboard walks the rail: along a lane, over its end, and between lanes', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './fixtures'
 import { expectAccessible, openDemo, pictureDrawn } from './support'
 
 const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" width="120" height="60"><rect width="120" height="60" fill="#c22"/><circle cx="60" cy="30" r="22" fill="#fff"/></svg>`

@@ -2,7 +2,10 @@ import { expose, transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import { extendCatalogue, type OwnShape } from '@core/catalogue'
 import { encodePng, paintPiece, pieceSource, writeSvg, type Picked, type PieceLook, type PieceSpec, type RgbImage } from '@core/picture'
+import { applyChange, type Change } from '@core/change'
 import { BookletPainter } from '@press/paint'
+import { staysAlive } from './alive'
+import { fromBytes, sourceOf, type ModelState, type Printed } from './plan-messages'
 
 /** Dots for a canvas: four bytes each. */
 export interface CanvasImage {
@@ -31,6 +34,8 @@ function forCanvas(image: RgbImage): CanvasImage {
 }
 
 let source: BookletSource | undefined
+/** What the source was made of, and the version it has for the page. */
+let shown: { readonly version: number; readonly state: ModelState; readonly printed: Printed } | undefined
 /** One painter for each size asked for, since each keeps the dots of its section. */
 let painters = new Map<string, BookletPainter>()
 
@@ -42,10 +47,28 @@ function painter(width: number, height: number): BookletPainter {
   return known
 }
 
+function show(next: NonNullable<typeof shown>): void {
+  shown = next
+  source = sourceOf(next.state, next.printed)
+  painters = new Map()
+}
+
 const api = {
+  ready: (): true => true,
   open(next: BookletSource): void {
+    shown = undefined
     source = next
     painters = new Map()
+  },
+  openBytes(version: number, state: Uint8Array, printed: Uint8Array): void {
+    show({ version, state: fromBytes<ModelState>(state), printed: fromBytes<Printed>(printed) })
+  },
+  /** Goes on from a version. @returns whether that is the one that is known here */
+  change(base: number, version: number, change: Change | undefined): boolean {
+    if (shown?.version !== base) return false
+    const { state, printed } = change ? (applyChange({ state: shown.state, printed: shown.printed }, change) as typeof shown) : shown
+    show({ version, state, printed })
+    return true
   },
   picture(ref: PictureRef, isFinished: boolean, width: number, height: number): CanvasImage {
     return forCanvas(painter(width, height).paint(ref, isFinished))
@@ -76,3 +99,4 @@ const api = {
 
 export type PainterApi = typeof api
 expose(api)
+staysAlive()

@@ -4,8 +4,10 @@ import { catalogueOf } from '@core/model'
 import { aliasText, type Alias } from '@core/names'
 import { BookletPainter } from '@press/paint'
 import { writePdf, type Paper } from '@press/pdf'
+import { staysAlive } from './alive'
 
 const api = {
+  ready: (): true => true,
   /** To stop, end the worker. */
   async pdf(
     source: BookletSource,
@@ -30,3 +32,4 @@ const api = {
 
 export type PressApi = typeof api
 expose(api)
+staysAlive()

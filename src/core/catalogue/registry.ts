@@ -60,10 +60,17 @@ export function extendCatalogue(ownShapes: readonly OwnShape[] = [], ownColours:
   }
 }
 
+/** More letters or candidates than this say nothing more, and cost. */
+const MOST_LETTERS = 80
+const MOST_CANDIDATES = 20_000
+
 /** @returns up to `most` known ids that look most like `wanted`, nearest first. */
 export function nearestIds(wanted: string, known: Iterable<string>, most = 3): string[] {
-  return [...known]
-    .map((id) => ({ id, far: distance(wanted, id) }))
+  const asked = wanted.slice(0, MOST_LETTERS)
+  const candidates: string[] = []
+  for (const id of known) if (candidates.push(id) >= MOST_CANDIDATES) break
+  return candidates
+    .map((id) => ({ id, far: distance(asked, id.slice(0, MOST_LETTERS)) }))
     .sort((a, b) => a.far - b.far || (a.id < b.id ? -1 : 1))
     .slice(0, most)
     .map((entry) => entry.id)

@@ -7,6 +7,10 @@ export interface FaultDetails {
   readonly wayOut?: string
 }
 
+/** Longer texts come from hostile input; nobody reads them. */
+const MOST_LETTERS = 2000
+const cut = (text: string): string => (text.length > MOST_LETTERS ? `${text.slice(0, MOST_LETTERS)}…` : text)
+
 /** Thrown when input is refused or work cannot be done. Input that throws this has changed nothing. */
 export class Fault extends Error {
   readonly code: string
@@ -14,11 +18,11 @@ export class Fault extends Error {
   readonly wayOut: string | undefined
 
   constructor(code: string, sentence: string, details: FaultDetails = {}) {
-    super(sentence)
+    super(cut(sentence))
     this.name = 'Fault'
     this.code = code
-    this.place = details.place
-    this.wayOut = details.wayOut
+    this.place = details.place === undefined ? undefined : cut(details.place)
+    this.wayOut = details.wayOut === undefined ? undefined : cut(details.wayOut)
   }
 }
 
@@ -29,6 +33,10 @@ export interface PlainFault {
   readonly place?: string
   readonly wayOut?: string
 }
+
+/** A plain fault as one that can be thrown. */
+export const faultFrom = ({ code, message, place, wayOut }: PlainFault): Fault =>
+  new Fault(code, message, { ...(place === undefined ? {} : { place }), ...(wayOut === undefined ? {} : { wayOut }) })
 
 /** Turns anything thrown into plain data; what is not a fault becomes `unexpected` and keeps its message. */
 export function plainFault(thrown: unknown): PlainFault {

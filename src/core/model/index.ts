@@ -2,7 +2,7 @@
 export * from './types'
 export { LIMITS } from './limits'
 export { workSchema } from './schema'
-export { checkModel, readModelText } from './read'
+export { checkChanged, checkModel, readModelText } from './read'
 export * from './flatten'
 export * from './places'
 export { partBox, partPose } from './part-pose'

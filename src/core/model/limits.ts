@@ -6,6 +6,8 @@ export const LIMITS = {
   sections: 2_000,
   nesting: 16,
   flatParts: 200_000,
+  /** Parts of all sections, each flattened: a section is planned by itself as well as in those that use it. */
+  allParts: 1_000_000,
   coordinate: 100_000,
   decals: 500,
   /** Letters of a picture's data address. */

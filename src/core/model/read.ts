@@ -1,12 +1,13 @@
 import type Joi from 'joi'
-import { extendCatalogue, nearestIds, type Catalogue } from '../catalogue'
+import { nearestIds, type Catalogue } from '../catalogue'
 import { Fault } from '../fault'
+import { catalogueOf } from './flatten'
 import { LIMITS } from './limits'
 import { modelSchema } from './schema'
 import { ANGLE_LIMITS, connectorOf, doJoin } from './joint-pose'
 import { shapeOfPart } from './lengths'
 import { decodePicture, pictureSize } from './pictures'
-import { copiesOf, isLoose, partsOf, type CopyJoint, type Decal, type JointEnd, type ModelDocument, type Section } from './types'
+import { copiesOf, isLoose, partsOf, sectionsById, type CopyJoint, type Decal, type JointEnd, type ModelDocument, type Section } from './types'
 
 /** The text of a file as a checked document. @throws Fault `too-large`, `not-json`, or what `checkModel` throws. */
 export function readModelText(text: string): ModelDocument {
@@ -38,6 +39,44 @@ export function checkModel(value: unknown): ModelDocument {
   checkReferences(model)
   checkNesting(model)
   return model
+}
+
+/**
+ * The same for a document made from one that was checked: what both share, by identity, is not looked at again, so that the
+ * price is that of the change.
+ * @throws Fault as `checkModel` does
+ */
+export function checkChanged(model: ModelDocument, before: ModelDocument): void {
+  if (model === before) return
+  const thin = withoutShared(model, before)
+  // Places are counted in the whole document.
+  if (modelSchema.validate(thin, { convert: false, abortEarly: true }).error) checkModel(model)
+  checkReferences(model, before)
+  if (model.sections !== before.sections || model.root !== before.root) checkNesting(model)
+}
+
+function withoutShared(model: ModelDocument, before: ModelDocument): unknown {
+  const old = sectionsById(before)
+  const sections = model.sections.map((section) => {
+    const known = old.get(section.id)
+    if (known === section) return { id: section.id, name: section.name }
+    const fresh = Object.entries(section).map(([key, value]: [string, unknown]) => [key, onlyNew(value, known?.[key as keyof Section])])
+    return Object.fromEntries(fresh) as Section
+  })
+  const { decals, shapes, palette, figures, ...rest } = model
+  const lists = { decals, shapes, palette, figures }
+  const fresh = Object.entries(lists).flatMap(([key, list]) =>
+    list === undefined ? [] : [[key, onlyNew(list, before[key as keyof typeof lists])]],
+  )
+  return { ...rest, sections, ...(Object.fromEntries(fresh) as object) }
+}
+
+/** Of a list the entries that the list before does not have; anything else whole. */
+function onlyNew(value: unknown, before: unknown): unknown {
+  if (!Array.isArray(value) || !Array.isArray(before)) return value
+  if (value === before) return []
+  const known = new Set<unknown>(before)
+  return (value as unknown[]).filter((entry) => typeof entry !== 'object' || !known.has(entry))
 }
 
 /** ["sections", 2, "parts", 14, "turn"] → "sections[2].parts[14].turn". */
@@ -98,8 +137,9 @@ function numberFault(detail: Joi.ValidationErrorItem, at: { place?: string }): F
   return new Fault('out-of-range', `The place is outside ±${LIMITS.coordinate} u.`, at)
 }
 
-function checkReferences(model: ModelDocument): void {
-  const catalogue = extendCatalogue(model.shapes, model.palette)
+/** @param before a checked document: sections and lists that both share are taken as checked */
+function checkReferences(model: ModelDocument, before?: ModelDocument): void {
+  const catalogue = catalogueOf(model)
   refuseDoubles(model.palette ?? [], (i) => `palette[${i}].id`)
   refuseDoubles(model.shapes ?? [], (i) => `shapes[${i}].id`)
   refuseDoubles(model.sections, (i) => `sections[${i}].id`)
@@ -123,12 +163,22 @@ function checkReferences(model: ModelDocument): void {
     }
   })
   refuseDoubles(model.decals ?? [], (i) => `decals[${i}].id`)
-  checkPictures(model.decals ?? [])
+  if (model.decals && model.decals !== before?.decals) checkPictures(model.decals)
   const decals = new Map((model.decals ?? []).map((decal) => [decal.id, decal]))
+  // What a section names may have gone elsewhere, so sections are taken as checked only where nothing they name has changed.
+  const isAlike = before?.shapes === model.shapes && before?.palette === model.palette && before?.decals === model.decals
+  const checked = new Set(before && isAlike && isSameSections(model, before) ? before.sections : [])
   model.sections.forEach((section, i) => {
+    if (checked.has(section)) return
     checkSection(section, `sections[${i}]`, sections, catalogue)
     checkDecals(section, `sections[${i}]`, decals)
   })
+}
+
+/** Whether no section has gone, or lost a part that a joint could name. */
+const isSameSections = (model: ModelDocument, before: ModelDocument): boolean => {
+  const now = sectionsById(model)
+  return before.sections.every((section) => now.get(section.id)?.parts === section.parts)
 }
 
 /** Pictures are unpacked to see that they are sound; how much that is, is known before. */
@@ -264,7 +314,9 @@ function refuseUnknown(what: 'shape' | 'colour', id: string, known: ReadonlyMap<
 }
 
 interface Extent {
+  /** Copies below copies. */
   depth: number
+  /** Parts in place after flattening. */
   parts: number
 }
 
@@ -291,14 +343,16 @@ function checkNesting(model: ModelDocument): void {
     done.set(id, extent)
     return extent
   }
-  for (const section of model.sections) measure(section.id)
+  let all = 0
+  model.sections.forEach((section, i) => {
+    const { parts } = measure(section.id)
+    all += parts
+    if (parts <= LIMITS.flatParts && all <= LIMITS.allParts) return
+    const what = parts > LIMITS.flatParts ? `Section “${section.id}” has ${parts} parts; at most ${LIMITS.flatParts}` : `All sections together have more than ${LIMITS.allParts} parts; no more`
+    throw new Fault('too-many-parts', `${what} are allowed.`, { place: section.id === model.root ? 'root' : `sections[${i}]`, wayOut: 'Split the model into several files.' })
+  })
   const root = done.get(model.root)!
   if (root.depth > LIMITS.nesting) {
     throw new Fault('too-deep', `Copies are nested ${root.depth} deep; at most ${LIMITS.nesting} are allowed.`, { place: 'root' })
-  }
-  if (root.parts > LIMITS.flatParts) {
-    throw new Fault('too-many-parts', `The model has ${root.parts} parts; at most ${LIMITS.flatParts} are allowed.`, {
-      place: 'root',
-    })
   }
 }

@@ -11,6 +11,8 @@ const coordinate = Joi.number().min(-LIMITS.coordinate).max(LIMITS.coordinate)
 const lattice = Joi.array().items(coordinate.integer()).length(3)
 const free = Joi.array().items(coordinate).length(3)
 const id = Joi.string().min(1).max(LIMITS.nameLength)
+/** Names an id that stands elsewhere. */
+const ref = Joi.string().max(LIMITS.nameLength)
 const name = Joi.string().min(1).max(LIMITS.nameLength)
 const notes = Joi.string().allow('').max(LIMITS.notesLength)
 const hex = Joi.string().pattern(/^#[0-9a-fA-F]{6}$/)
@@ -30,8 +32,8 @@ export const workSchema = Joi.object({
 
 const part = Joi.object({
   id: id.required(),
-  shape: Joi.string().required(),
-  colour: Joi.string().required(),
+  shape: ref.required(),
+  colour: ref.required(),
   at: lattice,
   turn,
   count: Joi.number()
@@ -47,14 +49,14 @@ const part = Joi.object({
 const direction = Joi.valid('+x', '-x', '+y', '-y', '+z', '-z')
 
 const jointEnd = Joi.object({
-  part: Joi.string().required(),
+  part: ref.required(),
   kind: Joi.valid(...CONNECTOR_KINDS).required(),
   number: Joi.number().integer().min(1),
 })
 
 const copy = Joi.object({
   id: id.required(),
-  section: Joi.string().required(),
+  section: ref.required(),
   at: Joi.when('joint', {
     is: Joi.exist(),
     then: Joi.forbidden(),
@@ -72,8 +74,8 @@ const copy = Joi.object({
 }).oxor('turn', 'rotate', 'joint')
 
 const step = Joi.object({
-  add: Joi.array().items(Joi.string()),
-  join: Joi.array().items(Joi.string()),
+  add: Joi.array().items(ref),
+  join: Joi.array().items(ref),
   turn,
   note: notes,
   caution: notes,
@@ -88,7 +90,7 @@ const section = Joi.object({
   copies: Joi.array().items(copy),
   steps: Joi.array().items(step),
   planRest: Joi.boolean(),
-  places: Joi.array().items(Joi.object({ name: name.required(), part: Joi.string().required() })),
+  places: Joi.array().items(Joi.object({ name: name.required(), part: ref.required() })),
 }).with('planRest', 'steps')
 
 const colour = Joi.object({
@@ -128,8 +130,8 @@ const ownShape = Joi.object({
 })
 
 const option = Joi.object({
-  shape: Joi.string().required(),
-  colour: Joi.string().required(),
+  shape: ref.required(),
+  colour: ref.required(),
   closeness: Joi.number().integer().min(1).max(5),
   note: notes,
   donor: Joi.string().allow('').max(LIMITS.nameLength),
@@ -159,11 +161,11 @@ export const modelSchema = Joi.object({
   name: name.required(),
   designer: Joi.string().allow('').max(LIMITS.nameLength),
   notes,
-  root: Joi.string().required(),
+  root: ref.required(),
   sections: Joi.array().items(section).min(1).max(LIMITS.sections).required(),
   palette: Joi.array().items(colour),
   shapes: Joi.array().items(ownShape),
-  variants: Joi.array().items(Joi.any()),
+  variants: Joi.array().items(Joi.any()).max(200),
   figures: Joi.array().items(figure).max(200),
   decals: Joi.array().items(decal).max(LIMITS.decals),
 })

@@ -1,19 +1,83 @@
 <script setup lang="ts">
 import { NConfigProvider } from 'naive-ui'
-import { provide } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { provide, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { faultLine, plainFault } from '@core/fault'
 import { OWN_NAMES } from '../shared/own-names-key'
-import { useOwnNames } from '../stores/own-names'
-import { theme } from './theme'
+import { notify } from '../shared/notices'
 import NoticeArea from '../shared/NoticeArea.vue'
+import { useOwnNames } from '../stores/own-names'
+import { useShelf } from '../stores/shelf'
+import { BRING_IN } from './bring-in-key'
+import { theme } from './theme'
 
 const names = useOwnNames()
 void names.load()
 provide(OWN_NAMES, names.beside)
+
+const shelf = useShelf()
+const router = useRouter()
+const isOver = ref(false)
+
+async function bring(files: Iterable<File>): Promise<void> {
+  for (const file of files) {
+    try {
+      const stored = await shelf.importFile(file)
+      notify(`“${stored.name}” stands on the shelf.`, {
+        act: { label: 'Open', run: () => void router.push({ name: 'rail', params: { id: stored.id } }) },
+      })
+    } catch (thrown) {
+      notify(`“${file.name}” was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
+    }
+  }
+}
+provide(BRING_IN, bring)
+
+/** A file dropped anywhere is brought in; the browser would leave the page for it. Fields that take files of their own come first. */
+const hasFiles = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') ?? false
+useEventListener(window, 'dragover', (event) => {
+  if (!hasFiles(event)) return
+  event.preventDefault()
+  isOver.value = true
+})
+useEventListener(window, 'dragleave', (event) => {
+  if (event.relatedTarget === null) isOver.value = false
+})
+useEventListener(window, 'drop', (event) => {
+  isOver.value = false
+  if (event.defaultPrevented || !hasFiles(event)) return
+  event.preventDefault()
+  void bring(event.dataTransfer!.files)
+})
 </script>
 
 <template>
   <NConfigProvider :theme-overrides="theme" abstract>
-    <RouterView />
-    <NoticeArea />
+    <div class="app">
+      <RouterView />
+      <NoticeArea />
+    </div>
+    <div v-if="isOver" class="drop" aria-hidden="true">Put it on the shelf</div>
   </NConfigProvider>
 </template>
+
+<style scoped>
+.app {
+  height: 100vh;
+  height: 100dvh;
+  display: flex;
+  flex-direction: column;
+}
+.drop {
+  position: fixed;
+  inset: 16px;
+  z-index: 60;
+  border: 3px dashed var(--accent);
+  background: #fbfaf6e6;
+  display: grid;
+  place-items: center;
+  font-size: 1.6rem;
+  pointer-events: none;
+}
+</style>

@@ -1,50 +1,53 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, provide, ref, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, onUnmounted, provide, ref, watch } from 'vue'
 import { storeToRefs } from 'pinia'
 import { faultLine, plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { PAINT_SOURCE } from '../shared/painter-key'
+import { isTyping, shortcutOf } from '../shared/shortcut'
+import { HOLD_TYPED } from '../shared/typed-text'
 import WordMark from '../shared/WordMark.vue'
 import { useOpenModel } from '../stores/open-model'
+import { useRailPlace } from '../stores/rail-place'
+import LeaveGuard from './LeaveGuard.vue'
+import OfferBar from './OfferBar.vue'
 
 const props = defineProps<{ id: string }>()
 const open = useOpenModel()
+const place = useRailPlace()
 const { source } = storeToRefs(open)
 provide(PAINT_SOURCE, source)
+provide(HOLD_TYPED, (handOver) => open.unsaved.typed(handOver))
 
-const problem = ref('')
+const lost = ref('')
 const findingCount = computed(() => open.report?.findings.length ?? 0)
+const planning = computed(() => open.session?.planning.fraction.value ?? null)
+const problem = computed(() => open.session?.problem.value || open.paintProblem)
+const railQuery = computed(() => place.queryOf(props.id))
+
+const SAVED = { nothing: 'Saved', typed: 'Saving…', waiting: 'Saving…', saving: 'Saving…', failed: 'Not saved' } as const
+const saved = computed(() => (open.isLasting ? SAVED[open.unsaved.state.value] : 'In this page only'))
 
 async function load(): Promise<void> {
-  problem.value = ''
+  lost.value = ''
   try {
     await open.open(props.id)
   } catch (thrown) {
-    problem.value = faultLine(plainFault(thrown))
+    lost.value = faultLine(plainFault(thrown))
   }
 }
 watch(() => props.id, load, { immediate: true })
 onUnmounted(() => open.close())
 
-function onKey(event: KeyboardEvent): void {
-  if (!(event.ctrlKey || event.metaKey) || event.altKey || (event.target as HTMLElement).closest('textarea, input')) return
-  const key = event.key.toLowerCase()
-  if (key === 'z' && !event.shiftKey) open.undo()
-  else if (key === 'y' || (key === 'z' && event.shiftKey)) open.redo()
+useEventListener(window, 'keydown', (event) => {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event)) return
+  const key = shortcutOf(event)
+  if (key === 'z' && !event.shiftKey) void open.undo()
+  else if (key === 'y' || (key === 'z' && event.shiftKey)) void open.redo()
   else return
   event.preventDefault()
-}
-function beforeLeaving(event: BeforeUnloadEvent): void {
-  if (open.save.kind !== 'saved' || open.waiting > 0) event.preventDefault()
-}
-onMounted(() => {
-  window.addEventListener('keydown', onKey)
-  window.addEventListener('beforeunload', beforeLeaving)
-})
-onUnmounted(() => {
-  window.removeEventListener('keydown', onKey)
-  window.removeEventListener('beforeunload', beforeLeaving)
 })
 </script>
 
@@ -54,7 +57,7 @@ onUnmounted(() => {
       <WordMark />
       <p class="name" :title="open.model?.name">{{ open.model?.name }}</p>
       <nav aria-label="Rooms of this model">
-        <RouterLink :to="{ name: 'rail', params: { id } }">Rail</RouterLink>
+        <RouterLink :to="{ name: 'rail', params: { id }, query: railQuery }">Rail</RouterLink>
         <RouterLink :to="{ name: 'checks', params: { id } }"
           >Checks<span v-if="findingCount > 0" class="count">{{ findingCount }}<span class="sr-only"> findings</span></span></RouterLink
         >
@@ -79,37 +82,42 @@ onUnmounted(() => {
           @click="open.redo()"
           >Redo</ActionButton
         >
-        <span class="saved" role="status">{{
-          open.save.kind === 'saved' ? 'Saved' : open.save.kind === 'saving' ? 'Saving…' : 'Not saved'
-        }}</span>
+        <span class="saved" role="status">{{ saved }}</span>
       </div>
     </header>
-    <div v-if="open.save.kind === 'failed'" class="bar bad" role="alert">
-      <span><b>Not saved.</b> {{ open.save.message }}</span>
-      <ActionButton @click="open.persist()">Try again</ActionButton>
+    <LeaveGuard :id="id" />
+    <div v-if="open.session?.saving.state.value === 'failed'" class="bar bad" role="alert">
+      <span><b>Not saved.</b> {{ open.session.saving.message.value }}</span>
+      <ActionButton @click="open.session.saving.retry()">Try again</ActionButton>
       <ActionButton @click="open.downloadFile()">Download the file</ActionButton>
     </div>
-    <div v-if="problem" class="lost" role="alert">
+    <div v-else-if="!open.isLasting && open.model" class="bar" role="status">
+      <span><b>This browser keeps nothing.</b> The model is gone when this page is closed: download the file to keep it.</span>
+      <ActionButton @click="open.downloadFile()">Download the file</ActionButton>
+    </div>
+    <div v-if="lost" class="lost" role="alert">
       <h1>This model cannot be opened</h1>
-      <p>{{ problem }}</p>
+      <p>{{ lost }}</p>
       <RouterLink :to="{ name: 'shelf' }">To the shelf</RouterLink>
     </div>
     <template v-else>
-      <div v-if="open.problem" class="bar" role="alert">
-        <span>{{ open.problem }}</span>
-        <ActionButton @click="open.plan()">Plan again</ActionButton>
+      <div v-if="problem && planning === null" class="bar" role="alert">
+        <span>{{ problem }}</span>
+        <ActionButton @click="open.session?.plan()">Plan again</ActionButton>
+        <ActionButton v-if="!open.report" @click="open.downloadFile()">Download the file</ActionButton>
       </div>
-      <div v-if="open.planning !== null && !open.report" class="first-plan">
-        <WorkBar label="Planning and looking at every step" :fraction="open.planning" @stop="open.stopPlanning()" />
+      <OfferBar />
+      <div v-if="planning !== null && !open.report" class="first-plan">
+        <WorkBar label="Planning and looking at every step" :fraction="planning" @stop="open.session?.stopPlanning()" />
       </div>
-      <RouterView v-if="open.report" />
-      <div v-if="open.planning !== null && open.report" class="replan">
+      <div v-if="planning !== null && open.report" class="replan">
         <WorkBar
-          :label="open.searching ? 'Looking for a better order' : 'Planning again'"
-          :fraction="open.planning"
-          @stop="open.stopPlanning()"
+          :label="open.session?.isChecking.value ? 'Looking at it again' : 'Planning again'"
+          :fraction="planning"
+          @stop="open.session?.stopPlanning()"
         />
       </div>
+      <RouterView v-if="open.report" />
     </template>
   </div>
 </template>
@@ -159,37 +167,35 @@ onUnmounted(() => {
   margin: auto;
   width: min(720px, 90vw);
 }
+/* In its own place under the head, so that it covers nothing. */
 .replan {
-  position: fixed;
-  right: 20px;
-  top: 64px;
-  width: min(480px, 90vw);
-  background: var(--paper);
-  border: 1px solid var(--ink);
-  padding: 6px 12px;
-  z-index: 20;
+  padding: 2px 20px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
   /* Quick work must not flash by. */
-  animation: appear 0s 0.6s both;
+  animation: unfold 0s 0.6s both;
 }
-@keyframes appear {
+@keyframes unfold {
   from {
-    visibility: hidden;
+    display: none;
   }
   to {
-    visibility: visible;
+    display: block;
   }
 }
 .lost {
   padding: 60px;
 }
-@media (max-width: 900px) {
+@media (max-width: 1140px) {
   header {
     flex-wrap: wrap;
-    gap: 4px 10px;
+    gap: 0 10px;
     padding: 2px 10px;
   }
-  .name {
-    display: none;
+  nav {
+    order: 3;
+    width: 100%;
+    overflow-x: auto;
   }
   .saved {
     min-width: 0;

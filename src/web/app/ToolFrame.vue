@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onUnmounted, provide, shallowRef } from 'vue'
 import { BASE_CATALOGUE } from '@core/catalogue'
-import { PainterClient } from '../shared/painter-client'
+import { makePainter } from '../workers/make-painter'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
 import WordMark from '../shared/WordMark.vue'
 
@@ -9,7 +9,7 @@ import WordMark from '../shared/WordMark.vue'
 const source = shallowRef<PaintSource | null>(null)
 provide(PAINT_SOURCE, source)
 
-const painter = new PainterClient(new Worker(new URL('../../workers/painter.worker.ts', import.meta.url), { type: 'module' }))
+const painter = makePainter()
 const EMPTY = {
   model: { format: 'jump-rail-model', version: 1, name: 'Catalogue', root: 'none', sections: [{ id: 'none', name: 'None' }] },
   plan: { name: 'Catalogue', parts: 0, sections: [], inventory: [], colours: [] },

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed, nextTick, onUnmounted, ref, shallowRef } from 'vue'
-import { proxy, wrap } from 'comlink'
+import { proxy } from 'comlink'
 import qrcode from 'qrcode-generator'
 import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
 import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
-import { makePages } from '@core/booklet'
 import { writeInventory } from '@core/formats'
 import type { Alias } from '@core/names'
 import { faultLine, plainFault, type PlainFault } from '@core/fault'
 import { writeHtml } from '@press/html'
 import type { PressApi } from '../../workers/press.worker'
+import { RequestTable } from '../workers/request-table'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import WorkBar from '../controls/WorkBar.vue'
@@ -21,14 +21,15 @@ import BookletSheet from './BookletSheet.vue'
 
 const open = useOpenModel()
 const names = useOwnNames()
-const pages = computed(() => makePages(open.bundle!))
+const pages = computed(() => open.snapshot!.pages)
 const errors = computed(() => open.report!.findings.filter((finding) => finding.severity === 'error').length)
 const paper = ref('a4')
 const progress = ref<number | null>(null)
 const isPublishing = ref(false)
 const link = ref('')
 const linkBox = ref<HTMLElement>()
-const press = shallowRef<Worker | null>(null)
+const pdfButton = ref<HTMLElement>()
+const press = shallowRef<RequestTable<PressApi> | null>(null)
 
 /** How many sheets are on the page: more come in as the person scrolls. */
 const shown = ref(12)
@@ -50,16 +51,15 @@ async function shownNames(): Promise<Alias[]> {
 }
 
 async function exportInventory(): Promise<void> {
-  const { inventory } = open.bundle!.plan
-  download(
-    fileName(`${open.model!.name} pieces`, '.csv'),
-    writeInventory(inventory, open.source!.catalogue, await shownNames()),
-    'text/csv',
-  )
+  const { report, model, catalogue } = open.snapshot!
+  download(fileName(`${model.name} pieces`, '.csv'), writeInventory(report.inventory, catalogue, await shownNames()), 'text/csv')
 }
 
 async function exportPdf(): Promise<void> {
-  const worker = new Worker(new URL('../../workers/press.worker.ts', import.meta.url), { type: 'module' })
+  const worker = new RequestTable<PressApi>(
+    'press',
+    (name) => new Worker(new URL('../../workers/press.worker.ts', import.meta.url), { type: 'module', name }),
+  )
   press.value = worker
   progress.value = 0
   try {
@@ -67,19 +67,23 @@ async function exportPdf(): Promise<void> {
     const say = proxy((fraction: number) => {
       if (press.value === worker) progress.value = fraction
     })
-    const bytes = await wrap<PressApi>(worker).pdf(open.bundle!, paper.value as 'a4' | 'letter', fonts, await shownNames(), say)
-    download(fileName(open.model!.name, '.pdf'), bytes as Uint8Array<ArrayBuffer>, 'application/pdf')
+    const { bundle } = open
+    const own = await shownNames()
+    const bytes = await worker.ask((remote) => remote.pdf(bundle!, paper.value as 'a4' | 'letter', fonts, own, say))
+    download(fileName(bundle!.model.name, '.pdf'), bytes as Uint8Array<ArrayBuffer>, 'application/pdf')
     notify('The PDF is in your downloads.')
   } catch (thrown) {
-    notify(`The PDF was not written. ${faultLine(plainFault(thrown))}`, { isError: true })
+    const fault = plainFault(thrown)
+    if (fault.code !== 'closed') notify(`The PDF was not written. ${faultLine(fault)}`, { isError: true })
   } finally {
-    worker.terminate()
     if (press.value === worker) stopPdf()
+    await nextTick()
+    if (document.activeElement === document.body) pdfButton.value?.querySelector('button')?.focus()
   }
 }
 
 function stopPdf(): void {
-  press.value?.terminate()
+  press.value?.close()
   press.value = null
   progress.value = null
 }
@@ -135,7 +139,7 @@ async function copyLink(): Promise<void> {
   <main class="booklet-screen">
     <aside>
       <h1>Booklet</h1>
-      <p class="faint">{{ pages.length }} sheets. What you see is what a builder gets.</p>
+      <p class="faint">{{ pages.count }} {{ pages.count === 1 ? 'sheet' : 'sheets' }}. What you see is what a builder gets.</p>
       <p v-if="errors > 0" class="warn" role="status">
         <b>▲ {{ errors }} {{ errors === 1 ? 'error stands' : 'errors stand' }}.</b> Builders would get stuck.
         <RouterLink :to="{ name: 'rail' }">Look at the rail</RouterLink>
@@ -164,15 +168,15 @@ async function copyLink(): Promise<void> {
           { value: 'letter', label: 'Letter' },
         ]"
       />
-      <ActionButton :disabled="progress !== null" @click="exportPdf">PDF</ActionButton>
+      <span ref="pdfButton"><ActionButton :disabled="progress !== null" @click="exportPdf">PDF</ActionButton></span>
       <WorkBar v-if="progress !== null" class="pdf-work" label="Writing the PDF" :fraction="progress" @stop="stopPdf" />
       <ActionButton @click="exportInventory">All pieces as a table</ActionButton>
       <ActionButton @click="open.downloadFile()">The model file</ActionButton>
     </aside>
     <section class="sheets" aria-label="Preview" tabindex="0">
-      <BookletSheet v-for="(page, i) in pages.slice(0, shown)" :key="i" :page="page" :number="i + 1" />
-      <button v-if="shown < pages.length" class="plain-button framed more" @click="shown += 12">
-        Show {{ Math.min(12, pages.length - shown) }} more of {{ pages.length }}
+      <BookletSheet v-for="i in Math.min(shown, pages.count)" :key="i" :page="pages.page(i - 1)" :number="i" />
+      <button v-if="shown < pages.count" class="plain-button framed more" @click="shown += 12">
+        Show {{ Math.min(12, pages.count - shown) }} more of {{ pages.count }}
       </button>
     </section>
   </main>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { nearestIds, type ConnectorKind, type OwnConnector, type OwnShape } from '@core/catalogue'
-import { checkModel } from '@core/model'
 import type { DirectionText, Vec } from '@core/space'
 import ActionButton from '../controls/ActionButton.vue'
 import { notify } from '../shared/notices'
@@ -62,18 +61,16 @@ const isWhole = computed(
     own.value.connectors!.every(({ at }) => at.every(Number.isInteger)),
 )
 
-function save(): void {
+async function save(): Promise<void> {
   problem.value = ''
   const known = open.source?.catalogue.shapes
   if (known?.has(id.value)) {
     problem.value = `There is a shape “${id.value}” already. Give this one another name; near it stand ${nearestIds(id.value, known.keys()).join(', ')}.`
     return
   }
-  const refused = open.edit(`Make the shape “${name.value}”`, (model) =>
-    checkModel({ ...model, shapes: [...(model.shapes ?? []), own.value] }),
-  )
-  if (refused) problem.value = refused
-  else {
+  const shape = own.value
+  problem.value = await open.tryEdit(`make the shape “${name.value}”`, (model) => ({ ...model, shapes: [...(model.shapes ?? []), shape] }))
+  if (problem.value === '') {
     notify(`“${name.value}” is in the catalogue of this model as ${id.value}.`)
     emit('close')
   }

@@ -24,15 +24,13 @@ watch(
 )
 const read = computed(() => (open.source ? readQuickLine(line.value, open.source.catalogue) : { pieces: [], unclear: [] }))
 
-function add(): void {
+async function add(): Promise<void> {
   const { pieces } = read.value
   const count = total(pieces)
-  const refused = open.edit(`Add ${count} loose ${count === 1 ? 'piece' : 'pieces'}`, (model) =>
-    withLooseParts(model, section.value, pieces),
-  )
-  problem.value = refused ?? ''
-  if (refused) return
-  notify(`${count} loose ${count === 1 ? 'piece' : 'pieces'} added.`, { act: { label: 'Undo', run: () => open.undo() } })
+  const into = section.value
+  problem.value = await open.tryEdit(`add ${count} loose ${count === 1 ? 'piece' : 'pieces'}`, (model) => withLooseParts(model, into, pieces))
+  if (problem.value !== '') return
+  notify(`${count} loose ${count === 1 ? 'piece' : 'pieces'} added.`, { act: { label: 'Undo', run: () => void open.undo() } })
   line.value = ''
 }
 </script>

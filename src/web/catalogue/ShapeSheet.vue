@@ -109,8 +109,8 @@ function rename(field: 'name' | 'number', text: string): void {
       <p v-else-if="shape.mirror.twin === null">It has no mirror image in the catalogue.</p>
       <p v-else class="faint">It is its own mirror image.</p>
       <div class="own">
-        <LineField label="Your name" :value="alias?.name ?? ''" :maxlength="80" @commit="rename('name', $event)" />
-        <LineField label="Your number" :value="alias?.number ?? ''" :maxlength="40" @commit="rename('number', $event)" />
+        <LineField label="Your name" :value="alias?.name ?? ''" :maxlength="80" :commit="(text) => rename('name', text)" />
+        <LineField label="Your number" :value="alias?.number ?? ''" :maxlength="40" :commit="(text) => rename('number', text)" />
       </div>
     </div>
     <div class="colours">

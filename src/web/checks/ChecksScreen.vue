@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { layRail, makePages, type StepPage } from '@core/booklet'
+import type { StepPage } from '@core/booklet'
+import { plural } from '@core/words'
 import { waysOut, type Level, type WayOut } from '@core/checks'
 import type { Finding, Severity } from '@core/plan'
 import ActionButton from '../controls/ActionButton.vue'
@@ -46,7 +48,7 @@ const section = ref('all')
 const code = ref('all')
 const chosen = ref(0)
 
-const lanes = computed(() => new Map(layRail(open.bundle!).lanes.map((lane) => [lane.section, lane])))
+const lanes = computed(() => new Map(open.snapshot!.layout.lanes.map((lane) => [lane.section, lane])))
 const findings = computed(() => open.report!.findings)
 const LEVELS: Readonly<Record<Level, string>> = { home: 'On a shelf', travel: 'On a journey' }
 const levelOptions = Object.entries(LEVELS).map(([value, label]) => ({ value, label }))
@@ -67,11 +69,29 @@ const shown = computed(() =>
     (found) => (section.value === 'all' || found.section === section.value) && (code.value === 'all' || found.code === code.value),
   ),
 )
-const groups = computed(() =>
-  GROUPS.map((group) => ({ ...group, list: shown.value.filter((found) => found.severity === group.severity) })).filter(
-    (group) => group.list.length > 0,
-  ),
+
+type Group = (typeof GROUPS)[number]
+/** A heading, or a finding with its place among those shown. */
+type Row = { readonly group: Group; readonly count: number } | { readonly found: Finding; readonly at: number }
+const rows = computed<Row[]>(() =>
+  GROUPS.flatMap((group): Row[] => {
+    const list = shown.value.flatMap((found, at) => (found.severity === group.severity ? [{ found, at }] : []))
+    return list.length > 0 ? [{ group, count: list.length }, ...list] : []
+  }),
 )
+const list = ref<HTMLElement>()
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    getScrollElement: () => list.value ?? null,
+    estimateSize: (i: number) => ('group' in rows.value[i]! ? 56 : 54),
+    overscan: 12,
+  })),
+)
+const inSight = computed(() => virtual.value.getVirtualItems().flatMap(({ index, start }) => {
+  const row = rows.value[index]
+  return row ? [{ index, start, row }] : []
+}))
 const finding = computed<Finding | undefined>(() => shown.value[Math.min(chosen.value, shown.value.length - 1)])
 watch([section, code], () => (chosen.value = 0))
 // A filter whose findings are all solved must not leave an empty list behind.
@@ -92,17 +112,14 @@ function placeOf(found: Finding): string {
 const page = computed<StepPage | undefined>(() => {
   const found = finding.value
   if (!found) return undefined
-  const steps = makePages(open.bundle!).filter(
-    (p): p is StepPage => (p.kind === 'step' || p.kind === 'jump') && p.section === found.section,
-  )
-  return found.step === null ? steps[steps.length - 1] : steps[found.step - 1]
+  const steps = lanes.value.get(found.section)?.ties.length ?? 0
+  return open.snapshot!.pages.stepPage(found.section, (found.step ?? steps) - 1)
 })
 const ways = computed(() => (finding.value && open.model ? waysOut(open.model, finding.value, open.report!.sections) : []))
 
-function take(way: WayOut): void {
-  const problem = open.edit(way.label.toLowerCase(), way.change)
-  if (problem) notify(problem, { isError: true })
-  else notify(`Done: ${way.label.toLowerCase()}.`, { act: { label: 'Undo', run: () => open.undo() } })
+async function take(way: WayOut): Promise<void> {
+  const label = way.label.toLowerCase()
+  if (await open.edit(label, way.change)) notify(`Done: ${label}.`, { act: { label: 'Undo', run: () => void open.undo() } })
 }
 function toRail(): void {
   const found = finding.value
@@ -113,14 +130,14 @@ function onKey(event: KeyboardEvent): void {
   if (way === 0) return
   event.preventDefault()
   chosen.value = Math.max(0, Math.min(shown.value.length - 1, chosen.value + way))
-  const list = event.currentTarget as HTMLElement
-  list.querySelectorAll<HTMLElement>('.entry')[chosen.value]?.focus()
+  virtual.value.scrollToIndex(rows.value.findIndex((row) => 'at' in row && row.at === chosen.value))
+  void nextTick(() => list.value?.querySelector<HTMLElement>('[aria-current]')?.focus({ preventScroll: true }))
 }
 </script>
 
 <template>
   <main class="checks-screen">
-    <section class="list">
+    <section ref="list" class="list">
       <h1>Checks</h1>
       <div v-if="findings.length > 0" class="filters">
         <ChoiceList v-model="section" label="Where" :options="sectionOptions" />
@@ -130,27 +147,28 @@ function onKey(event: KeyboardEvent): void {
         Nothing found. Every part has a way in, is held in time and shows in its step; nothing overlaps, no joint is weak, and the model
         stands.
       </p>
-      <div role="group" aria-label="Findings. Arrow keys walk." @keydown="onKey">
-        <section v-for="group in groups" :key="group.severity" :aria-label="group.title">
-          <h2 :class="group.severity">
-            <span aria-hidden="true">{{ group.sign }}</span> {{ group.list.length }}
-            {{ group.list.length === 1 ? group.one : group.title.toLowerCase() }}
-            <span class="hint">{{ group.hint }}</span>
+      <div role="group" aria-label="Findings. Arrow keys walk." class="rows" :style="{ height: `${virtual.getTotalSize()}px` }" @keydown="onKey">
+        <div
+          v-for="{ index, start, row } in inSight"
+          :key="index"
+          class="row"
+          :style="{ transform: `translateY(${start}px)` }"
+        >
+          <h2 v-if="'group' in row" :class="row.group.severity">
+            <span aria-hidden="true">{{ row.group.sign }}</span> {{ plural(row.count, row.group.one) }}
+            <span class="hint">{{ row.group.hint }}</span>
           </h2>
-          <ul>
-            <li v-for="found in group.list" :key="`${found.code} ${found.section} ${found.parts.join()}`">
-              <button
-                class="entry"
-                :class="{ here: found === finding }"
-                :aria-current="found === finding ? 'true' : undefined"
-                @click="chosen = shown.indexOf(found)"
-              >
-                <b>{{ CODES[found.code] }}</b>
-                <span class="faint">{{ placeOf(found) }}, {{ found.parts.length }} {{ found.parts.length === 1 ? 'part' : 'parts' }}</span>
-              </button>
-            </li>
-          </ul>
-        </section>
+          <button
+            v-else
+            class="entry"
+            :class="{ here: row.found === finding }"
+            :aria-current="row.found === finding ? 'true' : undefined"
+            @click="chosen = row.at"
+          >
+            <b>{{ CODES[row.found.code] }}</b>
+            <span class="faint">{{ placeOf(row.found) }}, {{ plural(row.found.parts.length, 'part') }}</span>
+          </button>
+        </div>
       </div>
       <div class="level"><ChoiceList v-model="level" label="Joints must hold" :options="levelOptions" /></div>
       <PlacesPanel v-if="open.model" :key="open.id" :model="open.model" :edit="open.edit" />
@@ -218,10 +236,14 @@ h2.warning {
   font-weight: 400;
   font-size: 0.92rem;
 }
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
+.rows {
+  position: relative;
+}
+.row {
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 0;
 }
 .entry {
   font: inherit;
@@ -231,8 +253,10 @@ ul {
   border-top: 1px solid var(--rule);
   border-left: 4px solid transparent;
   width: 100%;
-  min-height: 52px;
+  height: 54px;
   padding: 5px 10px;
+  white-space: nowrap;
+  overflow: hidden;
   text-align: left;
   cursor: pointer;
   display: flex;

@@ -4,12 +4,11 @@ import { computed, ref, useId } from 'vue'
 import { addPlace, removePlace, type ModelDocument } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
-import { notify } from '../shared/notices'
 
 /** Places that must stay within reach while the model grows: a seat, a jar's shelf, a battery. */
 const props = defineProps<{
   model: ModelDocument
-  edit: (label: string, change: (model: ModelDocument) => ModelDocument) => string | undefined
+  edit: (label: string, change: (model: ModelDocument) => ModelDocument) => Promise<boolean>
 }>()
 
 const section = ref(props.model.root)
@@ -27,14 +26,15 @@ const places = computed(() =>
 
 const isOpen = ref(places.value.length > 0)
 
-function add(): void {
-  const problem = props.edit('keep a place within reach', (model) => addPlace(model, section.value, { name: name.value, part: part.value }))
-  if (problem) return notify(problem, { isError: true })
+async function add(): Promise<void> {
+  const place = { name: name.value, part: part.value }
+  const into = section.value
+  if (!(await props.edit('keep a place within reach', (model) => addPlace(model, into, place)))) return
   part.value = ''
   name.value = ''
 }
 function remove(id: string, index: number): void {
-  props.edit('a place may be closed', (model) => removePlace(model, id, index))
+  void props.edit('a place may be closed', (model) => removePlace(model, id, index))
 }
 </script>
 

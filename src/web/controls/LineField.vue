@@ -1,32 +1,33 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue'
+import { useId } from 'vue'
+import { useTypedText } from '../shared/typed-text'
 
-/** One line that is handed over when the person leaves the field; what is being typed stays, whatever is drawn anew around it. */
-const props = withDefaults(defineProps<{ label: string; value: string | number; type?: 'text' | 'number'; maxlength?: number }>(), {
-  type: 'text',
-  maxlength: 200,
-})
-const emit = defineEmits<{ commit: [text: string] }>()
-const id = useId()
-const text = ref(String(props.value))
-
-watch(
-  () => props.value,
-  (value) => {
-    text.value = String(value)
-  },
+/**
+ * One line that is handed over as it is typed, after a short pause; a number only when the field is left, since half of one is
+ * another number. What is being typed stays, whatever is drawn anew around it.
+ */
+const props = withDefaults(
+  defineProps<{ label: string; value: string | number; commit: (text: string) => void; type?: 'text' | 'number'; maxlength?: number }>(),
+  { type: 'text', maxlength: 200 },
 )
-
-function commit(): void {
-  const next = String(text.value).trim()
-  if (next !== String(props.value)) emit('commit', next)
-}
+const id = useId()
+const typed = useTypedText(
+  () => String(props.value),
+  () => {
+    const { commit, value } = props
+    return (text) => {
+      if (text.trim() !== String(value)) commit(text.trim())
+    }
+  },
+  props.type === 'text',
+)
+const { text } = typed
 </script>
 
 <template>
   <div class="line-field">
     <label :for="id">{{ label }}</label>
-    <input :id="id" v-model="text" :type="type" step="any" :maxlength="maxlength" @change="commit" @keydown.stop />
+    <input :id="id" v-model="text" :type="type" step="any" :maxlength="maxlength" @input="typed.changed()" @change="typed.commit()" @keydown.stop />
   </div>
 </template>
 

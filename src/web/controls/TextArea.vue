@@ -1,26 +1,19 @@
 <script setup lang="ts">
 import { NInput } from 'naive-ui'
-import { ref, useId, watch } from 'vue'
+import { useId } from 'vue'
+import { useTypedText } from '../shared/typed-text'
 
-/** A text that is handed over when the person leaves the field, so that one visit is one edit. */
-const props = withDefaults(defineProps<{ label: string; value: string; placeholder?: string; maxlength?: number }>(), {
-  placeholder: '',
-  maxlength: 20_000,
-})
-const emit = defineEmits<{ commit: [text: string] }>()
-const id = useId()
-const text = ref(props.value)
-
-watch(
-  () => props.value,
-  (value) => {
-    text.value = value
-  },
+/** A text that is handed over as it is typed, after a short pause. */
+const props = withDefaults(
+  defineProps<{ label: string; value: string; commit: (text: string) => void; placeholder?: string; maxlength?: number }>(),
+  { placeholder: '', maxlength: 20_000 },
 )
-
-function commit(): void {
-  if (text.value !== props.value) emit('commit', text.value)
-}
+const id = useId()
+const typed = useTypedText(
+  () => props.value,
+  () => props.commit,
+)
+const { text } = typed
 </script>
 
 <template>
@@ -33,7 +26,8 @@ function commit(): void {
       :placeholder="placeholder"
       :maxlength="maxlength"
       :input-props="{ id }"
-      @blur="commit"
+      @update:value="typed.changed()"
+      @blur="typed.commit()"
       @keydown.stop
     />
   </div>

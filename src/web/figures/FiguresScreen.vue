@@ -13,7 +13,7 @@ import {
   withoutOption,
   type Slot,
 } from '@core/figure'
-import type { FigureLimb, FigureOption, FigureRecipe } from '@core/model'
+import { catalogueOf, type FigureLimb, type FigureOption, type FigureRecipe, type ModelDocument } from '@core/model'
 import { readQuickLine } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -47,43 +47,53 @@ const picture = computed(() => {
 })
 const found = computed(() => (open.source && words.value.trim() !== '' ? readQuickLine(words.value, open.source.catalogue) : undefined))
 
-function save(label: string, next: FigureRecipe): boolean {
-  const catalogue = open.source?.catalogue
-  if (!catalogue) return false
-  problem.value = open.edit(label, (model) => withFigure(model, next, catalogue)) ?? ''
+type FigureChange = (figure: FigureRecipe) => FigureRecipe
+
+/** Changes the figure as it is when its turn comes. @param group texts of one field are undone as one */
+async function save(label: string, change: FigureChange, group?: string, id = chosen.value): Promise<boolean> {
+  const edited = (model: ModelDocument): ModelDocument => {
+    const now = model.figures?.find((each) => each.id === id)
+    return now ? withFigure(model, change(now), catalogueOf(model)) : model
+  }
+  problem.value = await open.tryEdit(label, edited, group ? { group } : {})
   return problem.value === ''
 }
 
-function make(): void {
+async function make(): Promise<void> {
   const taken = new Set((open.model?.sections ?? []).map(({ id }) => id))
   let number = 1
   while (taken.has(`figure-${number}`) || figures.value.some(({ id }) => id === `figure-${number}`)) number++
   const id = `figure-${number}`
-  if (save('make a figure', plainFigure(id, `Figure ${number}`))) {
+  const plain = plainFigure(id, `Figure ${number}`)
+  problem.value = await open.tryEdit('make a figure', (model) => withFigure(model, plain, catalogueOf(model)))
+  if (problem.value === '') {
     chosen.value = id
     notify('A plain figure stands in a section of its own. Join it where it belongs.', {
-      act: { label: 'Undo', run: () => open.undo() },
+      act: { label: 'Undo', run: () => void open.undo() },
     })
   }
 }
 
 const entryOf = (slot: Slot): NonNullable<FigureRecipe['slots'][Slot]> | undefined => figure.value?.slots[slot]
-const publish = (slot: Slot, index: number): boolean =>
-  save(`publish another ${SLOT_WORDS[slot].toLowerCase()}`, withChosen(figure.value!, slot, index))
-const takeOut = (slot: Slot, index: number): boolean => save('take out an alternative', withoutOption(figure.value!, slot, index))
-function add(slot: Slot): void {
+const publish = (slot: Slot, index: number): Promise<boolean> =>
+  save(`publish another ${SLOT_WORDS[slot].toLowerCase()}`, (now) => withChosen(now, slot, index))
+const takeOut = (slot: Slot, index: number): Promise<boolean> =>
+  save('take out an alternative', (now) => withoutOption(now, slot, index))
+async function add(slot: Slot): Promise<void> {
   const piece = found.value?.pieces[0]
-  if (!piece || !save('add an alternative', withOption(figure.value!, slot, { shape: piece.shape, colour: piece.colour }))) return
+  if (!piece) return
+  const { shape, colour } = piece
+  if (!(await save('add an alternative', (now) => withOption(now, slot, { shape, colour })))) return
   adding.value = null
   words.value = ''
 }
-const tell = (slot: Slot, index: number, more: Partial<FigureOption>): boolean =>
-  save('describe an alternative', withOptionTold(figure.value!, slot, index, more))
+const tell = (slot: Slot, index: number, more: Partial<FigureOption>): Promise<boolean> =>
+  save('describe an alternative', (now) => withOptionTold(now, slot, index, more), `${chosen.value} ${slot} ${index} ${Object.keys(more).join()}`)
 const CLOSE = [{ value: '', label: 'not said' }, ...[1, 2, 3, 4, 5].map((value) => ({ value: String(value), label: `${value} of 5` }))]
 /** Only what is there can be moved: legs in one piece stay as they are. */
 const limbs = computed(() => LIMBS.filter((limb) => figure.value?.slots[limb] !== undefined))
 const pose = (limb: FigureLimb, angle: string): void => {
-  if (Number.isFinite(Number(angle))) save('pose a figure', { ...figure.value!, pose: { ...figure.value!.pose, [limb]: Number(angle) } })
+  if (Number.isFinite(Number(angle))) void save('pose a figure', (now) => ({ ...now, pose: { ...now.pose, [limb]: Number(angle) } }))
 }
 </script>
 
@@ -106,7 +116,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
           label="Name"
           :value="figure.name"
           :maxlength="120"
-          @commit="$event !== '' && save('name a figure', { ...figure!, name: $event })"
+          :commit="(text) => text !== '' && save('name a figure', (now) => ({ ...now, name: text }), `name ${chosen}`)"
         />
         <LineField
           v-for="limb in limbs"
@@ -114,7 +124,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
           :label="`${SLOT_WORDS[limb]}, degrees`"
           type="number"
           :value="figure.pose?.[limb] ?? 0"
-          @commit="pose(limb, $event)"
+          :commit="(text) => pose(limb, text)"
         />
       </div>
       <ul class="slots" aria-label="Slots">
@@ -136,14 +146,14 @@ const pose = (limb: FigureLimb, angle: string): void => {
                   :options="CLOSE"
                   @update:model-value="$event !== '' && tell(slot, i, { closeness: Number($event) })"
                 />
-                <LineField label="taken from" :value="option.donor ?? ''" @commit="tell(slot, i, { donor: $event })" />
+                <LineField label="taken from" :value="option.donor ?? ''" :commit="(text) => tell(slot, i, { donor: text })" />
                 <LineField
                   label="price"
                   type="number"
                   :value="option.price ?? ''"
-                  @commit="$event !== '' && tell(slot, i, { price: Number($event) })"
+                  :commit="(text) => text !== '' && tell(slot, i, { price: Number(text) })"
                 />
-                <LineField label="note" :value="option.note ?? ''" :maxlength="2000" @commit="tell(slot, i, { note: $event })" />
+                <LineField label="note" :value="option.note ?? ''" :maxlength="2000" :commit="(text) => tell(slot, i, { note: text })" />
               </details>
               <button type="button" class="plain-button" :aria-label="`Take out ${option.shape}`" @click="takeOut(slot, i)">
                 Take out

@@ -1,7 +1,23 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Finding } from '@core/plan'
 
-defineProps<{ findings: readonly Finding[]; nameOf: (finding: Finding) => string }>()
+const props = defineProps<{ findings: readonly Finding[]; section: string; step: number; nameOf: (finding: Finding) => string }>()
+
+/** More stand on the checks. */
+const MOST = 20
+/** Those of the step at hand first, then the worst. */
+const shown = computed(() => {
+  const isHere = (found: Finding): boolean => found.section === props.section && (found.step ?? 1) === props.step
+  const here = props.findings.filter(isHere).slice(0, MOST)
+  const known = new Set(here)
+  const others: Finding[] = []
+  for (const found of props.findings) {
+    if (here.length + others.length >= MOST) break
+    if (!known.has(found)) others.push(found)
+  }
+  return [...here, ...others]
+})
 const emit = defineEmits<{ go: [finding: Finding] }>()
 
 const WORDS = { error: 'Error', warning: 'Warning', note: 'Note' } as const
@@ -13,7 +29,7 @@ const SIGNS = { error: '▲', warning: '●', note: '○' } as const
     <h2>Findings</h2>
     <p v-if="findings.length === 0" class="faint">Nothing found: every part has a way in, is held, and shows.</p>
     <ul v-else>
-      <li v-for="(finding, i) in findings" :key="i">
+      <li v-for="(finding, i) in shown" :key="i">
         <button class="finding" @click="emit('go', finding)">
           <span class="head" :class="finding.severity"
             ><span aria-hidden="true">{{ SIGNS[finding.severity] }}</span> {{ WORDS[finding.severity] }}, {{ nameOf(finding) }}</span
@@ -22,6 +38,7 @@ const SIGNS = { error: '▲', warning: '●', note: '○' } as const
         </button>
       </li>
     </ul>
+    <RouterLink v-if="findings.length > shown.length" class="all" :to="{ name: 'checks' }">All {{ findings.length }} findings</RouterLink>
   </section>
 </template>
 
@@ -48,6 +65,11 @@ ul {
 }
 .finding:hover {
   background: var(--accent-wash);
+}
+.all {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
 }
 .head {
   font-weight: 700;

@@ -1,12 +1,20 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onUnmounted, ref } from 'vue'
+import { faultLine, plainFault } from '@core/fault'
 import type { Density, Effort, Measures, Strategy } from '@core/plan'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
-import type { Comparison, PlanSettings } from '../../workers/planner.worker'
+import WorkBar from '../controls/WorkBar.vue'
+import { notify } from '../shared/notices'
+import type { Comparison, PlanSettings } from '../../workers/plan-messages'
 
-const props = defineProps<{ settings: PlanSettings; measures: Measures; steps: number; compare: () => Promise<Comparison[]> }>()
-const emit = defineEmits<{ change: [settings: PlanSettings] }>()
+const props = defineProps<{
+  settings: PlanSettings
+  measures: Measures
+  steps: number
+  compare: (progress: (fraction: number) => void) => { result: Promise<Comparison[]>; stop: () => void }
+  change: (settings: PlanSettings) => Promise<boolean>
+}>()
 
 const SCHOOLS: Readonly<Record<Strategy, string>> = {
   'ground-up': 'Layer after layer',
@@ -19,28 +27,35 @@ const options = (words: Readonly<Record<string, string>>) => Object.entries(word
 
 const strategy = computed({
   get: (): string => props.settings.strategy,
-  set: (value) => emit('change', { ...props.settings, strategy: value as Strategy }),
+  set: (value) => void props.change({ ...props.settings, strategy: value as Strategy }),
 })
 const density = computed({
   get: (): string => props.settings.density,
-  set: (value) => emit('change', { ...props.settings, density: value as Density }),
+  set: (value) => void props.change({ ...props.settings, density: value as Density }),
 })
 
 const effort = computed({
   get: (): string => props.settings.effort,
-  set: (value) => emit('change', { ...props.settings, effort: value as Effort }),
+  set: (value) => void props.change({ ...props.settings, effort: value as Effort }),
 })
 
 const compared = ref<readonly Comparison[]>([])
-const isComparing = ref(false)
+const comparing = ref<number | null>(null)
+let stop = (): void => undefined
 async function compareAll(): Promise<void> {
-  isComparing.value = true
+  comparing.value = 0
   try {
-    compared.value = await props.compare()
+    const run = props.compare((fraction) => (comparing.value = fraction))
+    stop = run.stop
+    compared.value = await run.result
+  } catch (thrown) {
+    const fault = plainFault(thrown)
+    if (fault.code !== 'closed') notify(`The schools were not compared. ${faultLine(fault)}`, { isError: true })
   } finally {
-    isComparing.value = false
+    comparing.value = null
   }
 }
+onUnmounted(() => stop())
 const percent = (share: number): string => `${Math.round(share * 100)} %`
 </script>
 
@@ -54,7 +69,8 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`
       {{ steps }} steps, {{ measures.meanJump.toFixed(1) }} studs from one to the next; like parts together:
       {{ percent(measures.likeTogether) }}; steps that show poorly: {{ percent(measures.poorlyVisible) }}.
     </p>
-    <ActionButton :disabled="isComparing" @click="compareAll">{{ isComparing ? 'Comparing…' : 'Compare the schools' }}</ActionButton>
+    <WorkBar v-if="comparing !== null" label="Comparing the schools" :fraction="comparing" @stop="stop()" />
+    <ActionButton v-else @click="compareAll">Compare the schools</ActionButton>
     <table v-if="compared.length > 0">
       <thead>
         <tr>

@@ -1,47 +1,41 @@
 <script setup lang="ts">
+import { useElementSize, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
-import type { RailLayout, Tie, Walk } from '@core/booklet'
+import type { Lane, RailLayout, Tie, Walk } from '@core/booklet'
+import { plural } from '@core/words'
+import { WALKS, type Mark } from './rail-keys'
+import { bendPath, COLUMN, lanePath, ROW, TOP, windowOf, x, y } from './rail-drawing'
 
 const props = defineProps<{
   layout: RailLayout
   row: number
   step: number
-  /** Findings by "section/step from 1": how bad the worst is, and how many. */
-  marks: ReadonlyMap<string, { worst: 'error' | 'warning' | 'note'; count: number }>
+  /** Findings by "section/step from 1". */
+  marks: ReadonlyMap<string, Mark>
   /** Locked steps, by "section/step from 0". */
   locked: ReadonlySet<string>
 }>()
 const emit = defineEmits<{ go: [row: number, step: number]; walk: [walk: Walk]; drag: [row: number, from: number, to: number] }>()
 
-const COLUMN = 28
-const ROW = 44
-const TOP = 24
-
 const scroller = ref<HTMLElement>()
+const lanesBox = ref<HTMLElement>()
+const { x: left, y: top } = useScroll(scroller)
+const size = useElementSize(scroller)
 const width = computed(() => (props.layout.columns + 1) * COLUMN)
 const height = computed(() => TOP + props.layout.lanes.length * ROW)
-const x = (column: number): number => column * COLUMN + COLUMN / 2
-const y = (row: number): number => TOP + row * ROW
 
-const bends = computed(() =>
-  props.layout.bends.map(({ from, to }) => {
-    const [x1, y1, x2, y2] = [x(from.column), y(from.row), x(to.column), y(to.row)]
-    const turn = Math.min(18, (x2 - x1) / 2)
-    return `M${x1} ${y1} H${x2 - 2 * turn} C${x2 - turn / 2} ${y1} ${x2 - turn * 1.2} ${y2} ${x2} ${y2}`
-  }),
-)
-const lines = computed(() =>
-  props.layout.lanes
-    .filter((lane) => lane.ties.length > 0)
-    .map((lane) => `M${x(lane.ties[0]!.column) - 10} ${y(lane.row)} H${x(lane.ties[lane.ties.length - 1]!.column) + 4}`),
+/** Only what is in sight is drawn: a rail may have ten thousand ties. */
+const inSight = computed(() =>
+  windowOf(props.layout, { left: left.value, top: top.value, width: size.width.value, height: size.height.value }, props.row, props.step),
 )
 
 const isLocked = (tie: Tie): boolean => props.locked.has(`${tie.section}/${tie.step}`)
 const markOf = (tie: Tie) => props.marks.get(`${tie.section}/${tie.step + 1}`)
+const isHere = (lane: Lane, tie: Tie): boolean => lane.row === props.row && tie.step === props.step
 function labelOf(tie: Tie): string {
   const mark = markOf(tie)
   const joins = `${tie.joins > 0 ? ', a jump' : ''}${isLocked(tie) ? ', locked' : ''}`
-  return `Step ${tie.label}, ${tie.pieces} ${tie.pieces === 1 ? 'piece' : 'pieces'}${joins}${mark ? `, ${mark.count} ${mark.count === 1 ? 'finding' : 'findings'}` : ''}`
+  return `Step ${tie.label}, ${plural(tie.pieces, 'piece')}${joins}${mark ? `, ${plural(mark.count, 'finding')}` : ''}`
 }
 
 /** The tie that is being dragged along its lane, and the one it would be put before or after. */
@@ -65,16 +59,8 @@ function endDrag(): void {
   over.value = -1
 }
 
-const KEYS: Readonly<Record<string, Walk>> = {
-  ArrowRight: 'next',
-  ArrowLeft: 'before',
-  ArrowUp: 'up',
-  ArrowDown: 'down',
-  Home: 'first',
-  End: 'last',
-}
 function onKey(event: KeyboardEvent): void {
-  const walk = KEYS[event.key]
+  const walk = WALKS[event.key]
   if (!walk || event.ctrlKey || event.metaKey || event.altKey) return
   event.preventDefault()
   event.stopPropagation()
@@ -85,10 +71,11 @@ function onKey(event: KeyboardEvent): void {
 watch(
   () => [props.row, props.step, props.layout],
   async () => {
+    const hasFocus = lanesBox.value?.contains(document.activeElement) ?? false
     await nextTick()
-    const tie = scroller.value?.querySelector<HTMLElement>('[aria-current="step"]')
+    const tie = lanesBox.value?.querySelector<HTMLElement>('[aria-current="step"]')
     tie?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-    if (scroller.value?.contains(document.activeElement)) tie?.focus({ preventScroll: true })
+    if (hasFocus) tie?.focus({ preventScroll: true })
   },
   { immediate: true },
 )
@@ -96,15 +83,16 @@ watch(
 
 <template>
   <section class="map" aria-label="Rail">
-    <div class="scroll">
+    <div ref="scroller" class="scroll">
       <div class="names" :style="{ height: `${height}px` }">
         <button
-          v-for="lane in layout.lanes"
+          v-for="{ lane } in inSight.lanes"
           :key="lane.section"
           class="lane-name"
           :class="{ here: lane.row === row }"
           :style="{ top: `${y(lane.row) - 22}px` }"
           tabindex="-1"
+          :title="lane.name"
           :aria-label="`Section ${lane.letter}, ${lane.name}`"
           @click="emit('go', lane.row, 0)"
         >
@@ -113,31 +101,27 @@ watch(
         </button>
       </div>
       <div
-        ref="scroller"
+        ref="lanesBox"
         class="lanes"
         role="group"
-        aria-label="Steps. Arrow keys walk."
+        :aria-label="`Steps, ${layout.lanes.length === 1 ? 'one lane' : `${layout.lanes.length} lanes`}. Arrow keys walk.`"
         :style="{ width: `${width}px`, height: `${height}px` }"
         @keydown="onKey"
       >
         <svg :width="width" :height="height" aria-hidden="true">
-          <path v-for="(path, i) in bends" :key="`bend ${i}`" class="bend" :d="path" />
-          <path v-for="(path, i) in lines" :key="`line ${i}`" class="line" :d="path" />
+          <path v-for="(bend, i) in inSight.bends" :key="`bend ${i}`" class="bend" :d="bendPath(bend)" />
+          <path v-for="{ lane } in inSight.lanes" :key="`line ${lane.section}`" class="line" :d="lanePath(lane)" />
         </svg>
-        <template v-for="lane in layout.lanes" :key="lane.section">
+        <template v-for="{ lane, ties } in inSight.lanes" :key="lane.section">
           <button
-            v-for="tie in lane.ties"
+            v-for="tie in ties"
             :key="tie.step"
             class="tie"
-            :class="{
-              here: lane.row === row && tie.step === step,
-              jump: tie.joins > 0,
-              over: dragged?.row === lane.row && over === tie.step,
-            }"
+            :class="{ here: isHere(lane, tie), jump: tie.joins > 0, over: dragged?.row === lane.row && over === tie.step }"
             :draggable="!isLocked(tie)"
             :style="{ left: `${x(tie.column) - 14}px`, top: `${y(lane.row) - 22}px` }"
-            :tabindex="lane.row === row && tie.step === step ? 0 : -1"
-            :aria-current="lane.row === row && tie.step === step ? 'step' : undefined"
+            :tabindex="isHere(lane, tie) ? 0 : -1"
+            :aria-current="isHere(lane, tie) ? 'step' : undefined"
             :aria-label="labelOf(tie)"
             @dragstart="onDragStart($event, lane.row, tie.step)"
             @dragover="onDragOver($event, lane.row, tie.step)"

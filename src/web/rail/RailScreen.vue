@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { useRoute } from 'vue-router'
-import { layRail, makePages, walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
+import { useDebounceFn, useEventListener } from '@vueuse/core'
+import { computed, onUnmounted, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
 import { pieceKey, type PieceCount } from '@core/count'
 import { sectionById, type ModelDocument, type Part } from '@core/model'
 import {
@@ -16,47 +17,43 @@ import {
   type SectionPlan,
   type StepText,
 } from '@core/plan'
-import { notify } from '../shared/notices'
 import { download, fileName } from '../shared/download'
+import { notify } from '../shared/notices'
+import { isTyping, shortcutOf } from '../shared/shortcut'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
+import { useRailPlace, type RailPlace } from '../stores/rail-place'
 import FindingList from './FindingList.vue'
 import LayingPanel from './LayingPanel.vue'
 import RailMap from './RailMap.vue'
 import StepProof from './StepProof.vue'
 import StepTray from './StepTray.vue'
+import { lockedSteps, marksOf, WALKS } from './rail-keys'
 
 const open = useOpenModel()
+const places = useRailPlace()
+const route = useRoute()
+const router = useRouter()
 
 /** As lines where the picture has few enough faces, else as dots. */
 async function savePicture(): Promise<void> {
   const ref = picture.value
   if (!ref || !open.source || !page.value) return
-  const file = await open.source.painter.file(ref, 1600, 1200)
-  download(fileName(`${open.model?.name ?? ''} ${page.value.label}`, file.extension), file.content, file.type)
+  try {
+    const file = await open.source.painter.file(ref, 1600, 1200)
+    download(fileName(`${open.model?.name ?? ''} ${page.value.label}`, file.extension), file.content, file.type)
+  } catch {
+    notify('The picture could not be made. Try again.', { isError: true })
+  }
 }
 
-/** Where the person is, by ids, so that it stays when lanes come and go. */
-const place = ref<{ section: string; step: number } | null>(null)
-
-const layout = computed(() => layRail(open.bundle!))
-const pages = computed(
-  () =>
-    new Map(
-      makePages(open.bundle!).flatMap((page) =>
-        page.kind === 'step' || page.kind === 'jump' ? [[`${page.section}/${page.number - 1}`, page] as const] : [],
-      ),
-    ),
-)
-const row = computed(() =>
-  Math.max(
-    0,
-    layout.value.lanes.findIndex((lane) => lane.section === place.value?.section),
-  ),
-)
+const layout = computed(() => open.snapshot!.layout)
+const rows = computed(() => new Map(layout.value.lanes.map((lane) => [lane.section, lane.row])))
+const place = shallowRef<RailPlace>()
+const row = computed(() => Math.max(0, rows.value.get(place.value?.section ?? '') ?? 0))
 const step = computed(() => Math.max(0, Math.min(place.value?.step ?? 0, (layout.value.lanes[row.value]?.ties.length ?? 1) - 1)))
 const section = computed<SectionPlan>(() => open.report!.sections[row.value]!)
-const page = computed<StepPage | undefined>(() => pages.value.get(`${section.value.id}/${step.value}`))
+const page = computed<StepPage | undefined>(() => open.snapshot!.pages.stepPage(section.value.id, step.value))
 /** The one part that the picture is about, while the proof of the step shows it. */
 const focus = shallowRef<PictureRef['focus'] | null>(null)
 const picture = computed(() => {
@@ -67,47 +64,42 @@ const canEdit = computed(() => section.value.derivedFrom === undefined)
 const given = computed(() => (canEdit.value ? sectionById(open.model!, section.value.id) : undefined))
 const isGiven = computed(() => given.value?.steps !== undefined && (given.value.planRest !== true || page.value?.locked === true))
 const hasLocks = computed(() => given.value?.steps?.some((known) => known.locked) ?? false)
-/** Locked steps, as in `marks`. */
-const locked = computed(() => new Set([...pages.value].filter(([, known]) => known.locked).map(([key]) => key)))
-
+const locked = computed(() => lockedSteps(open.snapshot!))
 const findings = computed(() => open.report!.findings)
-const allSteps = computed(() => open.report!.sections.reduce((sum, planned) => sum + planned.steps.length, 0))
-const marks = computed(() => {
-  const map = new Map<string, { worst: Finding['severity']; count: number }>()
-  for (const finding of findings.value) {
-    const key = `${finding.section}/${finding.step ?? 1}`
-    const known = map.get(key)
-    // Findings come with the worst first.
-    map.set(key, { worst: known?.worst ?? finding.severity, count: (known?.count ?? 0) + 1 })
-  }
-  return map
-})
+const allSteps = computed(() => layout.value.lanes.reduce((sum, lane) => sum + lane.ties.length, 0))
+const marks = computed(() => marksOf(findings.value))
+
 function nameOf(finding: Finding): string {
-  const lane = layout.value.lanes.find((candidate) => candidate.section === finding.section)
+  const lane = layout.value.lanes[rows.value.get(finding.section) ?? -1]
   const tie = finding.step === null ? undefined : lane?.ties[finding.step - 1]
   return tie ? `step ${tie.label}` : `section ${lane?.letter ?? ''} ${lane?.name ?? finding.section}`
 }
 
-function go(toRow: number, toStep: number): void {
-  place.value = { section: layout.value.lanes[toRow]!.section, step: toStep }
+/** The address follows a little later: a rail is walked faster than a browser lets addresses change. */
+const toAddress = useDebounceFn(() => {
+  if (route.name === 'rail' && isHere) void router.replace({ query: places.queryOf(open.id) })
+}, 300)
+let isHere = true
+onUnmounted(() => (isHere = false))
+
+function goTo(next: RailPlace): void {
+  place.value = next
+  places.keep(open.id, next)
+  void toAddress()
 }
+const go = (toRow: number, toStep: number): void => goTo({ section: layout.value.lanes[toRow]!.section, step: toStep })
 function walk(way: Walk): void {
   const next = walkRail(layout.value, row.value, step.value, way)
   go(next.row, next.step)
 }
-function goToFinding(finding: Finding): void {
-  place.value = { section: finding.section, step: (finding.step ?? 1) - 1 }
-}
+const goToFinding = (finding: Finding): void => goTo({ section: finding.section, step: (finding.step ?? 1) - 1 })
 
-type Change = (model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number) => ModelDocument
-async function edit(label: string, change: Change, make = open.tryEdit): Promise<boolean> {
+type StepChange = (model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number) => ModelDocument
+function edit(label: string, change: StepChange): Promise<boolean> {
   const at = step.value
-  const id = section.value.id
-  const refusal = await make(`${label} ${page.value?.label ?? ''}`, (model) => change(model, open.report!.sections, id, at))
-  if (!refusal) return true
-  const { reason, anyway } = refusal
-  notify(reason, { isError: true, ...(anyway ? { act: { label: 'Do it all the same', run: anyway } } : {}) })
-  return false
+  const { id } = section.value
+  const made = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument => change(model, plans, id, at)
+  return open.edit(`${label} ${page.value?.label ?? ''}`, made, { mustBuild: true })
 }
 
 const isOf = (part: Part | undefined, piece: PieceCount): boolean => part !== undefined && pieceKey(part) === pieceKey(piece)
@@ -121,11 +113,18 @@ function move(piece: PieceCount, way: -1 | 1): void {
   if (id === undefined) return
   void edit('move a part of', (model, plans, sectionId, at) => moveToNeighbour(model, plans, sectionId, at, id, way))
 }
-const setText = (key: StepText, text: string): void =>
-  void edit(`${key} of`, (model, plans, id, at) => setStepText(model, plans, id, at, key, text), open.editInTurn)
+function setText(of: StepPage, key: StepText, text: string): void {
+  const change = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument =>
+    setStepText(model, plans, of.section, of.number - 1, key, text)
+  void open.edit(`${key} of ${of.label}`, change, { group: `${key} ${of.section} ${of.number}` })
+}
 const split = (): void => void edit('split', splitStep)
 const merge = (): void => void edit('merge', mergeWithNext)
-const planAgain = (): void => void edit('plan again from', (model, _plans, id) => planAround(model, id))
+function planAgain(): void {
+  const { id } = section.value
+  const change = (model: ModelDocument): ModelDocument => planAround(model, id)
+  void open.edit(`plan section ${page.value?.letter ?? ''} again`, change, { mustBuild: true, fresh: [id] })
+}
 const lock = (): void => {
   const isLocked = page.value?.locked === true
   void edit(isLocked ? 'unlock' : 'lock', (model, plans, id, at) => setLocked(model, plans, id, at, !isLocked))
@@ -133,51 +132,43 @@ const lock = (): void => {
 /** Moves the chosen step before another place; the choice goes with it. */
 async function moveTo(to: number): Promise<void> {
   const { id } = section.value
-  if (await edit('move', (model, plans, sectionId, at) => moveStep(model, plans, sectionId, at, to)))
-    place.value = { section: id, step: to }
+  if (await edit('move', (model, plans, sectionId, at) => moveStep(model, plans, sectionId, at, to))) goTo({ section: id, step: to })
 }
 async function drag(fromRow: number, from: number, to: number): Promise<void> {
   go(fromRow, from)
   if (canEdit.value) await moveTo(to)
 }
 
-const WALKS: Readonly<Record<string, Walk>> = {
-  ArrowRight: 'next',
-  ArrowLeft: 'before',
-  ArrowUp: 'up',
-  ArrowDown: 'down',
-  Home: 'first',
-  End: 'last',
+const EDITS: Readonly<Record<string, () => void>> = {
+  s: split,
+  m: merge,
+  l: lock,
+  '<': () => void moveTo(step.value - 1),
+  '>': () => void moveTo(step.value + 1),
 }
-function onKey(event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest('textarea, input, select')) return
-  const way = WALKS[event.key]
+useEventListener(window, 'keydown', (event) => {
+  if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return
+  const key = shortcutOf(event)
+  const way = WALKS[key]
+  const act = canEdit.value ? EDITS[key] : undefined
   if (way) walk(way)
-  else if (event.key === 's' && canEdit.value) split()
-  else if (event.key === 'm' && canEdit.value) merge()
-  else if (event.key === 'l' && canEdit.value) lock()
-  else if (event.key === '<' && canEdit.value) void moveTo(step.value - 1)
-  else if (event.key === '>' && canEdit.value) void moveTo(step.value + 1)
+  else if (act) act()
   else return
   event.preventDefault()
-}
-onMounted(() => window.addEventListener('keydown', onKey))
-onUnmounted(() => window.removeEventListener('keydown', onKey))
+})
 
-watch(
-  () => open.id,
-  () => {
-    place.value = null
-  },
-)
-/** The checks lead here with a place. */
-const route = useRoute()
-const asked = layout.value.lanes.findIndex((lane) => lane.section === route.query['section'])
-if (asked >= 0) go(asked, Math.max(0, Number(route.query['step'] ?? 1) - 1))
-if (!place.value) {
-  const root = layout.value.lanes.findIndex((lane) => lane.ties.length > 0)
-  if (root >= 0) go(root, 0)
+/** The address leads, also when the checks or the browser's own buttons change it. */
+function goToAddress(): void {
+  const asked = places.placeFrom(route.query)
+  if (asked && rows.value.has(asked.section)) place.value = asked
+  else if (!place.value || !rows.value.has(place.value.section)) {
+    const first = layout.value.lanes.find((lane) => lane.ties.length > 0)
+    if (first) place.value = { section: first.section, step: 0 }
+  }
+  if (place.value) places.keep(open.id, place.value)
 }
+goToAddress()
+watch(() => [route.query['section'], route.query['step']], () => route.name === 'rail' && goToAddress())
 </script>
 
 <template>
@@ -206,8 +197,7 @@ if (!place.value) {
         @earlier="moveTo(step - 1)"
         @later="moveTo(step + 1)"
         @move="move"
-        @note="setText('note', $event)"
-        @caution="setText('caution', $event)"
+        :set-text="setText"
         @plan-again="planAgain"
       />
       <StepProof
@@ -218,13 +208,13 @@ if (!place.value) {
         :ask="open.prove"
         @show="focus = $event"
       />
-      <FindingList :findings="findings" :name-of="nameOf" @go="goToFinding" />
+      <FindingList :findings="findings" :section="section.id" :step="step + 1" :name-of="nameOf" @go="goToFinding" />
       <LayingPanel
         :settings="open.settings"
         :measures="open.report!.measures"
         :steps="allSteps"
         :compare="open.compare"
-        @change="open.useSettings($event)"
+        :change="open.useSettings"
       />
     </aside>
     <RailMap class="lanes" :layout="layout" :row="row" :step="step" :marks="marks" :locked="locked" @go="go" @walk="walk" @drag="drag" />

@@ -2,12 +2,20 @@
 import { computed } from 'vue'
 import type { StepPage } from '@core/booklet'
 import type { PieceCount } from '@core/count'
+import type { StepText } from '@core/plan'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
 
-const props = defineProps<{ page: StepPage; isGiven: boolean; canEdit: boolean; hasLocks: boolean }>()
+const props = defineProps<{
+  page: StepPage
+  isGiven: boolean
+  canEdit: boolean
+  hasLocks: boolean
+  /** Takes a text of a step, whichever is shown by the time it comes. */
+  setText: (page: StepPage, key: StepText, text: string) => void
+}>()
 const emit = defineEmits<{
   split: []
   merge: []
@@ -15,10 +23,13 @@ const emit = defineEmits<{
   earlier: []
   later: []
   move: [piece: PieceCount, way: -1 | 1]
-  note: [text: string]
-  caution: [text: string]
   planAgain: []
 }>()
+
+const TEXTS: readonly (readonly [StepText, string, string])[] = [
+  ['note', 'Note for the builder', 'Say what a picture cannot'],
+  ['caution', 'Caution', 'What could hurt here'],
+]
 
 const things = computed(
   () => props.page.callout.reduce((sum, piece) => sum + piece.count, 0) + props.page.joins.reduce((sum, join) => sum + join.count, 0),
@@ -93,8 +104,14 @@ const isLast = computed(() => props.page.number === props.page.of)
           >{{ page.locked ? 'Unlock' : 'Lock' }}</ActionButton
         >
       </div>
-      <TextArea label="Note for the builder" :value="page.note" placeholder="Say what a picture cannot" @commit="emit('note', $event)" />
-      <TextArea label="Caution" :value="page.caution" placeholder="What could hurt here" @commit="emit('caution', $event)" />
+      <TextArea
+        v-for="[key, label, placeholder] in TEXTS"
+        :key="`${key} ${page.section} ${page.number}`"
+        :label="label"
+        :value="page[key]"
+        :placeholder="placeholder"
+        :commit="(text) => setText(page, key, text)"
+      />
       <ActionButton
         v-if="isGiven"
         :describe="hasLocks ? 'Keep the locked steps and plan all others again' : 'Forget these steps and plan this section again'"

@@ -3,7 +3,7 @@ import { dismiss, notices } from './notices'
 </script>
 
 <template>
-  <div class="notices">
+  <div v-if="notices.length > 0" class="notices">
     <div
       v-for="notice in notices"
       :key="notice.id"
@@ -11,7 +11,7 @@ import { dismiss, notices } from './notices'
       :class="{ error: notice.isError }"
       :role="notice.isError ? 'alert' : 'status'"
     >
-      <span><strong v-if="notice.isError">Not done. </strong>{{ notice.text }}</span>
+      <span><strong v-if="notice.isError">Not done. </strong>{{ notice.text }}<template v-if="notice.times > 1"> ({{ notice.times }} times)</template></span>
       <button v-if="notice.act" class="plain-button act" @click="(notice.act.run(), dismiss(notice.id))">{{ notice.act.label }}</button>
       <button class="plain-button" aria-label="Close this message" @click="dismiss(notice.id)">Close</button>
     </div>
@@ -19,25 +19,20 @@ import { dismiss, notices } from './notices'
 </template>
 
 <style scoped>
+/* Below all else and in its own place, so that it covers nothing. */
 .notices {
-  position: fixed;
-  left: 50%;
-  bottom: 16px;
-  transform: translateX(-50%);
-  z-index: 50;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  width: min(640px, calc(100vw - 32px));
+  flex: none;
 }
 .notice {
   background: var(--ink);
   color: var(--paper);
-  padding: 6px 8px 6px 16px;
+  padding: 2px 8px 2px 20px;
   display: flex;
   align-items: center;
   gap: 8px;
-  border-radius: 3px;
+}
+.notice + .notice {
+  border-top: 1px solid #5d6166;
 }
 .notice span {
   flex: 1;

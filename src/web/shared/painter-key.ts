@@ -1,6 +1,6 @@
 import { inject, type InjectionKey, type ShallowRef } from 'vue'
 import type { Catalogue } from '@core/catalogue'
-import type { PainterClient } from './painter-client'
+import type { PainterClient } from '../workers/painter-client'
 
 /** What pictures on a screen are painted from; `version` rises when the source changes. */
 export interface PaintSource {

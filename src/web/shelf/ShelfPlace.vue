@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { readiness } from '../storage/facts'
-import type { StoredModel } from '../storage/library'
+import type { StoredModel } from '../storage/database'
+import { plural } from '@core/words'
 
 const props = defineProps<{ stored: StoredModel }>()
-const emit = defineEmits<{ duplicate: []; remove: []; save: [kind: 'file' | 'table'] }>()
+const emit = defineEmits<{ duplicate: []; remove: []; save: [kind: 'file' | 'table']; tryAgain: [] }>()
 
 const url = ref('')
 function show(picture: Blob | undefined): void {
@@ -15,7 +16,6 @@ watch(() => props.stored.picture, show, { immediate: true })
 onUnmounted(() => show(undefined))
 
 const facts = computed(() => props.stored.facts)
-const plural = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`
 </script>
 
 <template>
@@ -23,7 +23,7 @@ const plural = (count: number, word: string): string => `${count} ${word}${count
     <RouterLink class="open" :to="{ name: 'rail', params: { id: stored.id } }">
       <span class="stand">
         <img v-if="url" :src="url" alt="" width="480" height="360" />
-        <span v-else class="waiting">not painted yet</span>
+        <span v-else class="waiting">{{ stored.unpainted ? 'no picture' : 'not painted yet' }}</span>
       </span>
       <span class="board" aria-hidden="true" />
       <span class="name">{{ stored.name }}</span>
@@ -35,6 +35,10 @@ const plural = (count: number, word: string): string => `${count} ${word}${count
       <span :class="{ bad: facts && facts.errors > 0 }"
         ><span aria-hidden="true">{{ facts ? (facts.errors > 0 ? '▲' : '●') : '○' }}</span> {{ readiness(facts) }}</span
       >
+    </p>
+    <p v-if="stored.unpainted" class="facts unpainted">
+      No picture and no plan yet: {{ stored.unpainted }}
+      <button class="plain-button framed" @click="emit('tryAgain')">Try again</button>
     </p>
     <div class="acts" role="group" :aria-label="`What to do with ${stored.name}`">
       <button class="plain-button" @click="emit('duplicate')">Duplicate</button>
@@ -89,6 +93,9 @@ const plural = (count: number, word: string): string => `${count} ${word}${count
 .facts {
   margin: 2px 12px;
   color: var(--faint);
+}
+.unpainted {
+  overflow-wrap: anywhere;
 }
 .bad {
   color: var(--error);

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, inject, onMounted, onUnmounted, ref } from 'vue'
 import { faultLine, plainFault } from '@core/fault'
 import { csvLosses, writeCsv, writeModelText } from '@core/formats'
 import ActionButton from '../controls/ActionButton.vue'
@@ -8,71 +7,65 @@ import WorkBar from '../controls/WorkBar.vue'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import WordMark from '../shared/WordMark.vue'
-import type { StoredModel } from '../storage/library'
+import type { StoredModel } from '../storage/database'
 import { useShelf } from '../stores/shelf'
+import { BRING_IN } from '../app/bring-in-key'
 import ShelfPlace from './ShelfPlace.vue'
 
 const shelf = useShelf()
-const router = useRouter()
 const picker = ref<HTMLInputElement>()
-const isOver = ref(false)
-const isReading = ref(false)
 const total = computed(() => shelf.models.length)
 
 onMounted(() => void shelf.load())
 onUnmounted(() => shelf.close())
 
-async function bring(files: FileList | null | undefined): Promise<void> {
-  for (const file of files ?? []) {
-    isReading.value = true
-    try {
-      const stored = await shelf.importFile(file)
-      notify(`“${stored.name}” stands on the shelf.`, {
-        act: { label: 'Open', run: () => void router.push({ name: 'rail', params: { id: stored.id } }) },
-      })
-    } catch (thrown) {
-      notify(`“${file.name}” was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
-    } finally {
-      isReading.value = false
-    }
-  }
+const bringIn = inject(BRING_IN)!
+async function bring(files: FileList | null): Promise<void> {
+  await bringIn([...(files ?? [])])
   if (picker.value) picker.value.value = ''
 }
 
-function drop(event: DragEvent): void {
-  isOver.value = false
-  void bring(event.dataTransfer?.files)
-}
-
-async function remove(stored: StoredModel): Promise<void> {
-  await shelf.remove(stored.id)
-  notify(`“${stored.name}” was taken off the shelf.`, { act: { label: 'Undo', run: () => void shelf.restore(stored.id) } })
-}
-
-async function duplicate(stored: StoredModel): Promise<void> {
-  await shelf.duplicate(stored)
-  notify(`A copy of “${stored.name}” stands on the shelf.`)
-}
-
-function save(stored: StoredModel, kind: 'file' | 'table'): void {
-  if (kind === 'file') download(fileName(stored.name, '.rail.json'), writeModelText(stored.model), 'application/json')
-  else {
-    download(fileName(stored.name, '.csv'), writeCsv(stored.model), 'text/csv')
-    const losses = csvLosses(stored.model)
-    if (losses.length > 0) notify(`The table cannot hold ${losses.join(', ')}. Keep the model file too.`)
+/** Does something to the shelf; where the browser refuses, that is told and nothing has changed. */
+async function attempt(what: string, act: () => Promise<void>): Promise<void> {
+  try {
+    await act()
+  } catch (thrown) {
+    notify(`${what} was not done, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
   }
 }
+
+const remove = (stored: StoredModel): Promise<void> =>
+  attempt('Taking it off', async () => {
+    await shelf.remove(stored.id)
+    const undo = (): void => void attempt('Bringing it back', () => shelf.restore(stored.id))
+    notify(`“${stored.name}” was taken off the shelf.`, { act: { label: 'Undo', run: undo } })
+  })
+
+const duplicate = (stored: StoredModel): Promise<void> =>
+  attempt('The copy', async () => {
+    await shelf.duplicate(stored)
+    notify(`A copy of “${stored.name}” stands on the shelf.`)
+  })
+
+const save = (stored: StoredModel, kind: 'file' | 'table'): Promise<void> =>
+  attempt('Saving the file', async () => {
+    const model = await shelf.documentOf(stored.id)
+    if (kind === 'file') return download(fileName(stored.name, '.rail.json'), writeModelText(model), 'application/json')
+    download(fileName(stored.name, '.csv'), writeCsv(model), 'text/csv')
+    const losses = csvLosses(model)
+    if (losses.length > 0) notify(`The table cannot hold ${losses.join(', ')}. Keep the model file too.`)
+  })
 </script>
 
 <template>
-  <div class="shelf-screen" @dragover.prevent="isOver = true" @dragleave.self="isOver = false" @drop.prevent="drop">
+  <div class="shelf-screen">
     <header>
       <WordMark />
       <nav aria-label="Tools" class="tools">
         <RouterLink :to="{ name: 'catalogue' }">Catalogue</RouterLink>
         <RouterLink :to="{ name: 'fit' }">Fit</RouterLink>
       </nav>
-      <ActionButton primary :disabled="isReading" @click="picker?.click()">{{ isReading ? 'Reading…' : 'Bring in a model' }}</ActionButton>
+      <ActionButton primary :disabled="shelf.reading !== ''" @click="picker?.click()">Bring in a model</ActionButton>
       <input
         ref="picker"
         class="sr-only"
@@ -97,6 +90,13 @@ function save(stored: StoredModel, kind: 'file' | 'table'): void {
         class="working"
         @stop="shelf.stop()"
       />
+      <p v-if="!shelf.isLasting" role="status" class="passing">
+        <b>This browser keeps nothing:</b> models are gone when this page is closed. Save their files to keep them.
+      </p>
+      <div v-if="shelf.reading !== ''" class="reading" role="group" aria-label="Reading a file">
+        <span role="status">Reading {{ shelf.reading }}…</span>
+        <ActionButton @click="shelf.stopReading()">Stop</ActionButton>
+      </div>
       <p v-if="shelf.problem" role="alert">{{ shelf.problem }}</p>
       <p v-if="!shelf.isLoaded" role="status">Opening the shelf…</p>
       <div v-else-if="total === 0" class="empty">
@@ -111,16 +111,29 @@ function save(stored: StoredModel, kind: 'file' | 'table'): void {
           @duplicate="duplicate(stored)"
           @remove="remove(stored)"
           @save="save(stored, $event)"
+          @try-again="shelf.tryAgain(stored.id)"
         />
       </ul>
     </main>
-    <div v-if="isOver" class="drop" aria-hidden="true">Put it on the shelf</div>
   </div>
 </template>
 
 <style scoped>
 .shelf-screen {
-  min-height: 100vh;
+  flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+}
+.reading {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  overflow-wrap: anywhere;
+}
+.passing {
+  background: var(--accent-wash);
+  padding: 10px 14px;
+  max-width: 62ch;
 }
 header {
   display: flex;
@@ -169,16 +182,6 @@ main {
   border-bottom: 3px solid var(--ink);
   padding: 90px 0 20px;
   max-width: 640px;
-}
-.drop {
-  position: fixed;
-  inset: 16px;
-  border: 3px dashed var(--accent);
-  background: #fbfaf6e6;
-  display: grid;
-  place-items: center;
-  font-size: 1.6rem;
-  pointer-events: none;
 }
 @media (max-width: 700px) {
   header,

@@ -1,6 +1,6 @@
 import type { Report } from '@core/checks'
 import type { ModelDocument } from '@core/model'
-import type { ShelfFacts } from './library'
+import type { ShelfFacts } from './database'
 
 export function factsOf(model: ModelDocument, report: Report): ShelfFacts {
   const count = (severity: string): number => report.findings.filter((found) => found.severity === severity).length

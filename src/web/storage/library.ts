@@ -1,63 +1,50 @@
-import Dexie, { type Table } from 'dexie'
+import Dexie from 'dexie'
+import { applyChange, type Change } from '@core/change'
 import { Fault } from '@core/fault'
-import type { ModelDocument } from '@core/model'
-import type { Alias } from '@core/names'
-import type { PlanSettings } from '../../workers/planner.worker'
+import { fromBytes, type ModelState } from '../../workers/plan-messages'
+import {
+  LibraryDatabase,
+  type OwnNames,
+  type ShelfFacts,
+  type StoredChange,
+  type StoredDocument,
+  type StoredModel,
+  type StoredReport,
+} from './database'
 
-/** What the shelf shows of a model without opening it. */
-export interface ShelfFacts {
-  readonly parts: number
-  readonly sections: number
-  readonly steps: number
-  readonly errors: number
-  readonly warnings: number
+/** A model as it is opened. */
+export interface OpenedModel {
+  readonly stored: StoredModel
+  readonly state: ModelState
+  readonly changes: readonly StoredChange[]
+  /** The report last shown, where it belongs to this state. */
+  readonly report: Uint8Array<ArrayBuffer> | undefined
 }
 
-export interface StoredModel {
-  readonly id: string
-  readonly name: string
-  readonly model: ModelDocument
-  /** Rises with every save; a save from an older one is refused. */
-  readonly revision: number
-  readonly updatedAt: number
-  readonly deletedAt: number
-  readonly facts?: ShelfFacts
-  readonly picture?: Blob
-  /** How its steps are laid; the usual way when missing. Not part of the model file. */
-  readonly settings?: PlanSettings
-}
+export type NewChange = Omit<StoredChange, 'model' | 'number'>
 
-export const USUAL_SETTINGS: PlanSettings = { strategy: 'ground-up', density: 'normal', effort: 'normal', level: 'home' }
-
-/** The designer's own names, and whether they are shown beside ours. */
-export interface OwnNames {
-  readonly aliases: readonly Alias[]
-  readonly isShown: boolean
-}
-
-class LibraryDatabase extends Dexie {
-  models!: Table<StoredModel, string>
-  /** One row once anything has stood here. */
-  marks!: Table<{ readonly id: string }, string>
-  /** One row: what the designer calls shapes and colours. */
-  names!: Table<OwnNames & { readonly id: string }, string>
-
-  constructor(name: string) {
-    super(name)
-    this.version(1).stores({ models: 'id, updatedAt, deletedAt', marks: 'id' })
-    this.version(2).stores({ names: 'id' })
-  }
+/** What is known after a change is saved. */
+export interface Saved {
+  readonly stored: StoredModel
+  /** How many of the oldest changes are no longer kept. */
+  readonly dropped: number
 }
 
 const KEEP_DELETED_MS = 7 * 24 * 3600 * 1000
+/** Letters of changes kept for undo, for each model. */
+const HISTORY_LETTERS = 8 * 1024 * 1024
+/** After so many changes the state is written in full again, so that opening never replays more. */
+const REPLAYED = 40
+
+const sizeOf = ({ forward, back, label }: NewChange): number => forward.length + back.length + label.length
 
 /** The models of this browser. Every method is one transaction. */
 export class Library {
-  private readonly db: LibraryDatabase
-
-  constructor(name = 'jump-rail') {
-    this.db = new LibraryDatabase(name)
-  }
+  constructor(
+    private readonly db: LibraryDatabase,
+    /** Whether what stands here is still there after the page is closed. */
+    readonly isLasting = true,
+  ) {}
 
   /** Everything on the shelf, the latest first. */
   async list(): Promise<StoredModel[]> {
@@ -66,54 +53,123 @@ export class Library {
   }
 
   /** @throws Fault `no-model` */
-  async get(id: string): Promise<StoredModel> {
-    const stored = await this.db.models.get(id)
-    if (!stored || stored.deletedAt !== 0) throw new Fault('no-model', 'This model is not on the shelf.', { place: id })
-    return stored
+  async open(id: string): Promise<OpenedModel> {
+    const { models, documents, changes, reports } = this.db
+    const [stored, document, kept, report] = await this.db.transaction('r', models, documents, changes, reports, () =>
+      Promise.all([models.get(id), documents.get(id), changes.where('model').equals(id).sortBy('number'), reports.get(id)]),
+    )
+    if (!stored || !document || stored.deletedAt !== 0) throw new Fault('no-model', 'This model is not on the shelf.', { place: id })
+    return {
+      stored,
+      changes: kept,
+      state: stateAt(stored.cursor, document, kept),
+      report: report?.revision === stored.revision ? report.bytes : undefined,
+    }
   }
 
-  async add(model: ModelDocument, more: Partial<Pick<StoredModel, 'facts' | 'picture'>> = {}): Promise<StoredModel> {
+  /** Puts a model on the shelf. @param bytes its state as JSON */
+  async add(name: string, bytes: Uint8Array<ArrayBuffer>, more: Partial<Pick<StoredModel, 'facts' | 'picture'>> = {}): Promise<StoredModel> {
     const stored: StoredModel = {
       id: crypto.randomUUID(),
-      name: model.name,
-      model,
+      name,
       revision: 1,
       updatedAt: Date.now(),
       deletedAt: 0,
+      cursor: 0,
+      first: 1,
+      historySize: 0,
       ...more,
     }
-    await this.db.transaction('rw', this.db.models, this.db.marks, async () => {
-      await this.db.models.add(stored)
-      await this.db.marks.put({ id: 'used' })
+    const { models, documents, marks } = this.db
+    await this.db.transaction('rw', models, documents, marks, async () => {
+      await models.add(stored)
+      await documents.add({ id: stored.id, bytes, position: 0 })
+      await marks.put({ id: 'used' })
     })
     return stored
   }
 
   /**
-   * Saves over the revision that was read. @returns the new revision
-   * @throws Fault `changed-elsewhere` when another tab saved in between; nothing is overwritten
+   * Writes a change down after the last one that is done; what was undone before is gone.
+   * @param replaces the last change, which this one holds too
+   * @param after the state after it, as bytes; asked only where it is written in full
+   * @throws Fault `changed-elsewhere` when another tab saved in between, `no-model`; nothing is overwritten
    */
-  async save(id: string, revision: number, model: ModelDocument): Promise<number> {
-    return this.db.transaction('rw', this.db.models, async () => {
-      const stored = await this.db.models.get(id)
-      if (!stored)
-        throw new Fault('no-model', 'This model is no longer on the shelf.', { place: id, wayOut: 'Download the file to keep it.' })
-      if (stored.revision !== revision) {
-        throw new Fault('changed-elsewhere', 'This model was changed in another tab.', {
-          wayOut: 'Reload to see that, or download this one as a file.',
-        })
+  async append(id: string, revision: number, name: string, change: NewChange, replaces: boolean, after: () => Uint8Array<ArrayBuffer>): Promise<Saved> {
+    const { models, documents, changes } = this.db
+    return this.db.transaction('rw', models, documents, changes, async () => {
+      const stored = await this.current(id, revision)
+      const number = Math.max(stored.first, replaces ? stored.cursor : stored.cursor + 1)
+      const gone = await this.changesFrom(id, number)
+      await changes.bulkDelete(gone.map((old): [string, number] => [id, old.number]))
+      await changes.put({ ...change, model: id, number })
+      let historySize = stored.historySize - gone.reduce((sum, old) => sum + sizeOf(old), 0) + sizeOf(change)
+      let { first } = stored
+      while (historySize > HISTORY_LETTERS && first < number) {
+        const oldest = await changes.get([id, first])
+        if (oldest) historySize -= sizeOf(oldest)
+        await changes.delete([id, first++])
       }
-      await this.db.models.put({ ...stored, model, name: model.name, revision: revision + 1, updatedAt: Date.now() })
-      return revision + 1
+      const dropped = first - stored.first
+      const { position } = (await documents.get(id))!
+      if (position >= number || first > position + 1 || number - position > REPLAYED) await documents.put({ id, bytes: after(), position: number })
+      const next = { ...stored, name, revision: revision + 1, updatedAt: Date.now(), cursor: number, first, historySize }
+      const { unpainted: _unpainted, ...row } = next
+      await models.put(row)
+      return { stored: row, dropped }
     })
   }
 
-  async describe(id: string, facts: ShelfFacts, picture?: Blob): Promise<void> {
-    await this.db.models.update(id, picture ? { facts, picture } : { facts })
+  /** Undo and redo: the change with this number is the last one that is done. @throws Fault as `append` */
+  async moveTo(id: string, revision: number, name: string, cursor: number): Promise<Saved> {
+    return this.db.transaction('rw', this.db.models, async () => {
+      const stored = await this.current(id, revision)
+      const next = { ...stored, name, revision: revision + 1, updatedAt: Date.now(), cursor }
+      await this.db.models.put(next)
+      return { stored: next, dropped: 0 }
+    })
   }
 
-  async keepSettings(id: string, settings: PlanSettings): Promise<void> {
-    await this.db.models.update(id, { settings })
+  private async current(id: string, revision: number): Promise<StoredModel> {
+    const stored = await this.db.models.get(id)
+    if (!stored || stored.deletedAt !== 0)
+      throw new Fault('no-model', 'This model was taken off the shelf.', { place: id, wayOut: 'Download the file to keep it.' })
+    if (stored.revision !== revision) throw new Fault('changed-elsewhere', 'This model was changed in another tab.')
+    return stored
+  }
+
+  private changesFrom = (id: string, number: number): Promise<StoredChange[]> =>
+    this.db.changes.where('[model+number]').between([id, number], [id, Dexie.maxKey], true, true).toArray()
+
+  /** Keeps the report that belongs to a revision, so that it is shown at once next time; one of an older revision is passed over. */
+  async keepReport(report: StoredReport): Promise<void> {
+    await this.db.transaction('rw', this.db.models, this.db.reports, async () => {
+      const stored = await this.db.models.get(report.id)
+      if (stored?.revision === report.revision) await this.db.reports.put(report)
+    })
+  }
+
+  /** Another model with the same state; its history begins anew. @throws Fault `no-model` */
+  async duplicate(id: string, name: string, bytes: (state: ModelState) => Uint8Array<ArrayBuffer>): Promise<StoredModel> {
+    const { stored, state } = await this.open(id)
+    const { facts, picture } = stored
+    return this.add(name, bytes({ ...state, model: { ...state.model, name } }), { ...(facts ? { facts } : {}), ...(picture ? { picture } : {}) })
+  }
+
+  /** Says of a revision what the shelf shows; nothing of what is stored changes. */
+  async describe(id: string, more: Partial<Pick<StoredModel, 'facts' | 'picture' | 'unpainted' | 'describedAt'>>): Promise<void> {
+    await this.db.models.update(id, more)
+  }
+
+  /** Keeps the first order of a model that nobody has opened yet, with its report. */
+  async keepFirst(id: string, revision: number, bytes: Uint8Array<ArrayBuffer>, report: Uint8Array<ArrayBuffer>): Promise<void> {
+    const { models, documents, reports } = this.db
+    await this.db.transaction('rw', models, documents, reports, async () => {
+      const stored = await models.get(id)
+      if (stored?.revision !== revision || stored.cursor !== 0) return
+      await documents.put({ id, bytes, position: 0 })
+      await reports.put({ id, revision, bytes: report })
+    })
   }
 
   async ownNames(): Promise<OwnNames> {
@@ -138,11 +194,33 @@ export class Library {
   }
 
   async forgetOldDeletions(now = Date.now()): Promise<void> {
-    await this.db.models
-      .where('deletedAt')
-      .between(1, now - KEEP_DELETED_MS)
-      .delete()
+    const { models, documents, changes, reports } = this.db
+    await this.db.transaction('rw', models, documents, changes, reports, async () => {
+      const ids = await models
+        .where('deletedAt')
+        .between(1, now - KEEP_DELETED_MS)
+        .primaryKeys()
+      await models.bulkDelete(ids)
+      await documents.bulkDelete(ids)
+      await reports.bulkDelete(ids)
+      await changes.where('model').anyOf(ids).delete()
+    })
+  }
+
+  close(): void {
+    this.db.close()
   }
 }
 
-export const library = new Library()
+/** The state after some change: from the one that is kept in full, forward or back. */
+function stateAt(cursor: number, { bytes, position }: StoredDocument, changes: readonly StoredChange[]): ModelState {
+  let state: unknown = fromBytes(bytes)
+  const apply = (text: string): void => {
+    state = applyChange(state, JSON.parse(text) as Change)
+  }
+  for (const { number, forward } of changes) if (number > position && number <= cursor) apply(forward)
+  for (const { number, back } of [...changes].reverse()) if (number > cursor && number <= position) apply(back)
+  return state as ModelState
+}
+
+export type { OwnNames, ShelfFacts, StoredChange, StoredModel }

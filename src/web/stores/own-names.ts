@@ -3,7 +3,7 @@ import { ref, shallowRef } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { faultLine, plainFault } from '@core/fault'
 import { aliasText, readAliases, writeAliases, type Alias } from '@core/names'
-import { library } from '../storage/library'
+import { useLibrary } from '../storage/open-library'
 
 /** What the designer calls shapes and colours: kept in this browser, brought in and taken out as a table. */
 export const useOwnNames = defineStore('own-names', () => {
@@ -13,15 +13,22 @@ export const useOwnNames = defineStore('own-names', () => {
   let loading: Promise<void> | undefined
 
   const load = (): Promise<void> =>
-    (loading ??= library.ownNames().then((kept) => {
-      aliases.value = kept.aliases
-      isShown.value = kept.isShown
-    }))
+    (loading ??= useLibrary()
+      .then((library) => library.ownNames())
+      .then(
+        (kept) => {
+          aliases.value = kept.aliases
+          isShown.value = kept.isShown
+        },
+        (thrown: unknown) => {
+          problem.value = `Your names could not be read. ${faultLine(plainFault(thrown))}`
+        },
+      ))
 
   async function keep(): Promise<void> {
     problem.value = ''
     try {
-      await library.keepOwnNames({ aliases: aliases.value, isShown: isShown.value })
+      await (await useLibrary()).keepOwnNames({ aliases: aliases.value, isShown: isShown.value })
     } catch (thrown) {
       problem.value = `Your names were not saved. ${faultLine(plainFault(thrown))}`
     }

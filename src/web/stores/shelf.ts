@@ -5,49 +5,58 @@ import ferryHouseUrl from '../../../demo/models/ferry-house.rail.json?url'
 import granaryUrl from '../../../demo/models/granary.rail.json?url'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import type { Report } from '@core/checks'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { LIMITS, type ModelDocument } from '@core/model'
-import { PainterClient } from '../shared/painter-client'
-import { PlannerClient } from '../shared/planner-client'
-import { factsOf } from '../storage/facts'
-import { library, USUAL_SETTINGS, type StoredModel } from '../storage/library'
+import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
+import { openChangesChannel, type ChangesChannel } from '../storage/changes-channel'
+import type { Library, StoredModel } from '../storage/library'
+import { useLibrary } from '../storage/open-library'
+import { ReaderClient } from '../workers/reader-client'
+import { ShelfDescriber } from './shelf-describer'
 
 /** The first shown stands first on the shelf. */
 const DEMOS = [birdTableUrl, ferryHouseUrl, granaryUrl, ferrymanUrl, windPumpUrl]
-const PICTURE = { width: 480, height: 360 }
 
-/** The shelf: what stands on it, and the quiet work of planning and picturing what has just come in. */
+/** The shelf: what stands on it, bringing in, and the quiet work of planning and picturing what has just come in. */
 export const useShelf = defineStore('shelf', () => {
   const models = shallowRef<readonly StoredModel[]>([])
   const isLoaded = ref(false)
+  const isLasting = ref(true)
   const problem = ref('')
   /** Name of the model being looked at, and how far. */
   const working = ref<{ name: string; fraction: number } | null>(null)
+  /** A file that is being read. */
+  const reading = ref('')
 
-  let planner: PlannerClient | undefined
-  let painter: PainterClient | undefined
-  let isStopped = false
+  const reader = new ReaderClient()
+  let describer: ShelfDescriber | undefined
+  let channel: ChangesChannel | undefined
+  /** The shelf is on the screen. */
+  let isOpen = false
 
   async function refresh(): Promise<void> {
-    models.value = await library.list()
+    models.value = await (await useLibrary()).list()
   }
 
   async function load(): Promise<void> {
+    isOpen = true
     try {
+      const library = await useLibrary()
+      isLasting.value = library.isLasting
       await library.forgetOldDeletions()
-      if (await library.isNew()) await addDemos()
+      if (await library.isNew()) await addDemos(library)
       await refresh()
-      isLoaded.value = true
+      channel ??= openChangesChannel(() => void refresh())
       void describeNext()
     } catch (thrown) {
       problem.value = faultLine(plainFault(thrown))
+    } finally {
       isLoaded.value = true
     }
   }
 
   /** All or none: a shelf with half the demos would never get the rest. */
-  async function addDemos(): Promise<void> {
+  async function addDemos(library: Library): Promise<void> {
     const texts = await Promise.all(
       DEMOS.map(async (url) => {
         const response = await fetch(url)
@@ -55,96 +64,87 @@ export const useShelf = defineStore('shelf', () => {
         return (await response.json()) as ModelDocument
       }),
     )
-    for (const model of texts.reverse()) await library.add(model)
+    for (const model of texts.reverse()) await library.add(model.name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
   }
 
-  /** Looks at one model after another that has no picture yet. */
+  /** Looks at one model after another whose picture is missing or of another revision. */
   async function describeNext(): Promise<void> {
-    if (working.value) return
-    const next = models.value.find((stored) => !stored.facts || !stored.picture)
+    if (working.value || !isOpen) return
+    const next = models.value.find((stored) => stored.describedAt !== stored.revision)
     if (!next) return
-    isStopped = false
     working.value = { name: next.name, fraction: 0 }
-    planner ??= new PlannerClient()
-    painter ??= new PainterClient(new Worker(new URL('../../workers/painter.worker.ts', import.meta.url), { type: 'module' }))
+    describer ??= new ShelfDescriber(await useLibrary())
     try {
-      const answer = await planner.plan(next.model, { ...USUAL_SETTINGS, ...next.settings }, (fraction) => {
+      const isTold = await describer.describe(next, (fraction) => {
         if (working.value) working.value = { name: next.name, fraction }
       })
-      const picture = await paint(next.model, answer.report)
-      await library.describe(next.id, factsOf(next.model, answer.report), picture)
+      if (!isTold) return
       await refresh()
     } catch (thrown) {
-      if (!isStopped) problem.value = `${next.name}: ${faultLine(plainFault(thrown))}`
-      isStopped = true
+      problem.value = `${next.name}: ${faultLine(plainFault(thrown))}`
+      return
     } finally {
       working.value = null
     }
-    if (!isStopped) void describeNext()
+    void describeNext()
   }
 
-  async function paint(model: ModelDocument, report: Report): Promise<Blob> {
-    const views = report.sections.map((section) => section.steps.map(() => 0))
-    await painter!.open({ model, plan: report, views })
-    const root = report.sections.find((section) => section.id === model.root)!
-    const ref = { section: root.id, step: Math.max(0, root.steps.length - 1), view: 0 }
-    const image = await painter!.picture(ref, true, PICTURE.width, PICTURE.height)
-    const canvas = document.createElement('canvas')
-    canvas.width = image.width
-    canvas.height = image.height
-    canvas.getContext('2d')!.putImageData(new ImageData(image.data, image.width, image.height), 0, 0)
-    return new Promise((resolve, reject) => {
-      canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('no picture'))), 'image/png')
-    })
-  }
-
+  /** Ends the looking; models without a picture are looked at when the shelf is opened again. */
   function stop(): void {
-    isStopped = true
-    planner?.stop()
+    describer?.close()
+    describer = undefined
   }
 
   /** Reads a file and puts it on the shelf. @throws Fault; then nothing has changed */
   async function importFile(file: File): Promise<StoredModel> {
-    if (file.size > LIMITS.fileBytes) throw new Fault('too-large', 'The file is larger than 64 MiB.')
-    const isTable = file.name.toLowerCase().endsWith('.csv')
-    if (!isTable && !file.name.toLowerCase().endsWith('.json')) {
-      throw new Fault('unknown-format', 'This kind of file is not known.', {
-        place: file.name,
-        wayOut: 'Bring a .rail.json or a .csv file.',
-      })
+    if (file.size > LIMITS.fileBytes) throw new Fault('too-large', 'The file is larger than 64 MiB.', { wayOut: 'Split the model into several files.' })
+    reading.value = file.name
+    try {
+      const { name, bytes } = await reader.read(file)
+      const stored = await (await useLibrary()).add(name, bytes)
+      await refresh()
+      void describeNext()
+      return stored
+    } finally {
+      reading.value = ''
     }
-    planner ??= new PlannerClient()
-    const model = await planner.read(await file.text(), file.name.replace(/(\.rail)?\.[a-z]+$/i, ''), isTable)
-    const stored = await library.add(model)
-    await refresh()
-    void describeNext()
-    return stored
   }
 
   async function duplicate(stored: StoredModel): Promise<void> {
     const name = `${stored.name.slice(0, LIMITS.nameLength - 7)}, copy`
-    const more = { ...(stored.facts ? { facts: stored.facts } : {}), ...(stored.picture ? { picture: stored.picture } : {}) }
-    await library.add({ ...stored.model, name }, more)
+    await (await useLibrary()).duplicate(stored.id, name, toBytes)
     await refresh()
   }
 
   async function remove(id: string): Promise<void> {
-    await library.remove(id)
+    await (await useLibrary()).remove(id)
     await refresh()
   }
 
   async function restore(id: string): Promise<void> {
-    await library.restore(id)
+    await (await useLibrary()).restore(id)
     await refresh()
   }
 
+  /** The document of a model, to be saved as a file. */
+  const documentOf = async (id: string): Promise<ModelDocument> => (await (await useLibrary()).open(id)).state.model
+
+  /** What could not be painted is tried again. */
+  async function tryAgain(id: string): Promise<void> {
+    await (await useLibrary()).describe(id, { unpainted: '', describedAt: 0 })
+    await refresh()
+    void describeNext()
+  }
+
   function close(): void {
-    isStopped = true
-    planner?.close()
-    painter?.close()
-    planner = painter = undefined
+    isOpen = false
+    stop()
+    channel?.close()
+    channel = undefined
     working.value = null
   }
 
-  return { models, isLoaded, problem, working, load, refresh, stop, importFile, duplicate, remove, restore, close }
+  const stopReading = (): void => reader.stop()
+
+  return { models, isLoaded, isLasting, problem, working, reading, load, stop, stopReading, importFile, duplicate, remove, restore, documentOf, tryAgain, close }
 })

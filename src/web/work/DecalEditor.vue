@@ -22,9 +22,9 @@ function resize(decal: Decal, axis: 0 | 1, text: string): void {
       <li v-for="decal in decals" :key="decal.id">
         <img :src="decal.picture" :alt="decal.name" />
         <div>
-          <LineField label="Name" :value="decal.name" @commit="$event !== '' && emit('change', { ...decal, name: $event })" />
-          <LineField label="Width, mm" type="number" :value="decal.size[0]" @commit="resize(decal, 0, $event)" />
-          <LineField label="Height, mm" type="number" :value="decal.size[1]" @commit="resize(decal, 1, $event)" />
+          <LineField label="Name" :value="decal.name" :commit="(text) => text !== '' && emit('change', { ...decal, name: text })" />
+          <LineField label="Width, mm" type="number" :value="decal.size[0]" :commit="(text) => resize(decal, 0, text)" />
+          <LineField label="Height, mm" type="number" :value="decal.size[1]" :commit="(text) => resize(decal, 1, text)" />
           <button type="button" class="plain-button" :aria-label="`Take out ${decal.name}`" @click="emit('remove', decal)">Take out</button>
         </div>
       </li>

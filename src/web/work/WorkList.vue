@@ -89,7 +89,7 @@ const setNote = (index: number, { note: _note, ...item }: PieceWork, note: strin
             Take off
           </button>
         </div>
-        <LineField label="Note for the builder" :value="item.note ?? ''" :maxlength="2000" @commit="setNote(i, item, $event)" />
+        <LineField label="Note for the builder" :value="item.note ?? ''" :maxlength="2000" :commit="(text) => setNote(i, item, text)" />
         <template v-if="bearsPicture(item)">
           <ChoiceList
             v-if="decals.length > 0"
@@ -113,8 +113,8 @@ const setNote = (index: number, { note: _note, ...item }: PieceWork, note: strin
               :options="faceOptions"
               @update:model-value="emit('replace', i, { ...item, face: $event as FaceName })"
             />
-            <LineField label="Right of the middle, mm" type="number" :value="item.at?.[0] ?? 0" @commit="setAt(i, item, 0, $event)" />
-            <LineField label="Above the middle, mm" type="number" :value="item.at?.[1] ?? 0" @commit="setAt(i, item, 1, $event)" />
+            <LineField label="Right of the middle, mm" type="number" :value="item.at?.[0] ?? 0" :commit="(text) => setAt(i, item, 0, text)" />
+            <LineField label="Above the middle, mm" type="number" :value="item.at?.[1] ?? 0" :commit="(text) => setAt(i, item, 1, text)" />
             <ChoiceList
               :model-value="String(item.turn ?? 0)"
               label="Turned left by"

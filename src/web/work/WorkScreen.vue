@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { partsByPiece, pieceExtras, pieceKey, type PieceParts } from '@core/count'
 import { decalId, faceOf, faceWidth, firstFace, fittingSize, withDecal, withoutDecal, withWork, type PartPlace } from '@core/decal'
-import { shapeOfPart, type Decal, type ModelDocument, type PieceWork } from '@core/model'
+import { sectionById, shapeOfPart, type Decal, type ModelDocument, type PieceWork } from '@core/model'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'
 import TurnablePiece from '../shared/TurnablePiece.vue'
@@ -17,6 +17,9 @@ const words = ref('')
 const chosen = ref('')
 const problem = ref('')
 /** Parts left out of the next change, by section and part. */
+const isListOpen = ref(false)
+/** More boxes to tick help nobody. */
+const MOST_LISTED = 400
 const leftOut = ref<ReadonlySet<string>>(new Set())
 
 const pieces = computed(() => (open.model ? partsByPiece(open.model) : []))
@@ -57,28 +60,36 @@ function leave(place: PartPlace, isIn: boolean): void {
 }
 
 /** Changes the work of the parts picked, and stays with the piece they have become. */
-function save(label: string, next: readonly PieceWork[], before: (model: ModelDocument) => ModelDocument = (model) => model): void {
+async function save(
+  label: string,
+  change: (work: readonly PieceWork[]) => readonly PieceWork[],
+  before: (model: ModelDocument) => ModelDocument = (model) => model,
+): Promise<void> {
   if (!entry.value || places.value.length === 0) return
   const { piece } = entry.value
-  problem.value = open.edit(label, (model) => withWork(before(model), places.value, next)) ?? ''
-  if (problem.value !== '') return
+  const parts = places.value
+  let next: readonly PieceWork[] = []
+  const edited = (model: ModelDocument): ModelDocument => {
+    const now = sectionById(model, parts[0]!.section).parts?.find(({ id }) => id === parts[0]!.part)
+    next = change(now?.work ?? [])
+    return withWork(before(model), parts, next)
+  }
+  problem.value = await open.tryEdit(label, edited)
+  if (problem.value !== '' || (entry.value && pieceKey(entry.value.piece) !== pieceKey(piece))) return
   const { work: _before, ...plain } = piece
   chosen.value = pieceKey(next.length > 0 ? { ...plain, work: next } : plain)
 }
 
 function add(kind: PieceWork['kind']): void {
-  save('note work on a piece', [...work.value, { kind }])
+  void save('note work on a piece', (now) => [...now, { kind }])
 }
 const replace = (index: number, next: PieceWork): void =>
-  save(
+  void save(
     'change the work on a piece',
-    work.value.map((old, i) => (i === index ? next : old)),
+    (now) => now.map((old, i) => (i === index ? next : old)),
   )
 const takeOff = (index: number): void =>
-  save(
-    'take work off a piece',
-    work.value.filter((_, i) => i !== index),
-  )
+  void save('take work off a piece', (now) => now.filter((_, i) => i !== index))
 
 /** Reads a picture file and puts it on the piece, as wide as its face allows. */
 async function attach(index: number, file: File): Promise<void> {
@@ -94,9 +105,9 @@ async function attach(index: number, file: File): Promise<void> {
     const picture = await readPicture(file, faceWidth(face))
     const name = file.name.replace(/\.[^.]+$/, '') || 'Decal'
     const decal: Decal = { id: decalId(model, name), name, picture: picture.address, size: fittingSize(face, picture.aspect) }
-    save(
+    await save(
       'attach a picture',
-      work.value.map((old, i) => (i === index ? { ...old, decal: decal.id, face: face.name } : old)),
+      (old) => old.map((each, i) => (i === index ? { ...each, decal: decal.id, face: face.name } : each)),
       (now) => withDecal(now, decal),
     )
   } catch (thrown) {
@@ -104,12 +115,12 @@ async function attach(index: number, file: File): Promise<void> {
   }
 }
 
-function changeDecal(decal: Decal): void {
-  problem.value = open.edit('change a decal', (model) => withDecal(model, decal)) ?? ''
+async function changeDecal(decal: Decal): Promise<void> {
+  problem.value = await open.tryEdit('change a decal', (model) => withDecal(model, decal))
 }
-function removeDecal(decal: Decal): void {
-  problem.value = open.edit('take out a decal', (model) => withoutDecal(model, decal.id)) ?? ''
-  notify(`“${decal.name}” is off all pieces.`, { act: { label: 'Undo', run: () => open.undo() } })
+async function removeDecal(decal: Decal): Promise<void> {
+  problem.value = await open.tryEdit('take out a decal', (model) => withoutDecal(model, decal.id))
+  if (problem.value === '') notify(`“${decal.name}” is off all pieces.`, { act: { label: 'Undo', run: () => void open.undo() } })
 }
 </script>
 
@@ -157,7 +168,7 @@ function removeDecal(decal: Decal): void {
           @attach="attach"
         />
       </div>
-      <details v-if="entry.parts.length > 1" class="which">
+      <details v-if="entry.parts.length > 1" class="which" @toggle="isListOpen = ($event.target as HTMLDetailsElement).open">
         <summary>
           {{
             places.length === entry.parts.length
@@ -166,8 +177,9 @@ function removeDecal(decal: Decal): void {
           }}
           take the next change
         </summary>
-        <ul aria-label="Parts that take the next change">
-          <li v-for="place in entry.parts" :key="placeKey(place)">
+        <p v-if="entry.parts.length > MOST_LISTED" class="faint">The first {{ MOST_LISTED }} are listed; the others take the change too.</p>
+        <ul v-if="isListOpen" aria-label="Parts that take the next change">
+          <li v-for="place in entry.parts.slice(0, MOST_LISTED)" :key="placeKey(place)">
             <label
               ><input
                 type="checkbox"

@@ -1,0 +1,2 @@
+/** Words: what sentences are made with. */
+export * from './plural'

@@ -1,0 +1,55 @@
+import { ref, type Ref } from 'vue'
+import { Fault, faultLine, plainFault } from '@core/fault'
+
+/** What became of a command. */
+export type Answer =
+  | { readonly kind: 'done' }
+  /** It would have changed nothing. */
+  | { readonly kind: 'unchanged' }
+  /** Nothing has changed; why, and what to do. */
+  | { readonly kind: 'refused'; readonly reason: string; readonly anyway?: () => Promise<Answer> }
+  /** Something else came first, so it was not tried. */
+  | { readonly kind: 'overtaken'; readonly reason: string }
+
+export interface CommandQueue {
+  /** Commands that are not answered yet. */
+  readonly pending: Readonly<Ref<number>>
+  /** Does one command after another; every one is answered. */
+  run(act: () => Promise<Answer>): Promise<Answer>
+  /** Answered when all that was asked before is. */
+  idle(): Promise<void>
+  /** What waits is overtaken; what is under way is answered when it ends. */
+  close(): void
+}
+
+const CLOSED: Answer = { kind: 'overtaken', reason: 'The model was closed before this was done.' }
+
+export function createCommandQueue(): CommandQueue {
+  const pending = ref(0)
+  let last: Promise<unknown> = Promise.resolve()
+  let isClosed = false
+
+  async function answered(act: () => Promise<Answer>): Promise<Answer> {
+    if (isClosed) return CLOSED
+    try {
+      return await act()
+    } catch (thrown) {
+      if (thrown instanceof Fault && thrown.code === 'closed') return CLOSED
+      return { kind: 'refused', reason: faultLine(plainFault(thrown)) }
+    }
+  }
+
+  return {
+    pending,
+    run(act) {
+      pending.value++
+      const answer = last.then(() => answered(act)).finally(() => pending.value--)
+      last = answer
+      return answer
+    },
+    idle: () => last.then(() => undefined),
+    close() {
+      isClosed = true
+    },
+  }
+}

@@ -1,0 +1,63 @@
+import { ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
+import { changeBetween } from '@core/change'
+import { faultLine, plainFault } from '@core/fault'
+import { toBytes } from '../../workers/plan-messages'
+import type { PaintSource } from '../shared/painter-key'
+import type { PainterClient } from '../workers/painter-client'
+import type { Snapshot } from './snapshot'
+
+export interface Painting {
+  /** What pictures on the screen are painted from; its version rises with each snapshot. */
+  readonly source: Readonly<ShallowRef<PaintSource | null>>
+  /** Why there are no pictures; empty while there are. */
+  readonly problem: Readonly<Ref<string>>
+  close(): void
+}
+
+/** Keeps a painter told of what is shown: of the first snapshot all, later what has changed. */
+export function createPainting(snapshot: Readonly<Ref<Snapshot | null>>, makePainter: () => PainterClient): Painting {
+  const source = shallowRef<PaintSource | null>(null)
+  const problem = ref('')
+  let painter: PainterClient | undefined
+  let told: Snapshot | undefined
+  let version = 0
+
+  const whole = ({ state, printed }: Snapshot) => ({ state: toBytes(state), printed: toBytes(printed) })
+  const drawn = ({ state, printed }: Snapshot) => ({ state, printed })
+
+  async function tell(next: Snapshot): Promise<void> {
+    painter ??= makePainter()
+    const before = told
+    told = next
+    const base = version++
+    const asked = before
+      ? painter.change(base, version, changeBetween(drawn(before), drawn(next)), () => whole(next))
+      : painter.openBytes(version, () => whole(next))
+    // Pictures asked for from now on come after this in the painter's own queue.
+    source.value = { painter, catalogue: next.catalogue, version }
+    try {
+      await asked
+      problem.value = ''
+    } catch (thrown) {
+      if (told === next) problem.value = faultLine(plainFault(thrown))
+    }
+  }
+
+  const stop = watch(
+    snapshot,
+    (next) => {
+      if (next && next !== told) void tell(next)
+    },
+    { immediate: true },
+  )
+
+  return {
+    source,
+    problem,
+    close() {
+      stop()
+      painter?.close()
+      painter = undefined
+    },
+  }
+}

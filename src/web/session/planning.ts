@@ -1,0 +1,88 @@
+import { ref, type Ref } from 'vue'
+import { applyChange, changeBetween, sharing } from '@core/change'
+import { Fault } from '@core/fault'
+import { fromBytes, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
+import type { PlannerLike } from '../workers/planner-client'
+import { makeSnapshot, type Snapshot } from './snapshot'
+
+export interface Planning {
+  /** How far the plan under way is, 0 to 1; null when none is. */
+  readonly fraction: Readonly<Ref<number | null>>
+  /** The first plan of a state. @throws Fault */
+  open(state: ModelState): Promise<Snapshot>
+  /**
+   * The plan of a changed state. A planner that has died, or does not know the version, is told all of it first.
+   * @throws Fault `stopped`, `worker-died`, or what the planner refuses
+   */
+  next(before: Snapshot, state: ModelState, fresh?: 'all' | readonly string[]): Promise<Snapshot>
+  /** A snapshot of a report from the store, before the planner has looked at it. */
+  stored(state: ModelState, report: Uint8Array): Snapshot | undefined
+  /** Ends the plan under way. */
+  stop(): void
+}
+
+/** Turns states into snapshots; one at a time. */
+export function createPlanning(planner: PlannerLike): Planning {
+  const fraction = ref<number | null>(null)
+  let version = 0
+  /** Whether the planner knows the state that is shown. */
+  let isTold = false
+  const progress = (part: number): void => {
+    if (fraction.value !== null) fraction.value = part
+  }
+
+  async function working<Value>(work: () => Promise<Value>): Promise<Value> {
+    fraction.value = 0
+    try {
+      return await work()
+    } finally {
+      fraction.value = null
+    }
+  }
+
+  async function tell(at: number, state: ModelState): Promise<Printed> {
+    const printed = fromBytes<Printed>(await planner.open(at, toBytes(state), progress))
+    isTold = true
+    return printed
+  }
+
+  async function change(before: Snapshot, state: ModelState, fresh: 'all' | readonly string[] | undefined): Promise<Snapshot> {
+    const next = ++version
+    // What the planner says now of a stored state may differ from what was stored, so changes are counted from that.
+    const base = isTold ? before.printed : sharing(before.printed, await tell(before.version, before.state))
+    const request = { base: before.version, version: next, change: changeBetween(before.state, state), ...(fresh ? { fresh } : {}) }
+    const came = await planner.change(request, progress)
+    return makeSnapshot(next, state, came ? (applyChange(base, came) as Printed) : base)
+  }
+
+  return {
+    fraction,
+    open(state) {
+      const first = ++version
+      return working(async () => makeSnapshot(first, state, await tell(first, state)))
+    },
+    next: (before, state, fresh) =>
+      working(async () => {
+        try {
+          return await change(before, state, fresh)
+        } catch (thrown) {
+          const code = thrown instanceof Fault ? thrown.code : ''
+          if (code !== 'stale' && code !== 'worker-died') throw thrown
+          // It knows nothing any more; what it knew can be told again, once.
+          isTold = false
+          return change(before, state, fresh)
+        }
+      }),
+    stored(state, report) {
+      try {
+        return makeSnapshot(++version, state, fromBytes<Printed>(report))
+      } catch {
+        return undefined
+      }
+    },
+    stop() {
+      isTold = false
+      planner.stop()
+    },
+  }
+}

@@ -1,0 +1,54 @@
+import { layRail, PageIndex, type BookletSource, type RailLayout } from '@core/booklet'
+import { brokenBy, type Report } from '@core/checks'
+import { makeBundle, type Bundle } from '@core/formats'
+import { catalogueOf, type ModelDocument } from '@core/model'
+import type { Catalogue } from '@core/catalogue'
+import { reportFrom, sourceOf, stateAfter, type ModelState, type PlanSettings, type Printed } from '../../workers/plan-messages'
+
+/**
+ * All that is shown, exported and published of one version of a model, made together and swapped together: nothing on the
+ * screen ever belongs to another version than the rest.
+ */
+export interface Snapshot {
+  readonly version: number
+  readonly state: ModelState
+  readonly model: ModelDocument
+  readonly settings: PlanSettings
+  readonly catalogue: Catalogue
+  readonly printed: Printed
+  readonly report: Report
+  readonly source: BookletSource
+  readonly layout: RailLayout
+  readonly pages: PageIndex
+}
+
+/** Made lazily, once, and only of what is asked for. */
+export function makeSnapshot(version: number, asked: ModelState, printed: Printed): Snapshot {
+  const state = stateAfter(asked, printed)
+  const source = sourceOf(state, printed)
+  let layout: RailLayout | undefined
+  let pages: PageIndex | undefined
+  return {
+    version,
+    state,
+    model: state.model,
+    settings: state.settings,
+    catalogue: catalogueOf(state.model),
+    printed,
+    report: reportFrom(printed),
+    source,
+    get layout() {
+      return (layout ??= layRail(source))
+    },
+    get pages() {
+      return (pages ??= new PageIndex(source))
+    },
+  }
+}
+
+/** What is published of a snapshot. */
+export const bundleOf = ({ model, report, printed }: Snapshot): Bundle => makeBundle(model, report, printed.views, printed.insets)
+
+/** Why hands could not follow the next version though they could follow this one; undefined where they can. */
+export const whatBreaks = (before: Snapshot, after: Snapshot): string | undefined =>
+  brokenBy(before.report.findings, after.report.findings)[0]?.message

@@ -1,0 +1,108 @@
+import type { BookletSource, PictureRef } from '@core/booklet'
+import type { OwnShape } from '@core/catalogue'
+import type { Change } from '@core/change'
+import type { Picked, PieceLook, PieceSpec } from '@core/picture'
+import type { CanvasImage, PainterApi, PictureFile } from '../../workers/painter.worker'
+import { RequestTable, type MakeWorker } from './request-table'
+
+/** What everything later is painted from, so that a painter that died can be told again. */
+type Told = (painter: PainterClient) => Promise<void>
+
+/** A painter in a worker of its own; pictures of pieces are kept, step pictures are not. */
+export class PainterClient {
+  private readonly table: RequestTable<PainterApi>
+  private pieces = new Map<string, Promise<CanvasImage>>()
+  private told: Told | undefined
+  private telling: Promise<void> = Promise.resolve()
+  private isLost = false
+
+  constructor(make: MakeWorker) {
+    this.table = new RequestTable('painter', make, () => {
+      this.isLost = true
+    })
+  }
+
+  /** Everything asked for later is painted from this source. */
+  open(source: BookletSource): Promise<void> {
+    return this.tell((painter) => painter.table.ask((remote) => remote.open(source)))
+  }
+
+  /** The same, from a state and a report as bytes. */
+  openBytes(version: number, bytes: () => { state: Uint8Array; printed: Uint8Array }): Promise<void> {
+    return this.tell((painter) => {
+      const { state, printed } = bytes()
+      return painter.table.ask((remote) => remote.openBytes(version, state, printed))
+    })
+  }
+
+  /** Goes on from the version before; where the painter has lost that, it is told the whole. */
+  async change(base: number, version: number, change: Change | undefined, whole: () => { state: Uint8Array; printed: Uint8Array }): Promise<void> {
+    this.pieces = new Map()
+    this.told = (painter) => {
+      const { state, printed } = whole()
+      return painter.table.ask((remote) => remote.openBytes(version, state, printed))
+    }
+    const isKnown = !this.isLost && (await this.table.ask((remote) => remote.change(base, version, change)))
+    if (!isKnown) await this.tell(this.told)
+  }
+
+  private tell(told: Told): Promise<void> {
+    this.told = told
+    this.pieces = new Map()
+    this.isLost = false
+    this.telling = told(this)
+    return this.telling
+  }
+
+  /** Asks again once where the painter had died: its source can be told anew. */
+  private async ask<Value>(call: Parameters<RequestTable<PainterApi>['ask']>[0]): Promise<Value> {
+    if (this.isLost && this.told) await this.tell(this.told)
+    try {
+      return (await this.table.ask(call)) as Value
+    } catch (thrown) {
+      if (!this.isLost || !this.told || (thrown as { code?: string }).code !== 'worker-died') throw thrown
+      await this.tell(this.told)
+      return (await this.table.ask(call)) as Value
+    }
+  }
+
+  picture(ref: PictureRef, isFinished: boolean, width: number, height: number): Promise<CanvasImage> {
+    return this.ask((remote) => remote.picture(ref, isFinished, width, height))
+  }
+
+  piece(piece: PieceSpec, width: number, height: number, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
+    const paint = (): Promise<CanvasImage> => this.ask((remote) => remote.piece(piece, width, height, look))
+    // What is being turned is never seen the same way again.
+    if (look.free) return paint()
+    const key = JSON.stringify([piece, width, look])
+    let known = this.pieces.get(key)
+    if (!known) {
+      this.pieces.set(key, (known = paint()))
+      known.catch(() => this.pieces.delete(key))
+    }
+    return known
+  }
+
+  /** What the picture of a finished section shows at a place, px. */
+  pick(ref: PictureRef, size: { width: number; height: number }, x: number, y: number): Promise<Picked | undefined> {
+    return this.ask((remote) => remote.pick(ref, size.width, size.height, x, y))
+  }
+
+  /** A step's picture as a file: SVG where it has few enough faces, else PNG. */
+  file(ref: PictureRef, width: number, height: number): Promise<PictureFile> {
+    return this.ask((remote) => remote.file(ref, width, height))
+  }
+
+  trayLooks(pieces: readonly PieceSpec[], width: number, height: number): Promise<PieceLook[]> {
+    return this.ask((remote) => remote.trayLooks(pieces, width, height))
+  }
+
+  /** A shape that is being made: never kept. */
+  ownPiece(own: OwnShape, colour: string, width: number, height: number, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
+    return this.ask((remote) => remote.ownPiece(own, colour, width, height, look))
+  }
+
+  close(): void {
+    this.table.close()
+  }
+}

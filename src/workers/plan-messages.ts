@@ -1,0 +1,103 @@
+import type { BookletSource } from '@core/booklet'
+import type { Change } from '@core/change'
+import type { Level, PlanWorth, Report, ShownInset } from '@core/checks'
+import type { PlainFault } from '@core/fault'
+import type { School } from '@core/fit'
+import type { ModelDocument } from '@core/model'
+import { orderFrom, withNumbers, type Density, type Effort, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
+
+/** How a designer wants the steps laid. */
+export interface PlanSettings {
+  readonly strategy: Strategy
+  readonly density: Density
+  /** How long to look for a better order. */
+  readonly effort: Effort
+  /** What the finished model must stand. */
+  readonly level: Level
+  /** What is made of techniques that some builders refuse; the usual when missing. */
+  readonly school?: School
+}
+
+export const USUAL_SETTINGS: PlanSettings = { strategy: 'ground-up', density: 'normal', effort: 'normal', level: 'home' }
+
+/** All that a designer decides, and the order last shown: what is stored, undone and sent to be planned. */
+export interface ModelState {
+  readonly model: ModelDocument
+  readonly settings: PlanSettings
+  readonly order: PlanOrder
+}
+
+/** A report as it goes between threads and into the store: plain, without step numbers, with what the pictures need. */
+export interface Printed extends Omit<Report, 'sections'> {
+  readonly sections: readonly PlainSection[]
+  readonly views: readonly (readonly number[])[]
+  readonly insets: readonly ShownInset[]
+  /** Sections whose order is kept. */
+  readonly kept: readonly string[]
+}
+
+/** Versions count up as states are shown; the worker knows the last accepted one and the one it was asked for last. */
+export interface PlanRequest {
+  readonly base: number
+  readonly version: number
+  /** From the base's state. */
+  readonly change: Change | undefined
+  /** Sections whose kept order is forgotten. */
+  readonly fresh?: 'all' | readonly string[]
+}
+
+/** What came of the base's printed report. */
+export type PlanAnswer = { readonly change: Change | undefined } | { readonly fault: PlainFault }
+/** A whole report, as bytes of JSON. */
+export type OpenAnswer = { readonly printed: Uint8Array<ArrayBuffer> } | { readonly fault: PlainFault }
+
+/** What one strategy would make of the model. */
+export interface Comparison {
+  readonly strategy: Strategy
+  readonly steps: number
+  readonly measures: Report['measures']
+  readonly errors: number
+}
+
+/** A better order that was found, and what it is better by. */
+export interface FoundOrder {
+  readonly printed: Uint8Array<ArrayBuffer>
+  readonly worth: PlanWorth
+}
+
+/** A model that was read from a file: its name and its state as bytes of JSON. */
+export type ReadAnswer = { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> } | { readonly fault: PlainFault }
+
+const encoder = new TextEncoder()
+const decoder = new TextDecoder()
+
+/** Bytes of JSON go between threads and into the store at the price of a copy; objects are taken apart one by one. */
+export const toBytes = (value: unknown): Uint8Array<ArrayBuffer> => encoder.encode(JSON.stringify(value))
+export const fromBytes = <Value>(bytes: Uint8Array): Value => JSON.parse(decoder.decode(bytes)) as Value
+
+const reports = new WeakMap<Printed, Report>()
+
+/** The report as screens and checks read it; what is unchanged stays the same object. */
+export function reportFrom(printed: Printed): Report {
+  let report = reports.get(printed)
+  if (!report) {
+    const { name, parts, inventory, colours, measures, findings } = printed
+    report = { name, parts, sections: withNumbers(printed.sections), inventory, colours, measures, findings }
+    reports.set(printed, report)
+  }
+  return report
+}
+
+/** The state after a plan: the order is the one that is shown now. */
+export const stateAfter = (asked: ModelState, printed: Printed): ModelState => ({
+  ...asked,
+  order: orderFrom(reportFrom(printed).sections, printed.kept),
+})
+
+/** What booklets and pictures are made from. */
+export const sourceOf = ({ model }: ModelState, printed: Printed): BookletSource => ({
+  model,
+  plan: reportFrom(printed),
+  views: printed.views,
+  insets: printed.insets,
+})
