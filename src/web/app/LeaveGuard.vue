@@ -44,7 +44,7 @@ useEventListener(window, 'beforeunload', (event) => {
 useEventListener(document, 'visibilitychange', () => {
   if (document.visibilityState !== 'hidden') return
   open.session?.unsaved.flush()
-  void open.session?.rest().catch(() => undefined)
+  void open.session?.rest()
 })
 </script>
 

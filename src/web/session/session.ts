@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import { applyChange, changeBetween, type Change as PlainChange } from '@core/change'
+import { storedChange } from './stored-change'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import type { Proof } from '@core/plan'
 import { toBytes, type ModelState } from '../../workers/plan-messages'
@@ -80,6 +81,8 @@ export async function openSession(id: string, options: SessionOptions): Promise<
   /** Commands under way that change something: planning alone is nothing that could be lost. */
   const changing = ref(0)
   let isClosed = false
+  /** The order that is shown stands in the store, or in changes after it. */
+  let isOrderStored = true
   let resting: ReturnType<typeof setTimeout> | undefined
   /** The last command and the state before it, for texts typed on. */
   let last: { readonly command: Command; readonly before: ModelState; readonly at: number } | undefined
@@ -112,15 +115,19 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     isChecking.value = !isChecked
     if (!isChecked) return
     clearTimeout(resting)
-    resting = setTimeout(() => void rest().catch(() => undefined), options.restMs ?? REST_MS)
+    resting = setTimeout(() => void rest(), options.restMs ?? REST_MS)
   }
 
-  async function rest(): Promise<void> {
+  /** Only makes the next opening quicker, so what goes wrong here is no trouble to anybody. */
+  const rest = (): Promise<void> => keepShown().catch(() => undefined)
+
+  async function keepShown(): Promise<void> {
     clearTimeout(resting)
     const shown = snapshot.value
     const { revision } = saving
     if (!shown || isClosed || isChecking.value || saving.state.value !== 'saved') return
     const at = revision.value
+    if (!isOrderStored) isOrderStored = await library.keepState(id, at, toBytes(shown.state))
     await library.describe(id, { facts: factsOf(shown.model, shown.report) })
     const bytes = await planner.printed(shown.version)
     if (bytes && snapshot.value === shown && revision.value === at) await library.keepReport({ id, revision: at, bytes })
@@ -129,6 +136,7 @@ export async function openSession(id: string, options: SessionOptions): Promise<
   async function plan(): Promise<Answer> {
     try {
       const first = await planning.open(stored.value)
+      isOrderStored = changeBetween(opened.state.order, first.state.order) === undefined
       const isNew = snapshot.value === null
       show(first)
       if (isNew && !opened.report) void offers.search(first)
@@ -167,11 +175,10 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     const replaces = last !== undefined && command.group !== undefined && last.command.group === command.group && Date.now() - last.at < GROUP_MS
     const from = replaces ? last!.before : before
     last = { command, before: from, at: Date.now() }
-    const [forward, back] = [changeBetween(from, state), changeBetween(state, from)]
     const change = {
       label: command.label,
-      forward: JSON.stringify(forward ?? { keys: {} }),
-      back: JSON.stringify(back ?? { keys: {} }),
+      forward: JSON.stringify(storedChange(from, state)),
+      back: JSON.stringify(storedChange(state, from)),
       ...(command.group === undefined ? {} : { group: command.group }),
     }
     history.push(change, replaces)
@@ -206,6 +213,7 @@ export async function openSession(id: string, options: SessionOptions): Promise<
       const change = changeBetween(before.state, opened.state)
       if (change) await advance(before, applyChange(before.state, change) as ModelState, {})
     } else stored.value = opened.state
+    isOrderStored = changeBetween(opened.state.order, stored.value.order) === undefined
     history.load(opened.changes, opened.stored.cursor)
     saving.begin(opened.stored.revision)
     last = undefined
@@ -285,6 +293,7 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     },
   }
 
+  // What was shown last is shown at once, and its order is what the planner follows.
   const shown = opened.report && planning.stored(opened.state, opened.report)
   if (shown) show(shown, false)
   void session.plan()

@@ -161,6 +161,16 @@ export class Library {
     await this.db.models.update(id, more)
   }
 
+  /** Writes the state in full as it is after the last change. @returns whether the revision is still that */
+  async keepState(id: string, revision: number, bytes: Uint8Array<ArrayBuffer>): Promise<boolean> {
+    return this.db.transaction('rw', this.db.models, this.db.documents, async () => {
+      const stored = await this.db.models.get(id)
+      if (stored?.revision !== revision) return false
+      await this.db.documents.put({ id, bytes, position: stored.cursor })
+      return true
+    })
+  }
+
   /** Keeps the first order of a model that nobody has opened yet, with its report. */
   async keepFirst(id: string, revision: number, bytes: Uint8Array<ArrayBuffer>, report: Uint8Array<ArrayBuffer>): Promise<void> {
     const { models, documents, reports } = this.db
