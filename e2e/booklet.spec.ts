@@ -136,13 +136,18 @@ test('a large PDF shows its progress and can be stopped', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'PDF', exact: true })).toBeEnabled()
 })
 
-test('a server that refuses is quoted, and the files remain', async ({ page }) => {
-  await openDemo(page, 'Bird table')
-  await page.getByRole('link', { name: 'Booklet' }).click()
-  await page.route('**/api/bundles', (route) => route.fulfill({ status: 429, json: { code: 'too-often', message: 'Too many booklets.' } }))
-  await page.getByRole('button', { name: 'Publish and get a link' }).click()
-  await expect(page.getByRole('alert')).toContainText('Too many booklets.')
-  await expectAccessible(page)
+test.describe('a server that refuses', () => {
+  test.use({ expectedErrors: [/429/] })
+  test('is quoted, and the files remain', async ({ page }) => {
+    await openDemo(page, 'Bird table')
+    await page.getByRole('link', { name: 'Booklet' }).click()
+    await page.route('**/api/bundles', (route) =>
+      route.fulfill({ status: 429, json: { code: 'too-often', message: 'Too many booklets.' } }),
+    )
+    await page.getByRole('button', { name: 'Publish and get a link' }).click()
+    await expect(page.getByRole('alert')).toContainText('Too many booklets.')
+    await expectAccessible(page)
+  })
 })
 
 test('printing prepares every page and hands it to the printer', async ({ page }) => {

@@ -25,7 +25,7 @@ test('a model without findings says so', async ({ page }) => {
 test('findings are solved with one click, undone, and lead to their step', async ({ page }) => {
   await openFlawed(page)
   await page.getByRole('link', { name: 'Checks 2 findings' }).click()
-  const errors = page.getByRole('region', { name: 'Errors' })
+  const errors = page.getByRole('group', { name: /^Findings/ })
   await expect(errors.getByRole('button')).toHaveCount(2)
   await errors.getByRole('button', { name: /In no step/ }).click()
   const one = page.getByRole('region', { name: 'Finding', exact: true })
@@ -50,7 +50,7 @@ test('findings are solved with one click, undone, and lead to their step', async
 test('findings are filtered and walked by keyboard', async ({ page }) => {
   await openFlawed(page)
   await page.getByRole('link', { name: /^Checks/ }).click()
-  const entries = page.getByRole('region', { name: 'Errors' }).getByRole('button')
+  const entries = page.getByRole('group', { name: /^Findings/ }).getByRole('button')
   await entries.first().focus()
   await page.keyboard.press('ArrowDown')
   await expect(entries.nth(1)).toBeFocused()
@@ -89,7 +89,10 @@ test('the school and the size of steps are chosen, compared, kept, and leave the
   const easy = await ties.count()
   await page.reload()
   await expect(ties).toHaveCount(easy)
-  await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled()
+  // The school is undone like everything else.
+  await page.getByRole('button', { name: 'Undo: lay the steps another way' }).click()
+  await expect(ties).toHaveCount(before)
+  await expect(page.getByLabel('Step size')).toHaveValue('normal')
 })
 
 test('a place is kept within reach: the step that closes it is told, until the place is removed', async ({ page }) => {

@@ -53,8 +53,10 @@ function show(next: NonNullable<typeof shown>): void {
   painters = new Map()
 }
 
+const alive = staysAlive()
+
 const api = {
-  ready: (): true => true,
+  ready: (): Promise<boolean> => alive,
   open(next: BookletSource): void {
     shown = undefined
     source = next
@@ -99,4 +101,3 @@ const api = {
 
 export type PainterApi = typeof api
 expose(api)
-staysAlive()

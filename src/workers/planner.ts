@@ -1,13 +1,5 @@
 import { applyChange, changeBetween, sharing } from '@core/change'
-import {
-  insetsOf,
-  isBetterPlan,
-  reportModel,
-  viewsOf,
-  worthOfPlan,
-  type LookCache,
-  type PlanWorth,
-} from '@core/checks'
+import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCache, type PlanWorth } from '@core/checks'
 import { Fault } from '@core/fault'
 import { checkChanged, checkModel, type ModelDocument } from '@core/model'
 import {
@@ -129,7 +121,10 @@ function print(model: ModelDocument, answer: ReturnType<typeof reportModel>): Pr
 export function compareStrategies(state: Uint8Array, progress: Progress): Comparison[] {
   const { model, settings } = fromBytes<ModelState>(state)
   return STRATEGIES.map((strategy, i) => {
-    const { report } = reportModel(model, { ...optionsOf({ ...settings, strategy }), progress: (part) => progress((i + part) / STRATEGIES.length) })
+    const { report } = reportModel(model, {
+      ...optionsOf({ ...settings, strategy }),
+      progress: (part) => progress((i + part) / STRATEGIES.length),
+    })
     const { steps, errors } = worthOfPlan(report)
     return { strategy, steps, measures: report.measures, errors }
   })
@@ -142,4 +137,3 @@ export function findBetter(state: Uint8Array, now: PlanWorth, progress: Progress
   const worth = worthOfPlan(answer.report)
   return isBetterPlan(now, worth, answer.report.parts) ? { printed: print(model, answer), worth } : undefined
 }
-

@@ -11,8 +11,10 @@ const planner = new Planner()
 /** Bytes leave without being copied. */
 const sent = <Value extends { readonly printed: Uint8Array<ArrayBuffer> }>(value: Value): Value => transfer(value, [value.printed.buffer])
 
+const alive = staysAlive()
+
 const api = {
-  ready: (): true => true,
+  ready: (): Promise<boolean> => alive,
   open(version: number, state: Uint8Array, progress: Progress): OpenAnswer {
     try {
       return sent({ printed: toBytes(planner.open(version, state, progress)) })
@@ -44,4 +46,3 @@ const api = {
 
 export type PlannerApi = typeof api
 expose(api)
-staysAlive()

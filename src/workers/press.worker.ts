@@ -6,8 +6,10 @@ import { BookletPainter } from '@press/paint'
 import { writePdf, type Paper } from '@press/pdf'
 import { staysAlive } from './alive'
 
+const alive = staysAlive()
+
 const api = {
-  ready: (): true => true,
+  ready: (): Promise<boolean> => alive,
   /** To stop, end the worker. */
   async pdf(
     source: BookletSource,
@@ -32,4 +34,3 @@ const api = {
 
 export type PressApi = typeof api
 expose(api)
-staysAlive()

@@ -4,8 +4,10 @@ import { readModelFile } from '@core/formats'
 import { staysAlive } from './alive'
 import { toBytes, USUAL_SETTINGS, type ModelState, type ReadAnswer } from './plan-messages'
 
+const alive = staysAlive()
+
 const api = {
-  ready: (): true => true,
+  ready: (): Promise<boolean> => alive,
   /** Reads a file; a fault comes back as data. */
   read(bytes: Uint8Array, fileName: string): ReadAnswer {
     try {
@@ -21,4 +23,3 @@ const api = {
 
 export type ReaderApi = typeof api
 expose(api)
-staysAlive()

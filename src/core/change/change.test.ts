@@ -19,7 +19,8 @@ describe('a change', () => {
   })
 
   it('is nothing between equal values', () => {
-    fc.assert(fc.property(plain, (value) => {
+    fc.assert(
+      fc.property(plain, (value) => {
         expect(changeBetween(value, copied(value))).toBeUndefined()
       }),
     )

@@ -10,8 +10,7 @@ export type Change =
 
 /** In the array as it was: at `at`, `remove` items give way to `insert`; or the one item there changes. In falling order of `at`. */
 export type ItemChange =
-  | { readonly at: number; readonly remove: number; readonly insert: readonly unknown[] }
-  | { readonly at: number; readonly change: Change }
+  { readonly at: number; readonly remove: number; readonly insert: readonly unknown[] } | { readonly at: number; readonly change: Change }
 
 type PlainObject = Readonly<Record<string, unknown>>
 

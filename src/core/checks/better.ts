@@ -23,7 +23,10 @@ const POOR = 6
 const WORTH_TELLING = 0.02
 
 const cost = ({ steps, measures }: PlanWorth, parts: number): number =>
-  STEP * ((100 * steps) / Math.max(1, parts)) + STUD * measures.meanJump + LIKE * (1 - measures.likeTogether) + POOR * measures.poorlyVisible
+  STEP * ((100 * steps) / Math.max(1, parts)) +
+  STUD * measures.meanJump +
+  LIKE * (1 - measures.likeTogether) +
+  POOR * measures.poorlyVisible
 
 /** Whether another order reads so much better that a designer should be told of it. */
 export function isBetterPlan(now: PlanWorth, other: PlanWorth, parts: number): boolean {

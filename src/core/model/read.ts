@@ -7,7 +7,17 @@ import { modelSchema } from './schema'
 import { ANGLE_LIMITS, connectorOf, doJoin } from './joint-pose'
 import { shapeOfPart } from './lengths'
 import { decodePicture, pictureSize } from './pictures'
-import { copiesOf, isLoose, partsOf, sectionsById, type CopyJoint, type Decal, type JointEnd, type ModelDocument, type Section } from './types'
+import {
+  copiesOf,
+  isLoose,
+  partsOf,
+  sectionsById,
+  type CopyJoint,
+  type Decal,
+  type JointEnd,
+  type ModelDocument,
+  type Section,
+} from './types'
 
 /** The text of a file as a checked document. @throws Fault `too-large`, `not-json`, or what `checkModel` throws. */
 export function readModelText(text: string): ModelDocument {
@@ -348,8 +358,14 @@ function checkNesting(model: ModelDocument): void {
     const { parts } = measure(section.id)
     all += parts
     if (parts <= LIMITS.flatParts && all <= LIMITS.allParts) return
-    const what = parts > LIMITS.flatParts ? `Section “${section.id}” has ${parts} parts; at most ${LIMITS.flatParts}` : `All sections together have more than ${LIMITS.allParts} parts; no more`
-    throw new Fault('too-many-parts', `${what} are allowed.`, { place: section.id === model.root ? 'root' : `sections[${i}]`, wayOut: 'Split the model into several files.' })
+    const what =
+      parts > LIMITS.flatParts
+        ? `Section “${section.id}” has ${parts} parts; at most ${LIMITS.flatParts}`
+        : `All sections together have more than ${LIMITS.allParts} parts; no more`
+    throw new Fault('too-many-parts', `${what} are allowed.`, {
+      place: section.id === model.root ? 'root' : `sections[${i}]`,
+      wayOut: 'Split the model into several files.',
+    })
   })
   const root = done.get(model.root)!
   if (root.depth > LIMITS.nesting) {

@@ -64,7 +64,11 @@ function stepsOf(plan: SectionPlan): GivenStep[] {
   return plan.steps.map((step) => {
     const add = step.moves.flatMap((move) => ('parts' in move ? move.parts : []))
     const join = step.moves.flatMap((move) => ('copy' in move ? [move.copy] : 'section' in move ? [move.section] : []))
-    return { ...(add.length > 0 ? { add } : {}), ...(join.length > 0 ? { join } : {}), ...(step.turn === undefined ? {} : { turn: step.turn }) }
+    return {
+      ...(add.length > 0 ? { add } : {}),
+      ...(join.length > 0 ? { join } : {}),
+      ...(step.turn === undefined ? {} : { turn: step.turn }),
+    }
   })
 }
 

@@ -38,7 +38,10 @@ describe('a kept order', () => {
     const parts = [0, 1, 2, 3].map((i) => part(`b${i}`, 'brick-2x2', [0, 0, i * 12]))
     const model = oneSection(parts)
     const [all] = shown(model).report.sections
-    const first: SectionPlan = { ...all!, steps: parts.map(({ id }, i) => ({ number: i + 1, moves: [{ parts: [id], direction: '-z' }], callout: [], rests: [] })) }
+    const first: SectionPlan = {
+      ...all!,
+      steps: parts.map(({ id }, i) => ({ number: i + 1, moves: [{ parts: [id], direction: '-z' }], callout: [], rests: [] })),
+    }
     const kept: PlanOrder = { [model.root]: [first] }
     const recoloured = oneSection(parts.map((each) => ({ ...each, colour: 'navy' })))
     expect(planModel(recoloured, { kept }).plan.sections[0]!.steps).toHaveLength(4)
@@ -47,9 +50,16 @@ describe('a kept order', () => {
   })
 
   it('that hands could not follow any more is given up', () => {
-    const model = oneSection([part('low', 'brick-2x2', [0, 0, 0]), part('mid', 'brick-2x2', [0, 0, 12]), part('top', 'brick-2x2', [0, 0, 24])])
+    const model = oneSection([
+      part('low', 'brick-2x2', [0, 0, 0]),
+      part('mid', 'brick-2x2', [0, 0, 12]),
+      part('top', 'brick-2x2', [0, 0, 24]),
+    ])
     const [plan] = planModel(model).plan.sections
-    const wrong: SectionPlan = { ...plan!, steps: ['low', 'top', 'mid'].map((id, i) => ({ number: i + 1, moves: [{ parts: [id], direction: '-z' }], callout: [], rests: [] })) }
+    const wrong: SectionPlan = {
+      ...plan!,
+      steps: ['low', 'top', 'mid'].map((id, i) => ({ number: i + 1, moves: [{ parts: [id], direction: '-z' }], callout: [], rests: [] })),
+    }
     const steps = planModel(model, { kept: { [model.root]: [wrong] } }).plan.sections[0]!.steps
     expect(steps.flatMap(({ moves }) => moves)).toEqual([{ parts: ['low', 'mid', 'top'], direction: '-z' }])
   })

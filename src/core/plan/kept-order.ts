@@ -10,8 +10,7 @@ import type { Move, SectionPlan } from './types'
  * done as for a new plan, so a kept order that the rules no longer allow is found out and given up.
  */
 
-const travelOf = (move: Move): Travel =>
-  typeof move.direction === 'string' ? directionFromText(move.direction)! : move.direction
+const travelOf = (move: Move): Travel => (typeof move.direction === 'string' ? directionFromText(move.direction)! : move.direction)
 
 /**
  * What leaves, in the order of taking apart, as a printed plan tells it; undefined where that does not bring exactly what is there.
@@ -58,7 +57,7 @@ export function nodesOfSteps(plan: SectionPlan, scene: Scene): number[][] {
   const nodeOf = new Map(scene.nodes.map((spec, node) => [spec.id, node]))
   const steps = plan.steps.map((step) =>
     step.moves
-      .flatMap((move) => ('parts' in move ? move.parts : [('copy' in move ? move.copy : move.section)]))
+      .flatMap((move) => ('parts' in move ? move.parts : ['copy' in move ? move.copy : move.section]))
       .flatMap((id) => nodeOf.get(id) ?? []),
   )
   return steps.filter((nodes) => nodes.length > 0)

@@ -2,12 +2,17 @@
 import { computed } from 'vue'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
+import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
 
 /** A better order is looked for while the first can be read, and offered when it is found: it is never exchanged unasked. */
 const open = useOpenModel()
 const fraction = computed(() => open.session?.offers.fraction.value ?? null)
 
+function stop(): void {
+  open.session?.offers.drop()
+  notify('The search was stopped; the order shown stays.')
+}
 function leave(): void {
   open.isLooking = false
   open.session?.offers.drop()
@@ -23,7 +28,7 @@ function leave(): void {
     <ActionButton @click="leave">Leave it</ActionButton>
   </div>
   <div v-else-if="fraction !== null && open.report" class="search">
-    <WorkBar label="Looking for a better order" :fraction="fraction" @stop="open.session?.offers.drop()" />
+    <WorkBar label="Looking for a better order" :fraction="fraction" @stop="stop" />
   </div>
 </template>
 

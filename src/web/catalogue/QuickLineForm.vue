@@ -28,7 +28,9 @@ async function add(): Promise<void> {
   const { pieces } = read.value
   const count = total(pieces)
   const into = section.value
-  problem.value = await open.tryEdit(`add ${count} loose ${count === 1 ? 'piece' : 'pieces'}`, (model) => withLooseParts(model, into, pieces))
+  problem.value = await open.tryEdit(`add ${count} loose ${count === 1 ? 'piece' : 'pieces'}`, (model) =>
+    withLooseParts(model, into, pieces),
+  )
   if (problem.value !== '') return
   notify(`${count} loose ${count === 1 ? 'piece' : 'pieces'} added.`, { act: { label: 'Undo', run: () => void open.undo() } })
   line.value = ''

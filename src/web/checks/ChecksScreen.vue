@@ -88,10 +88,12 @@ const virtual = useVirtualizer(
     overscan: 12,
   })),
 )
-const inSight = computed(() => virtual.value.getVirtualItems().flatMap(({ index, start }) => {
-  const row = rows.value[index]
-  return row ? [{ index, start, row }] : []
-}))
+const inSight = computed(() =>
+  virtual.value.getVirtualItems().flatMap(({ index, start }) => {
+    const row = rows.value[index]
+    return row ? [{ index, start, row }] : []
+  }),
+)
 const finding = computed<Finding | undefined>(() => shown.value[Math.min(chosen.value, shown.value.length - 1)])
 watch([section, code], () => (chosen.value = 0))
 // A filter whose findings are all solved must not leave an empty list behind.
@@ -147,13 +149,14 @@ function onKey(event: KeyboardEvent): void {
         Nothing found. Every part has a way in, is held in time and shows in its step; nothing overlaps, no joint is weak, and the model
         stands.
       </p>
-      <div role="group" aria-label="Findings. Arrow keys walk." class="rows" :style="{ height: `${virtual.getTotalSize()}px` }" @keydown="onKey">
-        <div
-          v-for="{ index, start, row } in inSight"
-          :key="index"
-          class="row"
-          :style="{ transform: `translateY(${start}px)` }"
-        >
+      <div
+        role="group"
+        aria-label="Findings. Arrow keys walk."
+        class="rows"
+        :style="{ height: `${virtual.getTotalSize()}px` }"
+        @keydown="onKey"
+      >
+        <div v-for="{ index, start, row } in inSight" :key="index" class="row" :style="{ transform: `translateY(${start}px)` }">
           <h2 v-if="'group' in row" :class="row.group.severity">
             <span aria-hidden="true">{{ row.group.sign }}</span> {{ plural(row.count, row.group.one) }}
             <span class="hint">{{ row.group.hint }}</span>

@@ -27,7 +27,16 @@ const { text } = typed
 <template>
   <div class="line-field">
     <label :for="id">{{ label }}</label>
-    <input :id="id" v-model="text" :type="type" step="any" :maxlength="maxlength" @input="typed.changed()" @change="typed.commit()" @keydown.stop />
+    <input
+      :id="id"
+      v-model="text"
+      :type="type"
+      step="any"
+      :maxlength="maxlength"
+      @input="typed.changed()"
+      @change="typed.commit()"
+      @keydown.stop
+    />
   </div>
 </template>
 

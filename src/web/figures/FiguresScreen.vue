@@ -77,8 +77,7 @@ async function make(): Promise<void> {
 const entryOf = (slot: Slot): NonNullable<FigureRecipe['slots'][Slot]> | undefined => figure.value?.slots[slot]
 const publish = (slot: Slot, index: number): Promise<boolean> =>
   save(`publish another ${SLOT_WORDS[slot].toLowerCase()}`, (now) => withChosen(now, slot, index))
-const takeOut = (slot: Slot, index: number): Promise<boolean> =>
-  save('take out an alternative', (now) => withoutOption(now, slot, index))
+const takeOut = (slot: Slot, index: number): Promise<boolean> => save('take out an alternative', (now) => withoutOption(now, slot, index))
 async function add(slot: Slot): Promise<void> {
   const piece = found.value?.pieces[0]
   if (!piece) return
@@ -88,7 +87,11 @@ async function add(slot: Slot): Promise<void> {
   words.value = ''
 }
 const tell = (slot: Slot, index: number, more: Partial<FigureOption>): Promise<boolean> =>
-  save('describe an alternative', (now) => withOptionTold(now, slot, index, more), `${chosen.value} ${slot} ${index} ${Object.keys(more).join()}`)
+  save(
+    'describe an alternative',
+    (now) => withOptionTold(now, slot, index, more),
+    `${chosen.value} ${slot} ${index} ${Object.keys(more).join()}`,
+  )
 const CLOSE = [{ value: '', label: 'not said' }, ...[1, 2, 3, 4, 5].map((value) => ({ value: String(value), label: `${value} of 5` }))]
 /** Only what is there can be moved: legs in one piece stay as they are. */
 const limbs = computed(() => LIMBS.filter((limb) => figure.value?.slots[limb] !== undefined))

@@ -168,7 +168,10 @@ function goToAddress(): void {
   if (place.value) places.keep(open.id, place.value)
 }
 goToAddress()
-watch(() => [route.query['section'], route.query['step']], () => route.name === 'rail' && goToAddress())
+watch(
+  () => [route.query['section'], route.query['step']],
+  () => route.name === 'rail' && goToAddress(),
+)
 </script>
 
 <template>

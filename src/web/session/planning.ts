@@ -35,6 +35,9 @@ export function createPlanning(planner: PlannerLike): Planning {
     fraction.value = 0
     try {
       return await work()
+    } catch (thrown) {
+      if (!(thrown instanceof Fault) || thrown.code !== 'stopped') throw thrown
+      throw new Fault('stopped', 'Planning was stopped; nothing has changed.')
     } finally {
       fraction.value = null
     }
@@ -44,6 +47,16 @@ export function createPlanning(planner: PlannerLike): Planning {
     const printed = fromBytes<Printed>(await planner.open(at, toBytes(state), progress))
     isTold = true
     return printed
+  }
+
+  /** A planner that dies is told once more. */
+  async function tellAgain(at: number, state: ModelState): Promise<Printed> {
+    try {
+      return await tell(at, state)
+    } catch (thrown) {
+      if (!(thrown instanceof Fault) || thrown.code !== 'worker-died') throw thrown
+      return tell(at, state)
+    }
   }
 
   async function change(before: Snapshot, state: ModelState, fresh: 'all' | readonly string[] | undefined): Promise<Snapshot> {
@@ -59,7 +72,7 @@ export function createPlanning(planner: PlannerLike): Planning {
     fraction,
     open(state) {
       const first = ++version
-      return working(async () => makeSnapshot(first, state, await tell(first, state)))
+      return working(async () => makeSnapshot(first, state, await tellAgain(first, state)))
     },
     next: (before, state, fresh) =>
       working(async () => {

@@ -47,7 +47,12 @@ describe('a session', () => {
     const { session } = await opened()
     const before = session.snapshot.value
     expect(await session.run(write('bad'))).toMatchObject({ kind: 'refused', reason: 'The reader refuses this.' })
-    const impossible = { label: 'x', change: () => { throw new Fault('cannot', 'This cannot be done.') } }
+    const impossible = {
+      label: 'x',
+      change: () => {
+        throw new Fault('cannot', 'This cannot be done.')
+      },
+    }
     expect(await session.run(impossible)).toMatchObject({ kind: 'refused', reason: 'This cannot be done.' })
     const answer = await session.run(write('break', { mustBuild: true }))
     expect(answer).toMatchObject({ kind: 'refused', reason: 'Nothing holds it.' })
@@ -61,7 +66,11 @@ describe('a session', () => {
   it('undoes and does again, also settings, and after a reload', async () => {
     const { browser, id, session } = await opened()
     await session.run(write('one'))
-    await session.run({ label: 'lay them another way', settings: { ...session.snapshot.value!.settings, strategy: 'core-out' }, fresh: 'all' })
+    await session.run({
+      label: 'lay them another way',
+      settings: { ...session.snapshot.value!.settings, strategy: 'core-out' },
+      fresh: 'all',
+    })
     await session.settle()
     session.close()
     const again = await browser.open(id)
@@ -158,7 +167,7 @@ describe('a session', () => {
     session.stopPlanning()
     go()
     browser.trouble.pause = undefined
-    expect(await first).toMatchObject({ kind: 'refused', reason: 'Stopped.' })
+    expect(await first).toMatchObject({ kind: 'refused', reason: 'Planning was stopped; nothing has changed.' })
     expect(await second).toEqual({ kind: 'done' })
     expect(notesOf(session)).toBe(' two')
   })
@@ -243,9 +252,25 @@ describe('any sequence of commands', () => {
   it('with reloads, deaths, stops and a full disk ends in the document a plain list predicts', { timeout: 600_000 }, async () => {
     const acts = fc.array(
       fc.constantFrom<Act>(
-        ...(['write', 'write', 'write', 'bad', 'break', 'type', 'type', 'undo', 'undo', 'redo', 'die', 'reload', 'fill', 'empty', 'rest'] as const).map(
-          (kind): Act => ({ kind }),
-        ),
+        ...(
+          [
+            'write',
+            'write',
+            'write',
+            'bad',
+            'break',
+            'type',
+            'type',
+            'undo',
+            'undo',
+            'redo',
+            'die',
+            'reload',
+            'fill',
+            'empty',
+            'rest',
+          ] as const
+        ).map((kind): Act => ({ kind })),
       ),
       { maxLength: 40 },
     )
@@ -313,7 +338,10 @@ describe('any sequence of commands', () => {
   })
 
   it('in two tabs at once loses nothing that was answered with done, and both end with the same', { timeout: 600_000 }, async () => {
-    const acts = fc.array(fc.record({ tab: fc.nat({ max: 1 }), wait: fc.nat({ max: 3 }), kind: fc.constantFrom('write', 'write', 'die') }), { maxLength: 16 })
+    const acts = fc.array(
+      fc.record({ tab: fc.nat({ max: 1 }), wait: fc.nat({ max: 3 }), kind: fc.constantFrom('write', 'write', 'die') }),
+      { maxLength: 16 },
+    )
     await fc.assert(
       fc.asyncProperty(acts, async (sequence) => {
         const { browser, id, session } = await opened()
@@ -340,7 +368,10 @@ describe('any sequence of commands', () => {
         }
         for (const tab of tabs) await tab.rest()
         const stored = (await browser.library.open(id)).state
-        const words = (stored.model.notes ?? '').trim().split(' ').filter((word) => word !== '')
+        const words = (stored.model.notes ?? '')
+          .trim()
+          .split(' ')
+          .filter((word) => word !== '')
         const undone = browser.told.flatMap((text) => /“write (w\d+\.)”/.exec(text)?.[1] ?? [])
         expect([...words, ...undone].sort()).toEqual([...done].sort())
         for (const tab of tabs) {

@@ -172,7 +172,8 @@ export async function openSession(id: string, options: SessionOptions): Promise<
   }
 
   function note(command: Command, before: ModelState, { state, model }: Snapshot): void {
-    const replaces = last !== undefined && command.group !== undefined && last.command.group === command.group && Date.now() - last.at < GROUP_MS
+    const replaces =
+      last !== undefined && command.group !== undefined && last.command.group === command.group && Date.now() - last.at < GROUP_MS
     const from = replaces ? last!.before : before
     last = { command, before: from, at: Date.now() }
     const change = {

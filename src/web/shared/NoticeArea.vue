@@ -11,7 +11,10 @@ import { dismiss, notices } from './notices'
       :class="{ error: notice.isError }"
       :role="notice.isError ? 'alert' : 'status'"
     >
-      <span><strong v-if="notice.isError">Not done. </strong>{{ notice.text }}<template v-if="notice.times > 1"> ({{ notice.times }} times)</template></span>
+      <span
+        ><strong v-if="notice.isError">Not done. </strong>{{ notice.text
+        }}<template v-if="notice.times > 1"> ({{ notice.times }} times)</template></span
+      >
       <button v-if="notice.act" class="plain-button act" @click="(notice.act.run(), dismiss(notice.id))">{{ notice.act.label }}</button>
       <button class="plain-button" aria-label="Close this message" @click="dismiss(notice.id)">Close</button>
     </div>

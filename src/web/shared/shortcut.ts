@@ -13,4 +13,5 @@ export function shortcutOf({ key, code, shiftKey }: Pick<KeyboardEvent, 'key' | 
 
 /** Whether a key was pressed where text is written: then it is a letter. */
 export const isTyping = (event: Event): boolean =>
-  event.target instanceof Element && event.target.closest('textarea, select, input:not([type=checkbox]):not([type=radio]):not([type=range])') !== null
+  event.target instanceof Element &&
+  event.target.closest('textarea, select, input:not([type=checkbox]):not([type=radio]):not([type=range])') !== null

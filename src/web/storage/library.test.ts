@@ -50,7 +50,11 @@ describe('the library', () => {
   })
 
   it('any way of changes, undone and done again, ends where a plain list of states says', async () => {
-    type Act = { readonly kind: 'change'; readonly size: number } | { readonly kind: 'replace' } | { readonly kind: 'back' } | { readonly kind: 'forth' }
+    type Act =
+      | { readonly kind: 'change'; readonly size: number }
+      | { readonly kind: 'replace' }
+      | { readonly kind: 'back' }
+      | { readonly kind: 'forth' }
     const acts = fc.array(
       fc.oneof(
         fc.record({ kind: fc.constant('change' as const), size: fc.nat({ max: 3 }) }),
@@ -110,7 +114,9 @@ describe('the library', () => {
     const { id } = await add()
     const [first, second] = [stateOf('First'), stateOf('Second')]
     await library.append(id, 1, 'Second', change(first, second), false, () => toBytes(second))
-    await expect(library.append(id, 1, 'x', change(first, second), false, () => toBytes(second))).rejects.toMatchObject({ code: 'changed-elsewhere' })
+    await expect(library.append(id, 1, 'x', change(first, second), false, () => toBytes(second))).rejects.toMatchObject({
+      code: 'changed-elsewhere',
+    })
     await expect(library.moveTo(id, 1, 'x', 0)).rejects.toMatchObject({ code: 'changed-elsewhere' })
     await library.remove(id)
     // Saving into a model that another tab has taken off must never look like saving.

@@ -68,7 +68,11 @@ export class Library {
   }
 
   /** Puts a model on the shelf. @param bytes its state as JSON */
-  async add(name: string, bytes: Uint8Array<ArrayBuffer>, more: Partial<Pick<StoredModel, 'facts' | 'picture'>> = {}): Promise<StoredModel> {
+  async add(
+    name: string,
+    bytes: Uint8Array<ArrayBuffer>,
+    more: Partial<Pick<StoredModel, 'facts' | 'picture'>> = {},
+  ): Promise<StoredModel> {
     const stored: StoredModel = {
       id: crypto.randomUUID(),
       name,
@@ -95,7 +99,14 @@ export class Library {
    * @param after the state after it, as bytes; asked only where it is written in full
    * @throws Fault `changed-elsewhere` when another tab saved in between, `no-model`; nothing is overwritten
    */
-  async append(id: string, revision: number, name: string, change: NewChange, replaces: boolean, after: () => Uint8Array<ArrayBuffer>): Promise<Saved> {
+  async append(
+    id: string,
+    revision: number,
+    name: string,
+    change: NewChange,
+    replaces: boolean,
+    after: () => Uint8Array<ArrayBuffer>,
+  ): Promise<Saved> {
     const { models, documents, changes } = this.db
     return this.db.transaction('rw', models, documents, changes, async () => {
       const stored = await this.current(id, revision)
@@ -112,7 +123,8 @@ export class Library {
       }
       const dropped = first - stored.first
       const { position } = (await documents.get(id))!
-      if (position >= number || first > position + 1 || number - position > REPLAYED) await documents.put({ id, bytes: after(), position: number })
+      if (position >= number || first > position + 1 || number - position > REPLAYED)
+        await documents.put({ id, bytes: after(), position: number })
       const next = { ...stored, name, revision: revision + 1, updatedAt: Date.now(), cursor: number, first, historySize }
       const { unpainted: _unpainted, ...row } = next
       await models.put(row)
@@ -153,7 +165,10 @@ export class Library {
   async duplicate(id: string, name: string, bytes: (state: ModelState) => Uint8Array<ArrayBuffer>): Promise<StoredModel> {
     const { stored, state } = await this.open(id)
     const { facts, picture } = stored
-    return this.add(name, bytes({ ...state, model: { ...state.model, name } }), { ...(facts ? { facts } : {}), ...(picture ? { picture } : {}) })
+    return this.add(name, bytes({ ...state, model: { ...state.model, name } }), {
+      ...(facts ? { facts } : {}),
+      ...(picture ? { picture } : {}),
+    })
   }
 
   /** Says of a revision what the shelf shows; nothing of what is stored changes. */

@@ -56,7 +56,8 @@ export const useOpenModel = defineStore('open-model', () => {
   async function run(command: Command): Promise<Answer> {
     const now = session.value
     if (!now) return { kind: 'refused', reason: 'No model is open.' }
-    if (isLooking.value) return { kind: 'refused', reason: 'You are looking at an order that is not taken. Take it first, or go back to yours.' }
+    if (isLooking.value)
+      return { kind: 'refused', reason: 'You are looking at an order that is not taken. Take it first, or go back to yours.' }
     return now.run(command)
   }
 

@@ -64,7 +64,8 @@ export const useShelf = defineStore('shelf', () => {
         return (await response.json()) as ModelDocument
       }),
     )
-    for (const model of texts.reverse()) await library.add(model.name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
+    for (const model of texts.reverse())
+      await library.add(model.name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
   }
 
   /** Looks at one model after another whose picture is missing or of another revision. */
@@ -97,7 +98,8 @@ export const useShelf = defineStore('shelf', () => {
 
   /** Reads a file and puts it on the shelf. @throws Fault; then nothing has changed */
   async function importFile(file: File): Promise<StoredModel> {
-    if (file.size > LIMITS.fileBytes) throw new Fault('too-large', 'The file is larger than 64 MiB.', { wayOut: 'Split the model into several files.' })
+    if (file.size > LIMITS.fileBytes)
+      throw new Fault('too-large', 'The file is larger than 64 MiB.', { wayOut: 'Split the model into several files.' })
     reading.value = file.name
     try {
       const { name, bytes } = await reader.read(file)
@@ -146,5 +148,22 @@ export const useShelf = defineStore('shelf', () => {
 
   const stopReading = (): void => reader.stop()
 
-  return { models, isLoaded, isLasting, problem, working, reading, load, stop, stopReading, importFile, duplicate, remove, restore, documentOf, tryAgain, close }
+  return {
+    models,
+    isLoaded,
+    isLasting,
+    problem,
+    working,
+    reading,
+    load,
+    stop,
+    stopReading,
+    importFile,
+    duplicate,
+    remove,
+    restore,
+    documentOf,
+    tryAgain,
+    close,
+  }
 })

@@ -113,7 +113,12 @@ const setNote = (index: number, { note: _note, ...item }: PieceWork, note: strin
               :options="faceOptions"
               @update:model-value="emit('replace', i, { ...item, face: $event as FaceName })"
             />
-            <LineField label="Right of the middle, mm" type="number" :value="item.at?.[0] ?? 0" :commit="(text) => setAt(i, item, 0, text)" />
+            <LineField
+              label="Right of the middle, mm"
+              type="number"
+              :value="item.at?.[0] ?? 0"
+              :commit="(text) => setAt(i, item, 0, text)"
+            />
             <LineField label="Above the middle, mm" type="number" :value="item.at?.[1] ?? 0" :commit="(text) => setAt(i, item, 1, text)" />
             <ChoiceList
               :model-value="String(item.turn ?? 0)"

@@ -84,12 +84,8 @@ function add(kind: PieceWork['kind']): void {
   void save('note work on a piece', (now) => [...now, { kind }])
 }
 const replace = (index: number, next: PieceWork): void =>
-  void save(
-    'change the work on a piece',
-    (now) => now.map((old, i) => (i === index ? next : old)),
-  )
-const takeOff = (index: number): void =>
-  void save('take work off a piece', (now) => now.filter((_, i) => i !== index))
+  void save('change the work on a piece', (now) => now.map((old, i) => (i === index ? next : old)))
+const takeOff = (index: number): void => void save('take work off a piece', (now) => now.filter((_, i) => i !== index))
 
 /** Reads a picture file and puts it on the piece, as wide as its face allows. */
 async function attach(index: number, file: File): Promise<void> {

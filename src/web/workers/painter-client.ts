@@ -36,7 +36,12 @@ export class PainterClient {
   }
 
   /** Goes on from the version before; where the painter has lost that, it is told the whole. */
-  async change(base: number, version: number, change: Change | undefined, whole: () => { state: Uint8Array; printed: Uint8Array }): Promise<void> {
+  async change(
+    base: number,
+    version: number,
+    change: Change | undefined,
+    whole: () => { state: Uint8Array; printed: Uint8Array },
+  ): Promise<void> {
     this.pieces = new Map()
     this.told = (painter) => {
       const { state, printed } = whole()

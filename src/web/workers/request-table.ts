@@ -11,9 +11,9 @@ interface Waiting {
   readonly reject: (reason: Fault) => void
 }
 
-/** Every api says at once that it is there. */
+/** Every api says that it is there, and whether it holds the lock of its name. */
 export interface Answering {
-  ready(): true
+  ready(): Promise<boolean>
 }
 
 const STOPPED = (): Fault => new Fault('stopped', 'This was stopped.')
@@ -87,9 +87,9 @@ export class RequestTable<Api extends Answering> {
     if (!locks) return
     const watching = (this.watching = new AbortController())
     try {
-      await (remote as unknown as Remote<Answering>).ready()
-      // The worker asked for its lock before it could answer.
-      await locks.request(name, { signal: watching.signal }, () => onDeath())
+      // Who asked for the lock before the worker holds it would take it for dead.
+      const isHeld = await (remote as unknown as Remote<Answering>).ready()
+      if (isHeld) await locks.request(name, { signal: watching.signal }, () => onDeath())
     } catch {
       // Stopped meanwhile, or the worker never answered: then there is nothing to watch.
     }
