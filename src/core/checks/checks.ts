@@ -1,6 +1,6 @@
 import { SCHOOLS, type School } from '../fit'
 import type { Joints } from '../joints'
-import { findOverlaps, type Overlap } from '../motion'
+import { findOverlaps, MOST_OVERLAPS, type Overlap } from '../motion'
 import type { Scene } from '../scene'
 import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, type ModelDocument, type Part } from '../model'
 import type { BuiltSection, Finding, PlannedModel, Severity } from '../plan'
@@ -66,18 +66,22 @@ export const hasErrors = (findings: readonly Finding[]): boolean => findings.som
 function overlaps(built: BuiltSection): Finding[] {
   const { scene, joints } = built
   const byNodes = new Map<string, { paths: string[]; nodes: [number, number] }>()
-  for (const { a, b } of overlapsOf(scene, joints)) {
+  const all = overlapsOf(scene, joints)
+  for (const { a, b } of all) {
     const nodes: [number, number] = [scene.partNode[a]!, scene.partNode[b]!]
     const entry = byNodes.get(nodes.join()) ?? { paths: [], nodes }
     entry.paths.push(scene.parts[a]!.path, scene.parts[b]!.path)
     byNodes.set(nodes.join(), entry)
   }
-  return [...byNodes.values()].map(({ nodes, paths }) => {
+  const more = `More than ${MOST_OVERLAPS} pairs of parts share space; those beyond are not told. Move these apart first.`
+  const rest = all.length >= MOST_OVERLAPS ? [finding('overlap', { section: built.base, step: null, parts: [] }, more)] : []
+  const told = [...byNodes.values()].map(({ nodes, paths }) => {
     const step = Math.max(...nodes.map((node) => stepNumber(built, node) ?? 0)) || null
     const ids = idsOf(built, nodes)
     const inside = paths.length > 2 || paths.some((path) => path.includes('/')) ? ` They meet at ${nameParts([...new Set(paths)])}.` : ''
     return finding('overlap', { section: built.base, step, parts: ids }, `${nameParts(ids)} share space.${inside} Move one of them.`)
   })
+  return [...told, ...rest]
 }
 
 /** Overlaps do not depend on steps: they are found once for a scene, which lives as long as no part moves. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { Fault, faultLine, plainFault } from './index'
+import { Fault, faultLine, plainFault } from './fault'
 
 describe('faults', () => {
   it('carry code, sentence, place and way out through data', () => {

@@ -1,4 +1,5 @@
 import { AGREEMENT, type HoldKind } from '../catalogue'
+import { Budget } from '../fault'
 import { GrowingInts, holdOfCode, latticeConnectors, ROLE, type FreeConnector, type GripTable, type Scene } from '../scene'
 import { dot, FREE_TOLERANCE, scale, subtract, type Vec } from '../space'
 import { PointHash } from './point-hash'
@@ -53,16 +54,21 @@ const AXIS_VECTORS: readonly Vec[] = [
 const WAYS: readonly (readonly Vec[])[] = Array.from({ length: 8 }, (_, bits) => AXIS_VECTORS.filter((_v, axis) => (bits >> axis) & 1))
 
 /**
- * All joints between different nodes. Two connectors join when their places coincide and their ways agree: equal integers in
+ * All joints between different nodes; @throws Fault `too-much-work` where too many connectors meet in one place. Two connectors join when their places coincide and their ways agree: equal integers in
  * the lattice, within `FREE_TOLERANCE` across a free pose. O(connectors).
  */
 export function findJoints(scene: Scene): Joints {
   const hash = hashReceivers(scene.grips)
-  const collector = new Collector(scene.nodes.length)
+  const most = HELD + HELD_BY_GRIP * (scene.grips.count + scene.freeConnectors.length)
+  const collector = new Collector(scene.nodes.length, 1024, new Budget(most, 'holding of parts that lie in one place', 'Move apart what stands in one place.'))
   joinLattice(scene.grips, hash, collector)
   joinFree(scene, collector)
   return collector.finish(hash.probes)
 }
+
+/** A connector holds one other as a rule: where many meet in one place, parts lie inside each other. */
+const HELD_BY_GRIP = 6
+const HELD = 100_000
 
 interface Held {
   readonly node: number
@@ -89,12 +95,14 @@ class Collector {
   /** @param expected how many studs are gathered, about */
   constructor(
     private readonly nodeCount: number,
-    expected = 1024,
+    expected: number,
+    private readonly budget?: Budget,
   ) {
     this.places = new Float32Array(expected * 3 + 3)
   }
 
   add(gives: Held, receives: Held, { lets, ways, hold }: Freedom, x: number, y: number, z: number, miss = 0): void {
+    this.budget?.spend()
     if (gives.node === receives.node) return
     const joint = this.jointFor(Math.min(gives.node, receives.node), Math.max(gives.node, receives.node), lets, ways, hold)
     this.joints[joint]!.studs++

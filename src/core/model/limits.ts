@@ -9,6 +9,13 @@ export const LIMITS = {
   /** Parts of all sections, each flattened: a section is planned by itself as well as in those that use it. */
   allParts: 1_000_000,
   coordinate: 100_000,
+  /** Boxes and connectors of an own shape. */
+  shapeBoxes: 200,
+  shapeConnectors: 2_000,
+  /** Cells of 10 × 10 u that the sides of all boxes of an own shape cover: what it costs to find what is in the way. */
+  shapeCells: 40_000,
+  /** Sides of an own shape, u. */
+  shapeSide: 2_000,
   decals: 500,
   /** Letters of a picture's data address. */
   pictureLength: 4 * 1024 * 1024,

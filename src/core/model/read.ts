@@ -110,6 +110,8 @@ function shapeFault(detail: Joi.ValidationErrorItem): Fault {
         ...at,
         wayOut: 'Write the images of +x and +y, such as "+y-x".',
       })
+    case 'shape.cells':
+      return new Fault('too-large-shape', 'The boxes of this shape together are too large.', { ...at, wayOut: 'Make it of fewer or smaller boxes.' })
     case 'string.max':
       return new Fault('too-long', `“${String(last)}” is longer than ${limitOf(detail)} characters.`, at)
     case 'array.max':
@@ -143,6 +145,9 @@ const sentence = (message: string): string => message.charAt(0).toUpperCase() + 
 function numberFault(detail: Joi.ValidationErrorItem, at: { place?: string }): Fault {
   if (detail.path.includes('count')) {
     return new Fault('bad-count', `The count is out of range: it must be 0 to ${LIMITS.flatParts}.`, at)
+  }
+  if (detail.path[0] === 'shapes' && detail.path.some((key) => key === 'size' || key === 'boxes')) {
+    return new Fault('out-of-range', `A side of an own shape is 1 to ${LIMITS.shapeSide} u long.`, at)
   }
   return new Fault('out-of-range', `The place is outside ±${LIMITS.coordinate} u.`, at)
 }

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { CONNECTOR_KINDS } from '../catalogue'
-import { turnFromText } from '../space'
+import { STUD_PITCH, turnFromText } from '../space'
 import { LIMITS } from './limits'
 import { FACE_NAMES, FIGURE_LIMBS, FIGURE_SLOTS, WORK_KINDS } from './types'
 
@@ -100,8 +100,15 @@ const colour = Joi.object({
   finish: Joi.valid('solid', 'clear', 'metal', 'glow').default('solid'),
 })
 
-const size = Joi.array().items(Joi.number().integer().min(1).max(LIMITS.coordinate)).length(3)
-const corner = Joi.array().items(Joi.number().integer().min(0).max(LIMITS.coordinate)).length(3)
+const size = Joi.array().items(Joi.number().integer().min(1).max(LIMITS.shapeSide)).length(3)
+const corner = Joi.array().items(Joi.number().integer().min(0).max(LIMITS.shapeSide)).length(3)
+
+/** How many cells of a stud's width the three sides of boxes cover. */
+const cellsOf = (boxes: readonly { readonly size: readonly number[] }[]): number =>
+  boxes.reduce((sum, { size: sides }) => {
+    const [x, y, z] = sides.map((side) => Math.ceil(side / STUD_PITCH) + 1) as [number, number, number]
+    return sum + x * y + y * z + z * x
+  }, 0)
 
 const ownShape = Joi.object({
   id: id.required(),
@@ -109,8 +116,10 @@ const ownShape = Joi.object({
   boxes: Joi.array()
     .items(Joi.object({ at: corner.required(), size: size.required() }))
     .min(1)
+    .max(LIMITS.shapeBoxes)
+    .custom((boxes: readonly { size: readonly number[] }[], helpers) => (cellsOf(boxes) > LIMITS.shapeCells ? helpers.error('shape.cells') : boxes))
     .required(),
-  connectors: Joi.array().items(
+  connectors: Joi.array().max(LIMITS.shapeConnectors).items(
     Joi.object({
       kind: Joi.valid(...CONNECTOR_KINDS).required(),
       at: lattice.required(),

@@ -194,14 +194,14 @@ export class Columns {
   }
 
   /** Calls `meet` for each pair of entries of different nodes that share space, by their rows: bodies first, then studs. */
-  eachMeeting(meet: (source: number, other: number) => void): void {
+  eachMeeting(meet: (source: number, other: number) => boolean): void {
     const { node, next, source } = this
     for (let entry = 0; entry < this.count; entry++) {
       const low = this.lowOf(entry)
       const high = this.highOf(entry)
       for (let other = next[entry]!; other >= 0 && this.lowOf(other) < high; other = next[other]!) {
-        if (node[other] !== node[entry] && low < this.highOf(other) && this.overlapsAcross(entry, other))
-          meet(source[entry]!, source[other]!)
+        if (node[other] === node[entry] || low >= this.highOf(other) || !this.overlapsAcross(entry, other)) continue
+        if (meet(source[entry]!, source[other]!)) return
       }
     }
   }

@@ -1,6 +1,7 @@
+import { Budget } from '../fault'
 import type { Joints } from '../joints'
 import { asOriented, insideRound, MARK, ROLE, tableBox, type BoxTable, type FreeBody, type Scene } from '../scene'
-import { boxesMeet, FREE_TOLERANCE, length, subtract, sweptMeets, type Vec } from '../space'
+import { BoxTree, FREE_TOLERANCE, length, subtract, sweptMeets, type Box, type Vec } from '../space'
 import { Columns } from './columns'
 
 /** Two parts, by index into the scene, whose bodies share space, or of which one's stud is inside the other. */
@@ -9,19 +10,25 @@ export interface Overlap {
   readonly b: number
 }
 
+/** More overlaps than this are not looked for: a model with so many is not looked through one by one. */
+export const MOST_OVERLAPS = 2000
+
 /**
- * All overlaps between different nodes, by part. A stud in a socket that receives it is none.
+ * Overlaps between different nodes, by part; `MOST_OVERLAPS` at most. A stud in a socket that receives it is none.
  *
  * In the lattice they are neighbours in columns: columns along z hold bodies and the studs that lie sideways, columns along x
- * hold bodies and the studs that stand up. Near-linear. Bodies in free poses are tested against all, by their hulls first.
+ * hold bodies and the studs that stand up. Near-linear. Bodies in free poses are tested against those that a tree of boxes names.
+ * @throws Fault `too-much-work` where too many bodies in free poses lie in one place
  */
 export function findOverlaps(scene: Scene, joints: Joints): Overlap[] {
   const received = receivedPlaces(joints, scene.parts.length)
   const found = new Map<number, Overlap>()
-  const note = (a: Item, b: Item): void => {
+  /** @returns whether there are enough */
+  const note = (a: Item, b: Item): boolean => {
     const key = pairKey(a.part, b.part, scene.parts.length)
-    if (found.has(key) || isReceived(a, b, received.get(key))) return
-    found.set(key, { a: Math.min(a.part, b.part), b: Math.max(a.part, b.part) })
+    if (!found.has(key) && !isReceived(a, b, received.get(key)))
+      found.set(key, { a: Math.min(a.part, b.part), b: Math.max(a.part, b.part) })
+    return found.size >= MOST_OVERLAPS
   }
   const rows = new LatticeRows(scene)
   for (const axis of [2, 0] as const) new Columns(scene, axis).eachMeeting((one, other) => note(rows.item(one), rows.item(other)))
@@ -51,6 +58,11 @@ class LatticeRows {
     const { bodies, studs } = this.scene
     const isStud = source >= bodies.count
     return { table: isStud ? studs : bodies, row: isStud ? source - bodies.count : source, isStud }
+  }
+
+  hull(source: number): Box {
+    const { table, row } = this.row(source)
+    return tableBox(table, row)
   }
 
   item(source: number): Item {
@@ -90,23 +102,31 @@ function isReceived(a: Item, b: Item, places: readonly Vec[] | undefined): boole
 
 const STILL: Vec = [0, 0, 0]
 
+/** Pairs of boxes that may be compared: some seconds of work. */
+const MOST_PAIRS = 1_000_000
+
 /** Free bodies against each other and against everything in the lattice. */
-function meetFree(scene: Scene, rows: LatticeRows, note: (a: Item, b: Item) => void): void {
+function meetFree(scene: Scene, rows: LatticeRows, note: (a: Item, b: Item) => boolean): void {
+  const budget = new Budget(MOST_PAIRS, 'comparing of pieces that stand at free angles', 'Put fewer of them into one place.')
   const free = freeItems(scene)
-  free.forEach(({ body, item }, i) => {
-    for (let source = 0; source < rows.count; source++) {
+  const freeTree = new BoxTree(free.map(({ body }) => body.hull))
+  const lattice = new BoxTree(Array.from({ length: rows.count }, (_, source) => rows.hull(source)))
+  free.every(({ body, item }, i) => {
+    const meetsLattice = (source: number): boolean => {
       const { table, row, isStud } = rows.row(source)
-      if (table.node[row] === item.node) continue
-      const hull = tableBox(table, row)
-      if (!boxesMeet(body.hull, hull) || passes(item, rows.item(source), body.isStud, isStud)) continue
+      if (table.node[row] === item.node || passes(item, rows.item(source), body.isStud, isStud)) return false
+      budget.spend()
+      const hull = rows.hull(source)
       const isRound = !isStud && table.mark[row] === MARK.round
-      if (sweptMeets(body.shape, asOriented(isRound ? insideRound(hull) : hull), STILL)) note(item, rows.item(source))
+      return sweptMeets(body.shape, asOriented(isRound ? insideRound(hull) : hull), STILL) && note(item, rows.item(source))
     }
-    for (const other of free.slice(i + 1)) {
-      if (other.item.node === item.node || !boxesMeet(body.hull, other.body.hull)) continue
-      if (passes(item, other.item, body.isStud, other.body.isStud)) continue
-      if (sweptMeets(body.shape, other.body.shape, STILL)) note(item, other.item)
+    const meetsFree = (k: number): boolean => {
+      const other = free[k]!
+      if (k <= i || other.item.node === item.node || passes(item, other.item, body.isStud, other.body.isStud)) return false
+      budget.spend()
+      return sweptMeets(body.shape, other.body.shape, STILL) && note(item, other.item)
     }
+    return !lattice.each(body.hull, meetsLattice) && !freeTree.each(body.hull, meetsFree)
   })
 }
 

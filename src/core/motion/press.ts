@@ -1,6 +1,7 @@
 import type { BoxTable, Scene } from '../scene'
-import { axisOf, senseOf, STUD_HEIGHT, type Axis, type Direction } from '../space'
-import { isAlong, type SpaceLeft } from './space-left'
+import { axisOf, BoxTree, senseOf, STUD_HEIGHT, type Axis, type Box, type Direction, type Vec } from '../space'
+import type { SpaceLeft } from './space-left'
+import { isAlong } from './travel'
 
 /**
  * Slide and press, which real hands use where nothing goes straight: a part travels lifted by the height of a stud, then goes
@@ -32,9 +33,16 @@ export function eachPressObstacle(
   const { scene, isThere } = space
   const rows = rowsOf(scene)
   const stages = [liftStage(scene, rows[node]!, press), slideStage(scene, rows[node]!, out, press)]
-  for (let other = 0; other < isThere.length; other++) {
-    if (other === node || isThere[other] === 0) continue
-    if (stages.some((stage) => meetsNode(scene, rows[other]!, stage)) && found(other)) return
+  const tree = treeOf(scene)
+  const asked = new Set<number>()
+  for (const stage of stages) {
+    const isFound = tree.each(hullOf(stage), (other) => {
+      if (other === node || isThere[other] === 0 || asked.has(other)) return false
+      if (!stages.some((each) => meetsNode(scene, rows[other]!, each))) return false
+      asked.add(other)
+      return found(other)
+    })
+    if (isFound) return
   }
 }
 
@@ -61,6 +69,27 @@ function rowsOf(scene: Scene): readonly { bodies: number[]; studs: number[] }[] 
     known.set(scene, rows)
   }
   return rows
+}
+
+const trees = new WeakMap<Scene, BoxTree>()
+
+/** The nodes by the boxes around them, studs included. */
+function treeOf(scene: Scene): BoxTree {
+  let tree = trees.get(scene)
+  if (!tree) {
+    const around = ({ min, max }: Box): Box => ({
+      min: min.map((value) => value - STUD_HEIGHT) as unknown as Vec,
+      max: max.map((value) => value + STUD_HEIGHT) as unknown as Vec,
+    })
+    trees.set(scene, (tree = new BoxTree(scene.nodeBoxes.map(around))))
+  }
+  return tree
+}
+
+function hullOf({ boxes }: Stage): Box {
+  const least = (k: number): number => boxes.reduce((all, box) => Math.min(all, box[k]!), Infinity)
+  const most = (k: number): number => boxes.reduce((all, box) => Math.max(all, box[k]!), -Infinity)
+  return { min: [least(0), least(1), least(2)], max: [most(3), most(4), most(5)] }
 }
 
 type Rows = ReturnType<typeof rowsOf>[number]

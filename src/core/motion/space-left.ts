@@ -1,25 +1,9 @@
-import type { Joint, Joints } from '../joints'
-import { allBoxes, asOriented, insideRound, MARK, tableBox, type FreeBody, type Scene } from '../scene'
-import {
-  axisOf,
-  dot,
-  DIRECTION_VECTORS,
-  scale,
-  senseOf,
-  sweptMeets,
-  type Axis,
-  type Box,
-  type Direction,
-  type OrientedBox,
-  type Vec,
-} from '../space'
+import type { Joints } from '../joints'
+import { allBoxes, type Scene } from '../scene'
+import { axisOf, senseOf, type Axis, type Direction } from '../space'
 import { Columns, Scratch } from './columns'
-
-/** How something travels: along a lattice direction, or along a unit vector (across a free pose). */
-export type Travel = Direction | Vec
-
-export const travelVector = (travel: Travel): Vec => (typeof travel === 'number' ? DIRECTION_VECTORS[travel]! : travel)
-export const reverseTravel = (travel: Travel): Travel => (typeof travel === 'number' ? ((travel ^ 1) as Direction) : scale(travel, -1))
+import { FreeSpace } from './free-space'
+import { isAlong, type Travel } from './travel'
 
 /**
  * Who is still there, and what is in the way of whom. Nodes can only leave: a plan is found by taking a model apart.
@@ -33,9 +17,7 @@ export class SpaceLeft {
   private stamp = 0
   /** Something was taken out of the columns. */
   private isUnlinked = false
-  private readonly freeOf: ReadonlyMap<number, readonly FreeBody[]>
-  private readonly reach: number
-  private readonly bodiesOf: readonly (readonly number[])[] | undefined
+  private readonly free: FreeSpace | undefined
 
   /** @param columns columns of the same boxes, when they are known already */
   constructor(
@@ -47,15 +29,7 @@ export class SpaceLeft {
     this.count = scene.nodes.length
     this.isThere = new Uint8Array(this.count).fill(1)
     this.group = new Int32Array(this.count)
-    const freeOf = new Map<number, FreeBody[]>()
-    for (const body of scene.freeBodies) {
-      const list = freeOf.get(body.node)
-      if (list) list.push(body)
-      else freeOf.set(body.node, [body])
-    }
-    this.freeOf = freeOf
-    this.reach = 3 * widest(scene)
-    if (freeOf.size > 0) this.bodiesOf = rowsByNode(scene)
+    if (scene.freeBodies.length > 0) this.free = new FreeSpace(scene)
   }
 
   get visits(): number {
@@ -116,7 +90,7 @@ export class SpaceLeft {
       const found = this.columns[axisOf(travel)].blocker(node, senseOf(travel), this.isThere, this.group, this.stamp)
       if (found >= 0) return found
     }
-    return this.freeOf.size === 0 ? -1 : this.freeBlocker(node, travel)
+    return this.freeBlocker(node, travel)
   }
 
   private holderAcross(node: number, travel: Travel): number {
@@ -142,13 +116,14 @@ export class SpaceLeft {
         if (this.isThere[other] === 1 && this.group[other] !== this.stamp && !isAlong(joint, travel)) found(other)
       }
       this.columns[axisOf(travel)].eachBlocker(node, senseOf(travel), this.isThere, this.group, this.stamp, found)
-      const free = this.freeOf.size === 0 ? -1 : this.freeBlocker(node, travel)
+      const free = this.freeBlocker(node, travel)
       if (free >= 0) found(free)
     }
   }
 
   private freeBlocker(node: number, travel: Travel): number {
     let found = -1
+    if (!this.free) return found
     this.eachFreeBlocker(node, travel, (other) => {
       found = other
       return true
@@ -158,7 +133,7 @@ export class SpaceLeft {
 
   /** Every node in the path of `node`, near or far, of which a body is in a free pose (or all, where the travel is free). */
   eachInFreePath(node: number, travel: Travel, found: (other: number) => void): void {
-    if (this.freeOf.size === 0) return
+    if (!this.free) return
     this.group[node] = ++this.stamp
     this.eachFreeBlocker(node, travel, (other) => {
       found(other)
@@ -166,50 +141,8 @@ export class SpaceLeft {
     })
   }
 
-  /** Asks every pair of which one body at least is not in the lattice; stops when `found` returns true. */
   private eachFreeBlocker(node: number, travel: Travel, found: (other: number) => boolean): void {
-    const way = scale(travelVector(travel), this.reach)
-    const needsLattice = typeof travel !== 'number'
-    const reported = new Set<number>()
-    for (const mine of this.bodies(node)) {
-      const swept = sweptHull(mine.hull, way)
-      for (let other = 0; other < this.isThere.length; other++) {
-        if (this.isThere[other] === 0 || this.group[other] === this.stamp) continue
-        if (reported.has(other) || (!mine.isFree && !needsLattice && !this.freeOf.has(other))) continue
-        if (!hullsMeet(swept, this.scene.nodeBoxes[other]!)) continue
-        for (const theirs of this.bodies(other)) {
-          if (!mine.isFree && !theirs.isFree && !needsLattice) continue
-          if (isPassable(mine, theirs, travelVector(travel)) || !hullsMeet(swept, theirs.hull)) continue
-          if (!sweptMeets(mine.shape, theirs.shape, way)) continue
-          reported.add(other)
-          if (found(other)) return
-          break
-        }
-      }
-    }
-  }
-
-  private bodies(node: number): LooseBody[] {
-    const { scene } = this
-    const list: LooseBody[] = []
-    for (const row of this.bodiesOf![node]!) {
-      const isStud = row >= scene.bodies.count
-      const table = isStud ? scene.studs : scene.bodies
-      const i = isStud ? row - scene.bodies.count : row
-      const hull = tableBox(table, i)
-      const axis: Vec = isStud ? DIRECTION_VECTORS[table.mark[i]! * 2]! : [0, 0, 0]
-      const isRound = !isStud && table.mark[i] === MARK.round
-      list.push({
-        hull,
-        shape: asOriented(isRound ? insideRound(hull) : hull),
-        isStud,
-        isOpen: !isStud && table.mark[i] === 1,
-        axis,
-        isFree: false,
-      })
-    }
-    for (const body of this.freeOf.get(node) ?? []) list.push({ ...body, isFree: true })
-    return list
+    this.free!.eachBlocker(node, travel, (other) => this.isThere[other] === 1 && this.group[other] !== this.stamp, found)
   }
 }
 
@@ -219,55 +152,3 @@ function columnsOf(scene: Scene): [Columns, Columns, Columns] {
   const along = (axis: Axis): Columns => new Columns(scene, axis, boxes, scratch)
   return [along(0), along(1), along(2)]
 }
-
-interface LooseBody {
-  readonly hull: Box
-  readonly shape: OrientedBox
-  readonly isStud: boolean
-  readonly isOpen: boolean
-  readonly axis: Vec
-  readonly isFree: boolean
-}
-
-const ALONG = 0.99996
-
-/** Whether a joint lets go along the travel. */
-export function isAlong({ lets, ways }: Joint, travel: Travel): boolean {
-  if (lets !== 0 && typeof travel === 'number') return ((lets >> axisOf(travel)) & 1) === 1
-  const way = travelVector(travel)
-  return ways.some((vector) => Math.abs(dot(vector, way)) > ALONG)
-}
-
-/** Studs do not count for travel along their own axis, and pass through open bodies. */
-function isPassable(a: LooseBody, b: LooseBody, travel: Vec): boolean {
-  if ((a.isStud && b.isOpen) || (b.isStud && a.isOpen)) return true
-  const alongOwn = (body: LooseBody): boolean => body.isStud && Math.abs(dot(body.axis, travel)) > ALONG
-  return alongOwn(a) || alongOwn(b)
-}
-
-const sweptHull = (hull: Box, way: Vec): Box => ({
-  min: hull.min.map((value, i) => value + Math.min(0, way[i]!)) as unknown as Vec,
-  max: hull.max.map((value, i) => value + Math.max(0, way[i]!)) as unknown as Vec,
-})
-
-/** Node boxes leave out studs, which reach 2 u further. */
-function hullsMeet(a: Box, b: Box): boolean {
-  return [0, 1, 2].every((i) => a.min[i]! < b.max[i]! + 2 && b.min[i]! - 2 < a.max[i]!)
-}
-
-function widest(scene: Scene): number {
-  let most = 100
-  for (const box of scene.nodeBoxes)
-    for (const axis of [0, 1, 2] as Axis[]) most = Math.max(most, Math.abs(box.min[axis]), Math.abs(box.max[axis]))
-  return most
-}
-
-function rowsByNode(scene: Scene): number[][] {
-  const rows: number[][] = scene.nodes.map(() => [])
-  scene.bodies.node.forEach((node, i) => rows[node]!.push(i))
-  scene.studs.node.forEach((node, i) => rows[node]!.push(scene.bodies.count + i))
-  return rows
-}
-
-/** Both senses of each way that a joint lets go. */
-export const waysAlong = ({ ways }: Joint): Vec[] => ways.flatMap((way) => [way, scale(way, -1)])

@@ -2,6 +2,7 @@ import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOpt
 import type { Turn } from '../space'
 import { lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook } from './look'
 import { ENOUGH } from './scout'
+import { beginLook } from './stage'
 
 /** Rounds of drawing, wishing and laying anew; most models need one or two. */
 const ROUNDS = 4
@@ -22,6 +23,7 @@ const POOR = 1
  * a few times; what is left is looked at from other sides. The round that reads best is kept: wishes cost way.
  */
 export function lookAndRepair(built: BuiltSection, options: SectionOptions): Seen {
+  beginLook(built.scene)
   if (!built.frame || built.isKept === true) return { built, looks: lookAgain(built) }
   let current = lookOnce(built)
   let best = current

@@ -180,7 +180,10 @@ export class Scout {
   }
 
   private drawInto(layers: Layers, part: number, left: number, top: number): void {
-    const { origins } = this
+    const { origins, reaches, stage } = this
+    const at = part * REACH
+    const width = Math.min(layers.size.width, reaches[at + 2]! - reaches[at]! + 1)
+    stage.budget.spend(width * Math.min(layers.size.height, reaches[at + 3]! - reaches[at + 1]! + 1))
     layers.draw(this.stencils[part]!, part, origins[part * 3]! - left, origins[part * 3 + 1]! - top, origins[part * 3 + 2]!)
   }
 

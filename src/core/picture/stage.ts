@@ -1,3 +1,4 @@
+import { Budget } from '../fault'
 import { partHull, type Scene } from '../scene'
 import { boxAt, unite, type Box } from '../space'
 
@@ -8,7 +9,21 @@ export interface Stage {
   readonly start: Int32Array
   readonly list: Int32Array
   readonly box: Box
+  /** Dots that may still be drawn to look at it. */
+  budget: Budget
 }
+
+/** Dots that a look may draw: some whole pictures, and so many for each part; ten times what buildings need. */
+const DOTS = 100_000_000
+const DOTS_OF_PART = 50_000
+
+/** Begins a look: what was drawn for others before does not count. */
+export function beginLook(scene: Scene): void {
+  stageOf(scene).budget = budgetOf(scene)
+}
+
+const budgetOf = ({ parts }: Scene): Budget =>
+  new Budget(DOTS + DOTS_OF_PART * parts.length, 'drawing of parts that cover each other', 'Move apart what stands in one place.')
 
 const known = new WeakMap<Scene, Stage>()
 
@@ -25,7 +40,7 @@ function makeStage(scene: Scene): Stage {
   const fill = start.slice()
   const list = new Int32Array(scene.parts.length)
   scene.partNode.forEach((node, part) => (list[fill[node]!++] = part))
-  return { scene, start, list, box: boxAround(scene) }
+  return { scene, start, list, box: boxAround(scene), budget: budgetOf(scene) }
 }
 
 const boxAround = ({ parts }: Scene): Box => (parts.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : parts.map(partHull).reduce(unite))

@@ -1,7 +1,7 @@
 import type { Box } from './boxes'
 import { middle, sizeOf } from './boxes'
 import { FREE_TOLERANCE, posed, type Pose } from './poses'
-import { cross, dot, length, scale, subtract, type Vec } from './vectors'
+import { scale, type Vec } from './vectors'
 
 /** A box in any attitude: a centre and three half edges at right angles, in u. */
 export interface OrientedBox {
@@ -18,6 +18,18 @@ export function orientedBox(pose: Pose, box: Box): OrientedBox {
   }
 }
 
+/** Edges of the pair at hand, x, y, z of each: three of one, three of the other, the travel. Never kept between calls. */
+const edges = new Float64Array(21)
+
+function writeEdges(moving: OrientedBox, standing: OrientedBox, travel: Vec): number {
+  for (let i = 0; i < 3; i++) {
+    edges.set(moving.halves[i]!, i * 3)
+    edges.set(standing.halves[i]!, 9 + i * 3)
+  }
+  edges.set(travel, 18)
+  return travel[0] !== 0 || travel[1] !== 0 || travel[2] !== 0 ? 7 : 6
+}
+
 /**
  * Whether `moving`, swept along `travel` (a vector, in u), meets `standing`.
  *
@@ -26,20 +38,23 @@ export function orientedBox(pose: Pose, box: Box): OrientedBox {
  * of their edges: the separating axis test (Gottschalk, Lin, Manocha 1996, "OBBTree") with the travel as one more edge.
  */
 export function sweptMeets(moving: OrientedBox, standing: OrientedBox, travel: Vec): boolean {
-  const edges: Vec[] = [...moving.halves, ...standing.halves]
-  const travels = length(travel) > 0
-  if (travels) edges.push(travel)
-  const half = scale(travel, 0.5)
-  const between = subtract(subtract(standing.centre, moving.centre), half)
-  for (let i = 0; i < edges.length; i++) {
-    for (let j = i + 1; j < edges.length; j++) {
-      const normal = cross(edges[i]!, edges[j]!)
-      const size = length(normal)
+  const count = writeEdges(moving, standing, travel)
+  const x = standing.centre[0] - moving.centre[0] - travel[0] / 2
+  const y = standing.centre[1] - moving.centre[1] - travel[1] / 2
+  const z = standing.centre[2] - moving.centre[2] - travel[2] / 2
+  for (let i = 0; i < count; i++) {
+    const [ax, ay, az] = [edges[i * 3]!, edges[i * 3 + 1]!, edges[i * 3 + 2]!]
+    for (let j = i + 1; j < count; j++) {
+      const [bx, by, bz] = [edges[j * 3]!, edges[j * 3 + 1]!, edges[j * 3 + 2]!]
+      const nx = ay * bz - az * by
+      const ny = az * bx - ax * bz
+      const nz = ax * by - ay * bx
+      const size = Math.sqrt(nx * nx + ny * ny + nz * nz)
       if (size < 1e-9) continue
-      let reach = travels ? Math.abs(dot(half, normal)) : 0
-      for (const edge of moving.halves) reach += Math.abs(dot(edge, normal))
-      for (const edge of standing.halves) reach += Math.abs(dot(edge, normal))
-      if (Math.abs(dot(between, normal)) >= reach - FREE_TOLERANCE * size) return false
+      let reach = 0
+      for (let k = 0; k < 6; k++) reach += Math.abs(edges[k * 3]! * nx + edges[k * 3 + 1]! * ny + edges[k * 3 + 2]! * nz)
+      if (count === 7) reach += Math.abs(edges[18]! * nx + edges[19]! * ny + edges[20]! * nz) / 2
+      if (Math.abs(x * nx + y * ny + z * nz) >= reach - FREE_TOLERANCE * size) return false
     }
   }
   return true

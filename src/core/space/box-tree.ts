@@ -1,0 +1,83 @@
+import type { Box } from './boxes'
+
+/** Boxes in a leaf at most. */
+const LEAF = 8
+
+/**
+ * A bounding volume hierarchy over boxes that never move: finds those that meet a box without asking all of them
+ * (Goldsmith and Salmon 1987, "Automatic creation of object hierarchies"; here cut at the median of the longest side).
+ */
+export class BoxTree {
+  /** min x, y, z, max x, y, z of each box, then of each inner node. */
+  private readonly boxes: Float64Array
+  /** The boxes in the order of the leaves. */
+  private readonly order: Int32Array
+  /** Of each node: its hull, the first of its boxes in `order` and how many, and its two children, −1 for a leaf. */
+  private readonly hulls: number[] = []
+  private readonly from: number[] = []
+  private readonly count: number[] = []
+  private readonly left: number[] = []
+  private readonly right: number[] = []
+
+  constructor(boxes: readonly Box[]) {
+    this.boxes = new Float64Array(boxes.length * 6)
+    boxes.forEach(({ min, max }, i) => {
+      this.boxes.set(min, i * 6)
+      this.boxes.set(max, i * 6 + 3)
+    })
+    this.order = Int32Array.from(boxes, (_, i) => i)
+    if (boxes.length > 0) this.build(0, boxes.length)
+  }
+
+  private build(from: number, to: number): number {
+    const node = this.from.length
+    const hull = [Infinity, Infinity, Infinity, -Infinity, -Infinity, -Infinity]
+    for (let k = from; k < to; k++) {
+      const at = this.order[k]! * 6
+      for (let axis = 0; axis < 3; axis++) {
+        hull[axis] = Math.min(hull[axis]!, this.boxes[at + axis]!)
+        hull[axis + 3] = Math.max(hull[axis + 3]!, this.boxes[at + axis + 3]!)
+      }
+    }
+    this.hulls.push(...hull)
+    this.from.push(from)
+    this.count.push(to - from)
+    this.left.push(-1)
+    this.right.push(-1)
+    if (to - from <= LEAF) return node
+    const sides = [0, 1, 2].map((axis) => hull[axis + 3]! - hull[axis]!)
+    const axis = sides.indexOf(Math.max(...sides))
+    const middleOf = (box: number): number => this.boxes[box * 6 + axis]! + this.boxes[box * 6 + axis + 3]!
+    this.order.subarray(from, to).sort((a, b) => middleOf(a) - middleOf(b) || a - b)
+    const half = (from + to) >> 1
+    this.left[node] = this.build(from, half)
+    this.right[node] = this.build(half, to)
+    return node
+  }
+
+  /** Calls `found` with every box that meets the one asked for; stops when it returns true. @returns whether it did */
+  each({ min, max }: Box, found: (box: number) => boolean): boolean {
+    if (this.order.length === 0) return false
+    const meets = (values: ArrayLike<number>, at: number): boolean =>
+      values[at]! < max[0] &&
+      min[0] < values[at + 3]! &&
+      values[at + 1]! < max[1] &&
+      min[1] < values[at + 4]! &&
+      values[at + 2]! < max[2] &&
+      min[2] < values[at + 5]!
+    const open = [0]
+    while (open.length > 0) {
+      const node = open.pop()!
+      if (!meets(this.hulls, node * 6)) continue
+      if (this.left[node]! >= 0) {
+        open.push(this.right[node]!, this.left[node]!)
+        continue
+      }
+      for (let k = this.from[node]!; k < this.from[node]! + this.count[node]!; k++) {
+        const box = this.order[k]!
+        if (meets(this.boxes, box * 6) && found(box)) return true
+      }
+    }
+    return false
+  }
+}
