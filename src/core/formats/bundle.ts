@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import type { ShownInset } from '../checks'
 import { Fault } from '../fault'
+import { checkPlan } from './bundle-plan'
 import { checkModel, LIMITS, type ModelDocument, workSchema } from '../model'
 import type { Alias } from '../names'
 import type { SectionPlan } from '../plan'
@@ -39,19 +40,20 @@ export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views:
 /** Largest bundle that is taken, in bytes of JSON. */
 export const BUNDLE_BYTES = 32 * 1024 * 1024
 
-const count = Joi.number().integer().min(0)
+const ref = Joi.string().max(LIMITS.nameLength)
+const count = Joi.number().integer().min(0).max(LIMITS.allParts)
 const piece = Joi.object({
-  shape: Joi.string().required(),
-  colour: Joi.string().required(),
+  shape: ref.required(),
+  colour: ref.required(),
   count: count.required(),
   length: Joi.number().greater(0),
   work: Joi.array().items(workSchema),
 })
 const pieces = Joi.array().items(piece)
 const direction = Joi.alternatives(Joi.valid('+x', '-x', '+y', '-y', '+z', '-z'), Joi.array().items(Joi.number()).length(3))
-const ids = Joi.array().items(Joi.string())
+const ids = Joi.array().items(ref)
 const press = Joi.valid('+x', '-x', '+y', '-y', '+z', '-z')
-const move = Joi.object({ parts: ids, copy: Joi.string(), section: Joi.string(), direction: direction.required(), press }).xor(
+const move = Joi.object({ parts: ids, copy: ref, section: ref, direction: direction.required(), press }).xor(
   'parts',
   'copy',
   'section',
@@ -61,15 +63,15 @@ const step = Joi.object({
   moves: Joi.array().items(move).required(),
   callout: pieces.required(),
   rests: ids.required(),
-  turn: Joi.string(),
+  turn: ref,
 })
 const section = Joi.object({
-  id: Joi.string().required(),
-  name: Joi.string().required(),
+  id: ref.required(),
+  name: ref.required(),
   times: count.required(),
   mirrored: count.required(),
   parts: count.required(),
-  derivedFrom: Joi.string(),
+  derivedFrom: ref,
   steps: Joi.array().items(step).required(),
 })
 
@@ -78,25 +80,25 @@ const bundleSchema = Joi.object({
   version: Joi.valid(1).required(),
   model: Joi.object().unknown().required(),
   plan: Joi.object({
-    name: Joi.string().required(),
+    name: ref.required(),
     parts: count.required(),
     sections: Joi.array().items(section).min(1).required(),
     inventory: pieces.required(),
     colours: Joi.array()
-      .items(Joi.object({ colour: Joi.string().required(), count: count.required() }))
+      .items(Joi.object({ colour: ref.required(), count: count.required() }))
       .required(),
   }).required(),
   names: Joi.array().items(
     Joi.object({
       kind: Joi.valid('shape', 'colour').required(),
-      id: Joi.string().required(),
+      id: ref.required(),
       name: Joi.string().allow('').max(LIMITS.nameLength).required(),
       number: Joi.string().allow('').max(LIMITS.nameLength).required(),
     }),
   ),
   insets: Joi.array().items(
     Joi.object({
-      section: Joi.string().required(),
+      section: ref.required(),
       step: Joi.number().integer().min(1).required(),
       view: Joi.number().integer().min(0).max(7).required(),
       things: ids.required(),
@@ -107,7 +109,11 @@ const bundleSchema = Joi.object({
     .required(),
 })
 
-/** @throws Fault `not-a-bundle`, `bundle-mismatch`, or what `checkModel` throws of the model inside */
+/**
+ * Checks a booklet once, when it comes in: whoever opens it later may rely on it.
+ * @returns it with nothing in its pictures but what is drawn
+ * @throws Fault `not-a-bundle`, `bundle-mismatch`, or what `checkModel` throws of the model inside
+ */
 export function checkBundle(value: unknown): Bundle {
   const result = bundleSchema.validate(value, { convert: false, abortEarly: true })
   if (result.error) {
@@ -115,12 +121,7 @@ export function checkBundle(value: unknown): Bundle {
     throw new Fault('not-a-bundle', `This is not a booklet: ${detail.message}.`, { place: detail.path.join('.') })
   }
   const bundle = result.value as Bundle
-  checkModel(bundle.model)
-  const known = new Set(bundle.model.sections.map((s) => s.id))
-  for (const planned of bundle.plan.sections) {
-    if (planned.derivedFrom === undefined && !known.has(planned.id)) {
-      throw new Fault('bundle-mismatch', `The plan has a section “${planned.id}” that the model does not have.`)
-    }
-  }
-  return bundle
+  const model = checkModel(bundle.model)
+  checkPlan({ ...bundle, model })
+  return model === bundle.model ? bundle : { ...bundle, model }
 }

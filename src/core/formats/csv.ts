@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { plainCell, tableText } from '../words'
 import { Fault } from '../fault'
 import { checkModel, copiesOf, partsOf, pieceCount, isLoose, type ModelDocument, type Part } from '../model'
 import type { Vec } from '../space'
@@ -37,7 +38,7 @@ export function writeCsv(model: ModelDocument): string {
     const row = [section, part.id, part.shape, part.colour, x, y, z, part.turn ?? '']
     return hasLoose ? [...row, isLoose(part) ? pieceCount(part) : ''] : row
   })
-  return `${Papa.unparse({ fields: columns, data: rows }, { newline: '\n' })}\n`
+  return tableText(columns, rows)
 }
 
 /**
@@ -62,9 +63,10 @@ export function readCsv(text: string, name: string): ModelDocument {
   const sections = new Map<string, Part[]>()
   parsed.data.forEach((row, i) => {
     const part = readRow(row, `line ${i + 2}`)
-    const parts = sections.get(row.section)
+    const section = plainCell(row.section)
+    const parts = sections.get(section)
     if (parts) parts.push(part)
-    else sections.set(row.section, [part])
+    else sections.set(section, [part])
   })
   if (sections.size === 0) throw new Fault('csv-row', 'The table holds no part.', { place: 'line 2' })
   return checkModel({
@@ -88,14 +90,15 @@ function readRow(row: Record<Column, string>, line: string): Part {
     }
     return parsed
   }
+  const turn = plainCell(row.turn)
   const count = (row as Partial<Record<Column, string>>).count?.trim() ?? ''
   const at: Vec | undefined = empty === 0 ? [number(row.x, 'x'), number(row.y, 'y'), number(row.z, 'z')] : undefined
   return {
-    id: row.id,
+    id: plainCell(row.id),
     shape: row.shape,
     colour: row.colour,
     ...(at ? { at } : {}),
-    ...(row.turn === '' ? {} : { turn: row.turn }),
+    ...(turn === '' ? {} : { turn }),
     ...(count === '' ? {} : { count: number(count, 'count') }),
   }
 }

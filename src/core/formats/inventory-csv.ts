@@ -1,7 +1,7 @@
-import Papa from 'papaparse'
 import type { Catalogue } from '../catalogue'
 import { pieceExtras, type PieceCount } from '../count'
 import type { Alias } from '../names'
+import { tableText } from '../words'
 
 const HEADER = ['count', 'shape', 'piece', 'colour', 'colour name', 'length mm', 'work'] as const
 const OWN_HEADER = ['own name', 'own number', 'own colour', 'own colour number'] as const
@@ -18,5 +18,5 @@ export function writeInventory(pieces: readonly PieceCount[], { shapes, colours 
     return [...row, own?.name ?? '', own?.number ?? '', ownColour?.name ?? '', ownColour?.number ?? '']
   })
   const fields = aliases.length === 0 ? [...HEADER] : [...HEADER, ...OWN_HEADER]
-  return `${Papa.unparse({ fields, data: rows }, { newline: '\n' })}\n`
+  return tableText(fields, rows)
 }

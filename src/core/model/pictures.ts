@@ -1,5 +1,6 @@
 import { convertIndexedToRgb, decode, hasPngSignature } from 'fast-png'
 import { Fault } from '../fault'
+import { checkRows, putTogether, takeApart, type PngParts } from './png-chunks'
 
 /** A picture with transparency: four bytes a dot, rows from the top. */
 export interface RgbaImage {
@@ -15,7 +16,9 @@ const MOST_DOTS = 2400
 /** @throws Fault `bad-picture` for anything but a sound PNG as a data address */
 export function decodePicture(address: string, place = 'picture'): RgbaImage {
   const bytes = pictureBytes(address, place)
-  pictureSize(address, place)
+  const parts = takeApart(bytes, place)
+  refuseTooLarge(parts, place)
+  checkRows(parts, place)
   try {
     return toRgba(decode(bytes))
   } catch (error) {
@@ -50,11 +53,26 @@ export function pictureAddress(bytes: Uint8Array): string {
  * @throws Fault `bad-picture`
  */
 export function pictureSize(address: string, place = 'picture'): { width: number; height: number } {
+  const parts = takeApart(pictureBytes(address, place), place)
+  refuseTooLarge(parts, place)
+  return { width: parts.width, height: parts.height }
+}
+
+/**
+ * A sound picture with nothing in it but what is drawn: the same address where it had nothing else.
+ * @throws Fault `bad-picture`
+ */
+export function cleanPicture(address: string, place = 'picture'): string {
   const bytes = pictureBytes(address, place)
-  const view = new DataView(bytes.buffer, bytes.byteOffset)
-  const [width, height] = [view.getUint32(16), view.getUint32(20)]
+  const parts = takeApart(bytes, place)
+  refuseTooLarge(parts, place)
+  checkRows(parts, place)
+  const clean = putTogether(parts.chunks)
+  return clean.length === bytes.length ? address : pictureAddress(clean)
+}
+
+function refuseTooLarge({ width, height }: PngParts, place: string): void {
   if (width > MOST_DOTS || height > MOST_DOTS) throw badPicture(`has more than ${MOST_DOTS} dots each way`, place)
-  return { width, height }
 }
 
 type Decoded = ReturnType<typeof decode>

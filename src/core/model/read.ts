@@ -6,7 +6,7 @@ import { LIMITS } from './limits'
 import { modelSchema } from './schema'
 import { ANGLE_LIMITS, connectorOf, doJoin } from './joint-pose'
 import { shapeOfPart } from './lengths'
-import { decodePicture, pictureSize } from './pictures'
+import { cleanPicture, pictureSize } from './pictures'
 import {
   copiesOf,
   isLoose,
@@ -48,7 +48,9 @@ export function checkModel(value: unknown): ModelDocument {
   const model = result.value as ModelDocument
   checkReferences(model)
   checkNesting(model)
-  return model
+  if (!model.decals) return model
+  const decals = cleanDecals(model.decals)
+  return decals === model.decals ? model : { ...model, decals }
 }
 
 /**
@@ -62,6 +64,7 @@ export function checkChanged(model: ModelDocument, before: ModelDocument): void 
   // Places are counted in the whole document.
   if (modelSchema.validate(thin, { convert: false, abortEarly: true }).error) checkModel(model)
   checkReferences(model, before)
+  if (model.decals && model.decals !== before.decals) cleanDecals(model.decals)
   if (model.sections !== before.sections || model.root !== before.root) checkNesting(model)
 }
 
@@ -178,7 +181,6 @@ function checkReferences(model: ModelDocument, before?: ModelDocument): void {
     }
   })
   refuseDoubles(model.decals ?? [], (i) => `decals[${i}].id`)
-  if (model.decals && model.decals !== before?.decals) checkPictures(model.decals)
   const decals = new Map((model.decals ?? []).map((decal) => [decal.id, decal]))
   // What a section names may have gone elsewhere, so sections are taken as checked only where nothing they name has changed.
   const isAlike = before?.shapes === model.shapes && before?.palette === model.palette && before?.decals === model.decals
@@ -196,8 +198,11 @@ const isSameSections = (model: ModelDocument, before: ModelDocument): boolean =>
   return before.sections.every((section) => now.get(section.id)?.parts === section.parts)
 }
 
-/** Pictures are unpacked to see that they are sound; how much that is, is known before. */
-function checkPictures(decals: readonly Decal[]): void {
+/**
+ * Pictures are unpacked to see that they are sound; how much that is, is known before, and no more comes out.
+ * @returns the decals with nothing in their pictures but what is drawn; the same list where that is so already
+ */
+function cleanDecals(decals: readonly Decal[]): readonly Decal[] {
   let dots = 0
   decals.forEach(({ picture }, i) => {
     const place = `decals[${i}].picture`
@@ -209,8 +214,12 @@ function checkPictures(decals: readonly Decal[]): void {
         wayOut: 'Attach smaller ones: 600 dots to the inch print well.',
       })
     }
-    decodePicture(picture, place)
   })
+  const clean = decals.map((decal, i) => {
+    const picture = cleanPicture(decal.picture, `decals[${i}].picture`)
+    return picture === decal.picture ? decal : { ...decal, picture }
+  })
+  return clean.every((decal, i) => decal === decals[i]) ? decals : clean
 }
 
 function checkDecals(section: Section, path: string, decals: ReadonlyMap<string, unknown>): void {

@@ -1,4 +1,6 @@
 import Papa from 'papaparse'
+import { LIMITS } from '../model'
+import { plainCell, tableText } from '../words'
 import { nearestIds, type Catalogue } from '../catalogue'
 import { Fault } from '../fault'
 
@@ -12,13 +14,19 @@ export interface Alias {
 
 const HEADER = ['kind', 'id', 'name', 'number'] as const
 
+/** There are some 450 shapes and colours, and own ones. */
+const MOST_ALIASES = 10_000
+
 /** One row an alias: kind (shape or colour), id, name, number. */
 export const writeAliases = (aliases: readonly Alias[]): string =>
-  Papa.unparse({ fields: [...HEADER], data: aliases.map(({ kind, id, name, number }) => [kind, id, name, number]) }, { newline: '\n' })
+  tableText(
+    HEADER,
+    aliases.map(({ kind, id, name, number }) => [kind, id, name, number]),
+  )
 
 /**
  * Reads what `writeAliases` writes. Refused whole where a row names nothing that exists.
- * @throws Fault `bad-header`, `unknown-shape`, `unknown-colour`, `bad-value`, `double-id`
+ * @throws Fault `bad-header`, `unknown-shape`, `unknown-colour`, `bad-value`, `double-id`, `too-many`, `too-long`
  */
 export function readAliases(text: string, catalogue: Catalogue): Alias[] {
   const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy' })
@@ -30,9 +38,13 @@ export function readAliases(text: string, catalogue: Catalogue): Alias[] {
     })
   }
   const seen = new Set<string>()
+  if (data.length > MOST_ALIASES)
+    throw new Fault('too-many', `The table has more than ${MOST_ALIASES} lines.`, { wayOut: 'Keep a line for each shape and colour at most.' })
   return data.map((row, i) => {
     const place = `line ${i + 2}`
-    const [kind, id] = [row['kind']!.trim(), row['id']!.trim()]
+    // A line may be shorter than the header.
+    const cell = (field: (typeof HEADER)[number]): string => plainCell((row[field] ?? '').trim())
+    const [kind, id] = [cell('kind'), cell('id')]
     if (kind !== 'shape' && kind !== 'colour') throw new Fault('bad-value', `“${kind}” is neither shape nor colour.`, { place })
     const known: ReadonlyMap<string, unknown> = kind === 'shape' ? catalogue.shapes : catalogue.colours
     if (!known.has(id)) {
@@ -43,7 +55,10 @@ export function readAliases(text: string, catalogue: Catalogue): Alias[] {
     }
     if (seen.has(`${kind} ${id}`)) throw new Fault('double-id', `“${id}” stands twice.`, { place, wayOut: 'Keep one of the two lines.' })
     seen.add(`${kind} ${id}`)
-    return { kind, id, name: (row['name'] ?? '').trim(), number: (row['number'] ?? '').trim() }
+    const [name, number] = [cell('name'), cell('number')]
+    if (name.length > LIMITS.nameLength || number.length > LIMITS.nameLength)
+      throw new Fault('too-long', `A name is at most ${LIMITS.nameLength} letters long.`, { place })
+    return { kind, id, name, number }
   })
 }
 

@@ -1,2 +1,3 @@
-/** Words: what sentences are made with. */
+/** Words: what sentences and tables are made with. */
 export * from './plural'
+export * from './table'

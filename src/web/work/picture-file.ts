@@ -1,4 +1,4 @@
-import { pictureAddress } from '@core/model'
+import { cleanPicture, pictureAddress } from '@core/model'
 
 /** Dots for one mm of a decal: 600 to the inch. */
 const DOTS_PER_MM = 600 / 25.4
@@ -32,7 +32,7 @@ export async function readPicture(file: Blob, widest: number): Promise<ReadPictu
     canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
     const png = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
     if (!png) throw new Error('The picture is too large for this browser.')
-    return { address: pictureAddress(new Uint8Array(await png.arrayBuffer())), aspect: width / height }
+    return { address: cleanPicture(pictureAddress(new Uint8Array(await png.arrayBuffer()))), aspect: width / height }
   } finally {
     URL.revokeObjectURL(url)
   }
