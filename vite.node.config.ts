@@ -19,12 +19,12 @@ export default defineConfig({
   plugins: [fonts],
   logLevel: 'warn',
   resolve: { alias },
-  ssr: { noExternal: true, external: ['fastify', '@fastify/static', '@fastify/helmet', '@fastify/compress', '@fastify/rate-limit'] },
+  ssr: { noExternal: true, external: ['fastify', '@fastify/static', '@fastify/compress', '@fastify/rate-limit'] },
   build: {
     ssr: true,
     target: 'node20',
     outDir: 'dist/node',
     emptyOutDir: true,
-    rolldownOptions: { input: { cli: at('./src/cli/main.ts'), server: at('./src/server/main.ts') } },
+    rolldownOptions: { input: { cli: at('./src/cli/main.ts'), server: at('./src/server/main.ts'), check: at('./src/server/check.worker.ts') } },
   },
 })

@@ -12,4 +12,5 @@ ensureBuilt()
 if (process.argv.includes('--only-build')) process.exit(0)
 const server = spawn(process.execPath, ['dist/node/server.js'], { stdio: 'inherit' })
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
-server.on('exit', (code) => process.exit(code ?? 0))
+// Killed from outside is no clean end.
+server.on('exit', (code) => process.exit(code ?? 1))

@@ -4,8 +4,8 @@ import { parseArgs } from 'node:util'
 import { BASE_CATALOGUE, socketCount, studCount } from '@core/catalogue'
 import { hasErrors, reportModel, type Report, type ReportOptions } from '@core/checks'
 import { Fault, faultLine, plainFault } from '@core/fault'
-import { csvLosses, readCsv, writeCsv, writeModelText } from '@core/formats'
-import { LIMITS, readModelText, type ModelDocument } from '@core/model'
+import { csvLosses, fileText, readCsv, writeCsv, writeModelText } from '@core/formats'
+import { readModelText, type ModelDocument } from '@core/model'
 import { DENSITIES, EFFORTS, SEED, STRATEGIES, type Density, type Effort, type PlanOptions } from '@core/plan'
 import { replay } from '@core/replay'
 import { writeBooklet } from './booklet'
@@ -14,6 +14,8 @@ import { writePicture } from './picture'
 const DONE = 0
 const NOT_BUILDABLE = 1
 const REFUSED = 2
+/** The program itself has failed. */
+const FAILED = 3
 
 const USAGE = `Usage: npm run -s cli -- COMMAND FILE [options]
   plan FILE --json              the steps, counts, measures and findings
@@ -31,8 +33,7 @@ async function load(path: string | undefined): Promise<ModelDocument> {
   const bytes = await readFile(path).catch((error: NodeJS.ErrnoException) => {
     throw new Fault('no-file', `The file cannot be read: ${error.code ?? error.message}.`, { place: path })
   })
-  if (bytes.length > LIMITS.fileBytes) throw new Fault('too-large', 'The file is larger than 64 MiB.', { place: path })
-  const text = bytes.toString('utf8')
+  const text = fileText(bytes, path)
   return extname(path).toLowerCase() === '.csv' ? readCsv(text, basename(path, extname(path))) : readModelText(text)
 }
 
@@ -40,8 +41,13 @@ const print = (value: unknown): void => {
   process.stdout.write(`${JSON.stringify(value, null, 1)}\n`)
 }
 
+/** Names in a file may hold what a terminal takes for orders: they are shown, not obeyed. */
+// eslint-disable-next-line no-control-regex
+const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u2028\u2029\u202a-\u202e\u2066-\u2069]/g
+const shown = (sign: string): string => `\\u${sign.charCodeAt(0).toString(16).padStart(4, '0')}`
+
 const say = (line: string): void => {
-  process.stderr.write(`${line}\n`)
+  process.stderr.write(`${line.replace(CONTROL, shown)}\n`)
 }
 
 const OPTIONS = {
@@ -165,9 +171,14 @@ async function run(): Promise<number> {
   }
 }
 
+/** An option that is not known is told by the parser of the command line. */
+const isUsage = (thrown: unknown): boolean => String((thrown as { code?: unknown } | null)?.code).startsWith('ERR_PARSE_ARGS')
+
 try {
   process.exitCode = await run()
 } catch (thrown) {
-  say(`refused: ${faultLine(plainFault(thrown))}`)
-  process.exitCode = REFUSED
+  // What is no fault of the input is the program's own, and said so.
+  const isRefusal = thrown instanceof Fault || isUsage(thrown)
+  say(isRefusal ? `refused: ${faultLine(plainFault(thrown))}` : `failed: an error of the program itself: ${faultLine(plainFault(thrown))}`)
+  process.exitCode = isRefusal ? REFUSED : FAILED
 }

@@ -4,19 +4,28 @@ import type { Bundle } from '@core/formats'
 export const BUNDLE_MARK = '<script type="application/json" id="bundle"></script>'
 
 /** One HTML file that needs nothing else: the follower's page with the bundle inside. `<` is escaped, so nothing can close the script. */
-export function writeHtml(template: string, bundle: Bundle): string {
+export const writeHtml = (template: string, bundle: Bundle): string => writeHtmlText(template, JSON.stringify(bundle))
+
+/** The same of a bundle that is text already: it is not read again. */
+export function writeHtmlText(template: string, bundle: string): string {
   const at = template.indexOf(BUNDLE_MARK)
   if (at < 0) throw new RangeError('the page has no place for a bundle')
-  const json = JSON.stringify(bundle)
+  const json = bundle
     .replace(/</g, '\\u003c')
     .replace(/\u2028/g, '\\u2028')
     .replace(/\u2029/g, '\\u2029')
   const filled = `<script type="application/json" id="bundle">${json}</script>`
-  const title = escapeText(bundle.model.name)
+  const title = escapeText(nameIn(bundle))
   return (template.slice(0, at) + filled + template.slice(at + BUNDLE_MARK.length)).replace(
     /<title>[^<]*<\/title>/,
     () => `<title>${title}</title>`,
   )
+}
+
+/** The name of the model, found without reading all: a quote inside a text is never bare. */
+function nameIn(bundle: string): string {
+  const found = /"model":\{[^{}[\]]*?"name":("(?:[^"\\]|\\.)*")/.exec(bundle)
+  return found ? (JSON.parse(found[1]!) as string) : 'Booklet'
 }
 
 const escapeText = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')

@@ -2,7 +2,8 @@ import { SCHOOLS, type School } from '../fit'
 import type { Joints } from '../joints'
 import { findOverlaps, MOST_OVERLAPS, type Overlap } from '../motion'
 import type { Scene } from '../scene'
-import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, type ModelDocument, type Part } from '../model'
+import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, sectionUses, type ModelDocument, type Part, type SectionUse } from '../model'
+import { plural } from '../words'
 import type { BuiltSection, Finding, PlannedModel, Severity } from '../plan'
 import type { StepLook } from '../picture'
 import { tipsOver } from './balance'
@@ -27,9 +28,12 @@ export function findFindings(
   school: School = SCHOOLS.usual,
 ): Finding[] {
   const standing = standingSections(model)
+  const uses = sectionUses(model)
   const byId = new Map(planned.built.map((built) => [built.id, built]))
   const findings = planned.built.flatMap((built, i) => [
-    ...(built.derivedFrom === undefined ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built)] : []),
+    ...(built.derivedFrom === undefined
+      ? [...overlaps(built), ...mirrorTwins(model, built), ...looseParts(model, built), ...unjoined(built, uses)]
+      : []),
     ...steps(built),
     ...lostLocks(built),
     ...(built.derivedFrom === undefined ? [] : largeUnit(built, byId.get(built.derivedFrom))),
@@ -91,6 +95,15 @@ function overlapsOf(scene: Scene, joints: Joints): Overlap[] {
   let found = known.get(scene)
   if (!found) known.set(scene, (found = findOverlaps(scene, joints)))
   return found
+}
+
+/** What nothing joins is planned, but counts nowhere: said before somebody misses the pieces. */
+function unjoined(built: BuiltSection, uses: ReadonlyMap<string, SectionUse>): Finding[] {
+  const { times, mirrored } = uses.get(built.base)!
+  const parts = built.scene.parts.length + built.looseParts.flat().length
+  if (times + mirrored > 0 || parts === 0) return []
+  const message = `Nothing joins this section, so its ${plural(parts, 'part')} are in no count and no booklet.`
+  return [finding('unjoined', { section: built.base, step: null, parts: [] }, message)]
 }
 
 function mirrorTwins(model: ModelDocument, built: BuiltSection): Finding[] {

@@ -13,6 +13,7 @@ export const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
   'straight-seam': 'warning',
   'tips-over': 'warning',
   'lock-lost': 'warning',
+  unjoined: 'warning',
   'see-through': 'warning',
   'turn-trap': 'warning',
   access: 'warning',

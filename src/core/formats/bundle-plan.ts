@@ -30,12 +30,14 @@ export function checkPlan(bundle: Pick<Bundle, 'model' | 'plan' | 'views' | 'ins
       if (step.turn !== undefined && turnFromText(step.turn) === undefined) throw mismatch('The work lies in no turn that is known.', place)
       for (const move of step.moves) checkMove(move, section, base, plans, known, place)
       for (const { shape, colour } of step.callout) {
-        if (!shapes.has(shape) || !colours.has(colour)) throw mismatch(`The callout names the piece “${shape}” in “${colour}”, which is not known.`, place)
+        if (!shapes.has(shape) || !colours.has(colour))
+          throw mismatch(`The callout names the piece “${shape}” in “${colour}”, which is not known.`, place)
       }
     })
   })
   for (const { shape, colour } of plan.inventory) {
-    if (!shapes.has(shape) || !colours.has(colour)) throw mismatch(`The inventory names the piece “${shape}” in “${colour}”, which is not known.`, 'plan.inventory')
+    if (!shapes.has(shape) || !colours.has(colour))
+      throw mismatch(`The inventory names the piece “${shape}” in “${colour}”, which is not known.`, 'plan.inventory')
   }
   for (const { colour } of plan.colours) if (!colours.has(colour)) throw mismatch(`The colour “${colour}” is not known.`, 'plan.colours')
   insets?.forEach(({ section, step }, i) => {
@@ -100,10 +102,12 @@ function checkMove(
       once(`part ${id}`, id)
     }
   } else if ('copy' in move) {
-    if (!idsOf(base).copies.has(move.copy)) throw mismatch(`The plan joins the copy “${move.copy}”, which section “${base.id}” does not have.`, place)
+    if (!idsOf(base).copies.has(move.copy))
+      throw mismatch(`The plan joins the copy “${move.copy}”, which section “${base.id}” does not have.`, place)
     once(`copy ${move.copy}`, move.copy)
   } else {
-    if (plans.get(move.section)?.derivedFrom !== section.id) throw mismatch(`The plan joins “${move.section}” where it does not belong.`, place)
+    if (plans.get(move.section)?.derivedFrom !== section.id)
+      throw mismatch(`The plan joins “${move.section}” where it does not belong.`, place)
     once(`section ${move.section}`, move.section)
   }
   if (typeof move.direction !== 'string' && !(Math.hypot(...move.direction) > 0.5 && Math.hypot(...move.direction) < 1.5))

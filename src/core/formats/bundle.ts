@@ -53,11 +53,7 @@ const pieces = Joi.array().items(piece)
 const direction = Joi.alternatives(Joi.valid('+x', '-x', '+y', '-y', '+z', '-z'), Joi.array().items(Joi.number()).length(3))
 const ids = Joi.array().items(ref)
 const press = Joi.valid('+x', '-x', '+y', '-y', '+z', '-z')
-const move = Joi.object({ parts: ids, copy: ref, section: ref, direction: direction.required(), press }).xor(
-  'parts',
-  'copy',
-  'section',
-)
+const move = Joi.object({ parts: ids, copy: ref, section: ref, direction: direction.required(), press }).xor('parts', 'copy', 'section')
 const step = Joi.object({
   number: count.required(),
   moves: Joi.array().items(move).required(),

@@ -60,7 +60,11 @@ const WAYS: readonly (readonly Vec[])[] = Array.from({ length: 8 }, (_, bits) =>
 export function findJoints(scene: Scene): Joints {
   const hash = hashReceivers(scene.grips)
   const most = HELD + HELD_BY_GRIP * (scene.grips.count + scene.freeConnectors.length)
-  const collector = new Collector(scene.nodes.length, 1024, new Budget(most, 'holding of parts that lie in one place', 'Move apart what stands in one place.'))
+  const collector = new Collector(
+    scene.nodes.length,
+    1024,
+    new Budget(most, 'holding of parts that lie in one place', 'Move apart what stands in one place.'),
+  )
   joinLattice(scene.grips, hash, collector)
   joinFree(scene, collector)
   return collector.finish(hash.probes)

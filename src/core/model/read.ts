@@ -114,7 +114,10 @@ function shapeFault(detail: Joi.ValidationErrorItem): Fault {
         wayOut: 'Write the images of +x and +y, such as "+y-x".',
       })
     case 'shape.cells':
-      return new Fault('too-large-shape', 'The boxes of this shape together are too large.', { ...at, wayOut: 'Make it of fewer or smaller boxes.' })
+      return new Fault('too-large-shape', 'The boxes of this shape together are too large.', {
+        ...at,
+        wayOut: 'Make it of fewer or smaller boxes.',
+      })
     case 'string.max':
       return new Fault('too-long', `“${String(last)}” is longer than ${limitOf(detail)} characters.`, at)
     case 'array.max':

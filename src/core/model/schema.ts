@@ -117,25 +117,29 @@ const ownShape = Joi.object({
     .items(Joi.object({ at: corner.required(), size: size.required() }))
     .min(1)
     .max(LIMITS.shapeBoxes)
-    .custom((boxes: readonly { size: readonly number[] }[], helpers) => (cellsOf(boxes) > LIMITS.shapeCells ? helpers.error('shape.cells') : boxes))
+    .custom((boxes: readonly { size: readonly number[] }[], helpers) =>
+      cellsOf(boxes) > LIMITS.shapeCells ? helpers.error('shape.cells') : boxes,
+    )
     .required(),
-  connectors: Joi.array().max(LIMITS.shapeConnectors).items(
-    Joi.object({
-      kind: Joi.valid(...CONNECTOR_KINDS).required(),
-      at: lattice.required(),
-      facing: direction.required(),
-      length: Joi.number()
-        .integer()
-        .min(1)
-        .max(LIMITS.coordinate)
-        .when('kind', {
-          is: Joi.valid('bar', 'axle', 'hose'),
-          then: Joi.required(),
-          otherwise: Joi.forbidden(),
-        }),
-      along: direction.when('kind', { is: Joi.valid('clip', 'fork', 'tongue'), then: Joi.required(), otherwise: Joi.forbidden() }),
-    }),
-  ),
+  connectors: Joi.array()
+    .max(LIMITS.shapeConnectors)
+    .items(
+      Joi.object({
+        kind: Joi.valid(...CONNECTOR_KINDS).required(),
+        at: lattice.required(),
+        facing: direction.required(),
+        length: Joi.number()
+          .integer()
+          .min(1)
+          .max(LIMITS.coordinate)
+          .when('kind', {
+            is: Joi.valid('bar', 'axle', 'hose'),
+            then: Joi.required(),
+            otherwise: Joi.forbidden(),
+          }),
+        along: direction.when('kind', { is: Joi.valid('clip', 'fork', 'tongue'), then: Joi.required(), otherwise: Joi.forbidden() }),
+      }),
+    ),
 })
 
 const option = Joi.object({

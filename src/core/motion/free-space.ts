@@ -87,7 +87,15 @@ function latticeBodies(scene: Scene): LooseBody[] {
   for (let row = 0; row < bodies.count; row++) {
     const hull = tableBox(bodies, row)
     const shape = asOriented(bodies.mark[row] === MARK.round ? insideRound(hull) : hull)
-    list.push({ node: bodies.node[row]!, hull, shape, isStud: false, isOpen: bodies.mark[row] === MARK.open, axis: [0, 0, 0], isFree: false })
+    list.push({
+      node: bodies.node[row]!,
+      hull,
+      shape,
+      isStud: false,
+      isOpen: bodies.mark[row] === MARK.open,
+      axis: [0, 0, 0],
+      isFree: false,
+    })
   }
   for (let row = 0; row < studs.count; row++) {
     const hull = tableBox(studs, row)

@@ -39,7 +39,9 @@ export function readAliases(text: string, catalogue: Catalogue): Alias[] {
   }
   const seen = new Set<string>()
   if (data.length > MOST_ALIASES)
-    throw new Fault('too-many', `The table has more than ${MOST_ALIASES} lines.`, { wayOut: 'Keep a line for each shape and colour at most.' })
+    throw new Fault('too-many', `The table has more than ${MOST_ALIASES} lines.`, {
+      wayOut: 'Keep a line for each shape and colour at most.',
+    })
   return data.map((row, i) => {
     const place = `line ${i + 2}`
     // A line may be shorter than the header.

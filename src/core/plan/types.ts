@@ -48,6 +48,8 @@ export type FindingCode =
   | 'straight-seam'
   | 'tips-over'
   | 'lock-lost'
+  /** A section that nothing joins: its parts stand in no count. */
+  | 'unjoined'
   | 'see-through'
   | 'never-seen'
   | 'turn-trap'

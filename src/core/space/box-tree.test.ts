@@ -4,7 +4,12 @@ import { BoxTree } from './box-tree'
 import { boxAt, boxesMeet } from './boxes'
 
 const box = fc
-  .tuple(fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }), fc.integer({ min: 1, max: 30 }))
+  .tuple(
+    fc.integer({ min: -50, max: 50 }),
+    fc.integer({ min: -50, max: 50 }),
+    fc.integer({ min: -50, max: 50 }),
+    fc.integer({ min: 1, max: 30 }),
+  )
   .map(([x, y, z, side]) => boxAt([x, y, z], [side, side, side]))
 
 describe('a tree of boxes', () => {

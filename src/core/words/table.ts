@@ -13,7 +13,8 @@ export const tableText = (fields: readonly string[], rows: readonly (readonly (s
 /** The turn of a part is one of 24 texts, and is written as it is: outside tools read it. */
 const TURN = /^[+-][xyz][+-][xyz]$/
 
-const safeCell = (cell: string | number): string | number => (typeof cell === 'string' && !TURN.test(cell) && (FORMULA.test(cell) || /^'/.test(cell)) ? `'${cell}` : cell)
+const safeCell = (cell: string | number): string | number =>
+  typeof cell === 'string' && !TURN.test(cell) && (FORMULA.test(cell) || /^'/.test(cell)) ? `'${cell}` : cell
 
 /** What was meant by a cell that `tableText` wrote. */
 export const plainCell = (cell: string): string => (/^'([=+\-@\t\r']|$)/.test(cell) ? cell.slice(1) : cell)

@@ -34,6 +34,7 @@ const CODES: Readonly<Record<Finding['code'], string>> = {
   'straight-seam': 'Straight seam',
   'tips-over': 'Falls over',
   'lock-lost': 'Lock not kept',
+  unjoined: 'Nothing joins it',
   'see-through': 'Light falls through',
   'turn-trap': 'Easy to turn wrongly',
   access: 'Out of reach',

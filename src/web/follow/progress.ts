@@ -20,7 +20,10 @@ export function contentKey(bundle: Bundle): string {
 export function loadProgress(key: string): Progress {
   try {
     const stored = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Progress> | null
-    return { page: Number(stored?.page) || 0, ticked: Array.isArray(stored?.ticked) ? stored.ticked : [] }
+    const page = Number(stored?.page)
+    const ticked = Array.isArray(stored?.ticked) ? stored.ticked.filter((key) => typeof key === 'string') : []
+    // Whatever stands there: a place is a whole number from 0.
+    return { page: Number.isSafeInteger(page) && page > 0 ? page : 0, ticked }
   } catch {
     return { page: 0, ticked: [] }
   }
