@@ -23,6 +23,30 @@ export function town(parts: number): ModelDocument {
   return model('Town', '', 'town', [builder])
 }
 
+/** The same town with a section for each house, all of them different to the program: many lanes, each of its own. */
+export function townOfSections(parts: number): ModelDocument {
+  const houses = Math.max(1, Math.round(parts / 190))
+  const across = Math.ceil(Math.sqrt(houses))
+  const ground = new SectionBuilder('town', 'Town')
+  layGround(ground, across * PITCH_X, Math.ceil(houses / across) * PITCH_Y)
+  const sections = Array.from({ length: houses }, (_, house) => {
+    const builder = new SectionBuilder(`house-${house}`, `House ${house + 1}`)
+    addHouse(builder, 0, 0)
+    ground.copy(builder.id, [(house % across) * PITCH_X * 10 + 20, Math.floor(house / across) * PITCH_Y * 10 + 20, 0])
+    return builder
+  })
+  return model('Town of houses', '', 'town', [ground, ...sections])
+}
+
+/** A model with plates that hang in the air: so many errors, and warnings with them. */
+export function withFlaws(document: ModelDocument, count: number): ModelDocument {
+  const flaws = Array.from({ length: count }, (_, i) => ({ id: `flaw-${i}`, shape: 'plate-1x1', colour: 'red', at: [i * 20, 0, 600] as const }))
+  return {
+    ...document,
+    sections: document.sections.map((section) => (section.id === document.root ? { ...section, parts: [...(section.parts ?? []), ...flaws] } : section)),
+  }
+}
+
 /** Two layers of plates, the second shifted by half a plate each way, so that the ground holds together. */
 function layGround(builder: SectionBuilder, wide: number, rows: number): void {
   const columns = Math.ceil(wide / 16) * 16

@@ -25,15 +25,20 @@ export class BookletPainter {
   private readonly pieces: PieceSource
   private open: { section: string; painter: RailPainter } | undefined
 
+  /** @param before the painter of an earlier version, at the same size: what it has drawn is drawn on; it must not be used any more */
   constructor(
     private readonly source: BookletSource,
     private readonly size: PictureSize,
+    before?: BookletPainter,
   ) {
     this.flattener = new Flattener(source.model)
     this.pieces = pieceSource(catalogueOf(source.model), source.model.decals)
+    const shown = before?.open
+    if (!shown || !source.plan.sections.some(({ id }) => id === shown.section)) return
+    this.painterOf(shown).takeOver(shown.painter)
   }
 
-  private painterOf({ section }: PictureRef): RailPainter {
+  private painterOf({ section }: Pick<PictureRef, 'section'>): RailPainter {
     if (this.open?.section !== section) {
       const drawn = drawnSection(this.source.model, this.flattener, this.source.plan.sections, section)
       this.open = { section, painter: new RailPainter(drawn, this.pieces.catalogue, this.size) }

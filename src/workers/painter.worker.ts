@@ -39,17 +39,26 @@ let shown: { readonly version: number; readonly state: ModelState; readonly prin
 /** One painter for each size asked for, since each keeps the dots of its section. */
 let painters = new Map<string, BookletPainter>()
 
+/** Painters of earlier versions, by size. */
+let earlier = new Map<string, BookletPainter>()
+
 function painter(width: number, height: number): BookletPainter {
   if (!source) throw new Error('nothing to paint has been opened')
   const key = `${width} ${height}`
   let known = painters.get(key)
-  if (!known) painters.set(key, (known = new BookletPainter(source, { width, height })))
+  if (!known) {
+    painters.set(key, (known = new BookletPainter(source, { width, height }, earlier.get(key))))
+    earlier.delete(key)
+  }
   return known
 }
 
 function show(next: NonNullable<typeof shown>): void {
   shown = next
-  source = sourceOf(next.state, next.printed)
+  const now = sourceOf(next.state, next.printed)
+  source = now
+  // Painters are taken over when they are asked for: not all sizes are seen again.
+  earlier = new Map([...earlier, ...painters])
   painters = new Map()
 }
 
@@ -61,6 +70,7 @@ const api = {
     shown = undefined
     source = next
     painters = new Map()
+    earlier = new Map()
   },
   openBytes(version: number, state: Uint8Array, printed: Uint8Array): void {
     show({ version, state: fromBytes<ModelState>(state), printed: fromBytes<Printed>(printed) })

@@ -3,8 +3,9 @@ import type { Change } from '@core/change'
 import type { Level, PlanWorth, Report, ShownInset } from '@core/checks'
 import type { PlainFault } from '@core/fault'
 import type { School } from '@core/fit'
-import type { ModelDocument } from '@core/model'
-import { orderFrom, withNumbers, type Density, type Effort, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
+import { coloursOf, inventoryOf, total } from '@core/count'
+import { buildingOrder, copiesOf, isLoose, partsOf, sectionById, sectionUses, type ModelDocument } from '@core/model'
+import { orderFrom, withNumbers, type Density, type Effort, type Move, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
 
 /** How a designer wants the steps laid. */
 export interface PlanSettings {
@@ -74,6 +75,25 @@ const decoder = new TextDecoder()
 /** Bytes of JSON go between threads and into the store at the price of a copy; objects are taken apart one by one. */
 export const toBytes = (value: unknown): Uint8Array<ArrayBuffer> => encoder.encode(JSON.stringify(value))
 export const fromBytes = <Value>(bytes: Uint8Array): Value => JSON.parse(decoder.decode(bytes)) as Value
+
+/**
+ * A model before anything is planned: each section as one step that brings all of it. Enough to count it and to paint it
+ * finished, while its steps are laid.
+ */
+export function unplanned({ model }: ModelState): Printed {
+  const uses = sectionUses(model)
+  const inventory = inventoryOf(model)
+  const sections = buildingOrder(model).map((id): PlainSection => {
+    const section = sectionById(model, id)
+    const parts = partsOf(section).filter((part) => !isLoose(part))
+    const copies = copiesOf(section).map((copy): Move => ({ copy: copy.id, direction: '-z' }))
+    const moves: Move[] = [...(parts.length > 0 ? [{ parts: parts.map((part) => part.id), direction: '-z' as const }] : []), ...copies]
+    return { id, name: section.name, ...uses.get(id)!, parts: parts.length, steps: [{ moves, callout: [], rests: [] }] }
+  })
+  const measures = { stepsPer100: 0, meanJump: 0, poorlyVisible: 0, turnsPer100: 0, likeTogether: 1 }
+  const counts = { parts: total(inventory), inventory, colours: coloursOf(inventory) }
+  return { name: model.name, ...counts, sections, measures, findings: [], views: [], insets: [], kept: [] }
+}
 
 const reports = new WeakMap<Printed, Report>()
 

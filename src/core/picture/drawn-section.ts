@@ -1,19 +1,8 @@
-import { findJoints, placesOf } from '../joints'
 import { patchesOf, type Patch } from '../decal'
-import {
-  catalogueOf,
-  copiesOf,
-  jointReach,
-  sectionById,
-  shapeOfPart,
-  type Flattener,
-  type JointReach,
-  type ModelDocument,
-  type PlacedPart,
-} from '../model'
+import { catalogueOf, shapeOfPart, type Flattener, type JointReach, type ModelDocument, type PlacedPart } from '../model'
 import type { Move, SectionPlan } from '../plan'
-import { buildScene, partHull, type NodeSpec } from '../scene'
 import { boxAt, directionFromText, DIRECTION_VECTORS, NO_TURN, turnFromText, unite, type Box, type Turn, type Vec } from '../space'
+import { spaceOf, type SectionSpace } from './section-space'
 
 /** A section as the painter sees it: placed parts in building order, and which of them each step brings. */
 export interface DrawnSection {
@@ -36,11 +25,21 @@ export interface DrawnSection {
   readonly nodeTravels: readonly Vec[]
   /** How the work lies in each step. */
   readonly lies: readonly Turn[]
-  /** Where the new parts of each step take hold of what was there before, u. */
-  readonly holds: readonly (readonly Vec[])[]
-  /** Where each thing takes hold of what was there before it, in the order of building, u. */
-  readonly nodeHolds: readonly (readonly Vec[])[]
+  /** Where the new parts of a step take hold of what was there before, u. */
+  holdsOfStep(step: number): readonly Vec[]
+  /** Where a thing takes hold of what was there before it, in the order of building, u. */
+  holdsOfNode(node: number): readonly Vec[]
   readonly box: Box
+  /** Where all parts stand, whatever the order: the same object as long as nothing has moved. */
+  readonly space: SectionSpace
+}
+
+/** One thing of a step: its id, whether it is a finished section, its parts, and the nodes of the space it is made of. */
+interface Thing {
+  readonly id: string
+  readonly joins: boolean
+  readonly parts: readonly PlacedPart[]
+  readonly spaceNodes: readonly number[]
 }
 
 /**
@@ -56,8 +55,8 @@ export function drawnSection(
 ): DrawnSection {
   const plan = sections.find((section) => section.id === sectionId)
   if (!plan) throw new RangeError(`no planned section ${sectionId}`)
-  const lookup = new MoveLookup(model, flattener, sections, base ?? baseOf(sections, plan))
-  const specs: NodeSpec[] = []
+  const space = spaceOf(model, flattener, base ?? baseOf(sections, plan))
+  const things: Thing[] = []
   const ranges: [number, number][] = []
   const nodeRanges: [number, number][] = []
   const nodeTravels: Vec[] = []
@@ -67,46 +66,82 @@ export function drawnSection(
   for (const step of plan.steps) {
     if (step.turn !== undefined) lie = turnFromText(step.turn) ?? lie
     lies.push(lie)
-    const firstNode = specs.length
+    const firstNode = things.length
     const firstPart = parts
     for (const move of step.moves) {
-      for (const spec of lookup.nodes(move)) {
-        specs.push(spec)
+      for (const thing of thingsOf(move, space, sections)) {
+        things.push(thing)
         nodeTravels.push(typeof move.direction === 'string' ? DIRECTION_VECTORS[directionFromText(move.direction)!]! : move.direction)
-        parts += spec.parts.length
+        parts += thing.parts.length
       }
     }
     ranges.push([firstPart, parts])
-    nodeRanges.push([firstNode, specs.length])
+    nodeRanges.push([firstNode, things.length])
   }
-  const placed = specs.flatMap((spec) => spec.parts)
-  let holds: Vec[][] | undefined
-  let nodeHolds: Vec[][] | undefined
+  const placed = things.flatMap((thing) => thing.parts)
+  const reaches = new Map(
+    things.flatMap(({ id, joins }, node): [number, JointReach][] => {
+      const reach = joins ? space.reaches.get(id) : undefined
+      return reach ? [[node, reach]] : []
+    }),
+  )
   return {
     id: sectionId,
     parts: placed,
-    partNode: Int32Array.from(specs.flatMap((spec, node) => spec.parts.map(() => node))),
-    nodeIds: specs.map((spec) => spec.id),
-    nodeJoins: specs.map((spec) => spec.kind !== 'part'),
+    partNode: Int32Array.from(things.flatMap((thing, node) => thing.parts.map(() => node))),
+    nodeIds: things.map(({ id }) => id),
+    nodeJoins: things.map(({ joins }) => joins),
     patches: patchesByPart(model, placed),
-    reaches: lookup.reaches(specs),
+    reaches,
     ranges,
     nodeRanges,
     nodeTravels,
     lies,
-    // A look at what shows does not ask for them, so they are found when a picture does.
-    get holds() {
-      holds ??= holdsByStep(specs, nodeRanges)
-      return holds
+    ...holdsAmong(things, nodeRanges, space),
+    box: placed.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : placed.map((part) => space.hullOf(part)).reduce(unite),
+    space,
+  }
+}
+
+function thingsOf(move: Move, space: SectionSpace, sections: readonly SectionPlan[]): Thing[] {
+  if ('parts' in move) {
+    return move.parts.flatMap((id) => {
+      const placed = space.own.get(id)
+      return placed ? [{ id, joins: false, parts: [placed], spaceNodes: [space.nodeOf.get(id)!] }] : []
+    })
+  }
+  if ('copy' in move) {
+    const parts = space.copies.get(move.copy)
+    return parts ? [{ id: move.copy, joins: true, parts, spaceNodes: [space.nodeOf.get(move.copy)!] }] : []
+  }
+  const derived = sections.find((section) => section.id === move.section)
+  const inner = derived?.steps.flatMap((step) => step.moves.flatMap((deeper) => thingsOf(deeper, space, sections))) ?? []
+  return [
+    { id: move.section, joins: true, parts: inner.flatMap(({ parts }) => parts), spaceNodes: inner.flatMap(({ spaceNodes }) => spaceNodes) },
+  ]
+}
+
+/** Asked for one step or thing at a time, so that a picture costs what it shows. */
+function holdsAmong(
+  things: readonly Thing[],
+  nodeRanges: readonly (readonly [number, number])[],
+  space: SectionSpace,
+): Pick<DrawnSection, 'holdsOfStep' | 'holdsOfNode'> {
+  const order = new Int32Array(space.nodeOf.size).fill(-1)
+  things.forEach(({ spaceNodes }, node) => {
+    for (const spaceNode of spaceNodes) order[spaceNode] = node
+  })
+  /** Places where a thing holds what came before a node. */
+  const before = (node: number, end: number): Vec[] =>
+    things[node]!.spaceNodes.flatMap((spaceNode) =>
+      space.holdsOf(spaceNode).flatMap(({ other, places }) => (order[other]! >= 0 && order[other]! < end ? places : [])),
+    )
+  return {
+    holdsOfStep(step) {
+      const [from, to] = nodeRanges[step]!
+      return Array.from({ length: to - from }, (_, i) => before(from + i, from)).flat()
     },
-    get nodeHolds() {
-      nodeHolds ??= holdsByStep(
-        specs,
-        specs.map((_, node) => [node, node + 1] as const),
-      )
-      return nodeHolds
-    },
-    box: placed.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : placed.map(partHull).reduce(unite),
+    holdsOfNode: (node) => before(node, node),
   }
 }
 
@@ -127,58 +162,4 @@ const baseOf = (sections: readonly SectionPlan[], plan: SectionPlan): string => 
   let at = plan
   while (at.derivedFrom !== undefined) at = sections.find((section) => section.id === at.derivedFrom)!
   return at.id
-}
-
-class MoveLookup {
-  private readonly own: ReadonlyMap<string, PlacedPart>
-
-  constructor(
-    private readonly model: ModelDocument,
-    private readonly flattener: Flattener,
-    private readonly sections: readonly SectionPlan[],
-    private readonly base: string,
-  ) {
-    this.own = new Map(flattener.own(sectionById(model, base)).map((placed) => [placed.part.id, placed]))
-  }
-
-  reaches(specs: readonly NodeSpec[]): Map<number, JointReach> {
-    const found = new Map<number, JointReach>()
-    const section = sectionById(this.model, this.base)
-    const jointed = new Map(copiesOf(section).flatMap((copy) => (copy.joint ? [[copy.id, copy] as const] : [])))
-    specs.forEach(({ id, kind }, node) => {
-      const copy = kind === 'copy' ? jointed.get(id) : undefined
-      const reach = copy && jointReach(this.model, section, copy, catalogueOf(this.model))
-      if (reach) found.set(node, reach)
-    })
-    return found
-  }
-
-  nodes(move: Move): NodeSpec[] {
-    if ('parts' in move) {
-      return move.parts.flatMap((id) => {
-        const placed = this.own.get(id)
-        return placed ? [{ id, kind: 'part', source: placed.part.shape, parts: [placed] }] : []
-      })
-    }
-    if ('copy' in move) {
-      const base = sectionById(this.model, this.base)
-      const copy = copiesOf(base).find((candidate) => candidate.id === move.copy)
-      return copy ? [{ id: copy.id, kind: 'copy', source: copy.section, parts: this.flattener.copy(base, copy) }] : []
-    }
-    const derived = this.sections.find((section) => section.id === move.section)
-    const inner = derived?.steps.flatMap((step) => step.moves.flatMap((deeper) => this.nodes(deeper))) ?? []
-    return [{ id: move.section, kind: 'derived', source: move.section, parts: inner.flatMap((spec) => spec.parts) }]
-  }
-}
-
-function holdsByStep(specs: readonly NodeSpec[], nodeRanges: readonly (readonly [number, number])[]): Vec[][] {
-  const stepOf = new Int32Array(specs.length)
-  nodeRanges.forEach(([from, to], step) => stepOf.fill(step, from, to))
-  const holds: Vec[][] = nodeRanges.map(() => [])
-  const joints = findJoints(buildScene(specs))
-  joints.list.forEach((joint, i) => {
-    const [a, b] = [stepOf[joint.a]!, stepOf[joint.b]!]
-    if (a !== b) holds[Math.max(a, b)]!.push(...placesOf(joints, i))
-  })
-  return holds
 }

@@ -1,3 +1,4 @@
+import type { Journal } from './journal'
 import type { SeenFacet, Stencil } from './stencil'
 import type { PictureSize } from './view'
 
@@ -33,6 +34,8 @@ export class Layers {
   private used: Window = { ...EMPTY_WINDOW }
   private left: Float64Array
   private right: Float64Array
+  /** When set, what is written over is noted in it. */
+  journal: Journal | undefined
 
   /** @param shown when given, kept up to date: of each part, the dots that show it */
   constructor(
@@ -63,7 +66,7 @@ export class Layers {
     const span = this.outline(facet.corners, x, y)
     if (!span) return
     const { width } = this.size
-    const { left, right, depth: depths, part: parts, surface, tone, used, shown } = this
+    const { left, right, depth: depths, part: parts, surface, tone, used, shown, journal } = this
     if (span.first < used.top) used.top = span.first
     if (span.last > used.bottom) used.bottom = span.last
     for (let row = span.first; row <= span.last; row++) {
@@ -77,6 +80,7 @@ export class Layers {
       for (let dot = line + from; dot <= line + to; dot++, at += facet.slopeX) {
         // A hair in favour of what is there keeps coplanar faces of neighbours from flickering.
         if (at < depths[dot]! - 1e-3) {
+          journal?.note(this, dot)
           depths[dot] = at
           if (shown) {
             const before = parts[dot]!

@@ -1,4 +1,3 @@
-import { partHull } from '../scene'
 import { apply, dot, scale, sizeOf, TURNS, unite, type Box, type Turn, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 
@@ -31,7 +30,7 @@ export function liftsOf(section: DrawnSection, step: number, scalePx: number): R
   const [first, last] = section.nodeRanges[step]!
   if (section.ranges[step]![0] === 0) return lifts
   for (let node = first; node < last; node++) {
-    if (!section.nodeJoins[node] || section.nodeHolds[node]!.length === 0) continue
+    if (!section.nodeJoins[node] || section.holdsOfNode(node).length === 0) continue
     const travel = section.nodeTravels[node]!
     const parts = partsOfNode(section, step, node)
     if (parts.length > 0) lifts.set(node, scale(travel, -gapFor(hullOf(section, parts), travel, scalePx)))
@@ -70,7 +69,7 @@ export function partsOfNode(section: DrawnSection, step: number, node: number): 
 }
 
 export const hullOf = (section: DrawnSection, parts: readonly number[]): Box =>
-  parts.map((part) => partHull(section.parts[part]!)).reduce(unite)
+  parts.map((part) => section.space.hullOf(section.parts[part]!)).reduce(unite)
 
 export function extentAlong(box: Box, travel: Vec): number {
   const size = sizeOf(box)

@@ -1,4 +1,3 @@
-import { partHull } from '../scene'
 import { add, cornersOf, unite, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { Easel } from './easel'
@@ -57,7 +56,7 @@ export function ghostPlate(
   sight: Sight,
   size: PictureSize,
 ): Overlay | undefined {
-  const whole = windowOf(sight, ghost.parts.map((part) => shifted(partHull(section.parts[part]!), ghost.lift)).reduce(unite))
+  const whole = windowOf(sight, ghost.parts.map((part) => shifted(section.space.hullOf(section.parts[part]!), ghost.lift)).reduce(unite))
   const left = Math.max(0, Math.floor(whole.left) - GHOST.margin)
   const top = Math.max(0, Math.floor(whole.top) - GHOST.margin)
   const right = Math.min(size.width, Math.ceil(whole.right) + GHOST.margin)
@@ -137,14 +136,14 @@ export function insetPlate(options: InsetOptions): Overlay {
   const sight = widened(box, IN_SIGHT)
   const shown: Shown[] = []
   for (let part = 0; part < to; part++) {
-    if (!meets(partHull(section.parts[part]!), sight)) continue
+    if (!meets(section.space.hullOf(section.parts[part]!), sight)) continue
     easel.draw(section, part)
     shown.push({ part })
   }
   const left = from[0] < options.size.width / 2 ? options.size.width - size.width - MARGIN : MARGIN
   const top = from[1] < options.size.height / 2 ? options.size.height - size.height - MARGIN : MARGIN
   const corner: FlatPoint = [left + (left > from[0] ? 0 : size.width), top + (top > from[1] ? 0 : size.height)]
-  const marks = ringsAt({ camera: easel.camera, finer }, section.holds[step]!)
+  const marks = ringsAt({ camera: easel.camera, finer }, section.holdsOfStep(step))
   const own = { ...look, hasFineLines: false }
   return { easel, size, finer, shown, look: own, marks, left, top, isFramed: true, opacity: 1, leader: [from, corner] }
 }

@@ -2,25 +2,25 @@ import type { Catalogue } from '../catalogue'
 import { lettersOf, pieceKey, trayOf } from '../count'
 import { middle, NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type FlatPoint, type Turn, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
-import { Easel } from './easel'
-import { Inker, type InkOptions, type RgbImage } from './ink'
-import { uniteWindows, type Layers, type Window } from './layers'
+import type { InkOptions, RgbImage } from './ink'
+import type { Layers, Window } from './layers'
+import { ViewState } from './view-state'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
 import { keptInside, reachMarks, ringsAt, seen, wayHome, wayIn, type Mark, type Sight } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
-import { ghostPlate, inkPlate, insetPlate, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './plate'
+import { ghostPlate, insetPlate, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './plate'
 import { printMarks, printOverlay } from './print-plate'
 import { drawComposition, type Drawing } from './vector'
-import { fitCamera, VIEWS, type Camera, type PictureSize, type ViewNumber } from './view'
+import { fitCamera, type Camera, type PictureSize, type ViewNumber } from './view'
 
 /** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
 const FINER = 2
 const MARGIN = 28
 const MOST_SCALE = 7
 const WASH = 0.32
-const MOST_VIEWS = 2
+const MOST_VIEWS = 3
 /** What comes nearer to the edge of the picture than this, px, is not in it. */
 const EDGE = 4
 /** Share of paper in all but the one thing that a picture is about. */
@@ -30,38 +30,25 @@ const PALE = 0.68
 const LOW_PLATE = 11
 const hasFineLines = (camera: Camera): boolean => camera.scale * PLATE_HEIGHT < LOW_PLATE
 
-interface ViewState {
-  readonly easel: Easel
-  readonly inker: Inker
-  /** Steps already drawn into the layers, and where each was drawn. */
-  drawn: number
-  windows: Window[]
-  /** The step whose picture was inked last; −1 when none was, or the finished section. */
-  inked: number
-}
-
 type InsetPart = Pick<InsetOptions, 'parts' | 'view' | 'from'>
 
-/** A step as it was drawn; `state` where that belongs to the walk along the rail. */
+/** A step as it was drawn into a view. */
 interface Staged {
-  readonly easel: Easel
-  /** Where the new parts were drawn, in dots of the layers. */
-  readonly window: Window
+  readonly state: ViewState
   readonly lifts: ReadonlyMap<number, Vec>
   readonly ghosts: readonly Ghost[]
-  readonly state?: ViewState
 }
 
-/** Paints the steps of one section. Going forward each step adds only its own parts; going back begins anew. */
+/** Paints the steps of one section. Each step adds only its own parts; going back takes back what was drawn last. */
 export class RailPainter {
-  /** By view and how the work lies. */
-  private readonly views = new Map<number, ViewState>()
+  /** By view, how the work lies, and what must be in the picture. */
+  private readonly views = new Map<string, ViewState>()
   private readonly looks: PartLook[]
   private readonly colours: Catalogue['colours']
 
   constructor(
     private readonly section: DrawnSection,
-    catalogue: Catalogue,
+    private readonly catalogue: Catalogue,
     private readonly size: PictureSize,
   ) {
     this.colours = catalogue.colours
@@ -75,47 +62,54 @@ export class RailPainter {
 
   /** The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings. */
   paint(step: number, view: ViewNumber, inset?: StepInset): RgbImage {
-    const staged = this.stage(step, view)
-    const { state } = staged
-    if (!state) return print(this.composeOn(staged, step, view, inset))
-    const isNext = state.inked >= 0 && state.inked === step - 1
-    const changed = isNext ? uniteWindows(state.windows[step - 1]!, state.windows[step]!) : allOf(state.easel.layers)
-    const composition = this.composeOn(staged, step, view, inset)
-    const image = state.inker.ink(changed, composition.look)
-    state.inked = step
-    return print(composition, image)
+    return this.staged(step, view, (staged) => {
+      const composition = this.composeOn(staged, step, view, inset)
+      return print(composition, staged.state.ink(composition.look))
+    })
   }
 
   /** The same picture in areas and lines; nothing where that would be too many. */
   draw(step: number, view: ViewNumber, inset?: StepInset): Drawing | undefined {
-    return drawComposition(this.composeOn(this.stage(step, view), step, view, inset), this.section)
+    return this.staged(step, view, (staged) => drawComposition(this.composeOn(staged, step, view, inset), this.section))
   }
 
   /**
-   * Draws a step. Finished sections stand beside their place; where they or the ghosts of parts would not be in the picture, it is
-   * seen from farther off.
+   * Draws a step and does something with it. Finished sections stand beside their place; where they or the ghosts of parts would not
+   * be in the picture, it is seen from so far off that all such steps of the section are.
    */
-  private stage(step: number, view: ViewNumber): Staged {
+  private staged<Made>(step: number, view: ViewNumber, make: (staged: Staged) => Made): Made {
+    const lie = this.section.lies[step] ?? NO_TURN
+    const usual = this.cameraOf(this.section.box, view, lie)
+    const scalePx = usual.scale / FINER
+    const [lifts, ghosts] = [liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)]
+    const isIn = this.besides(step, lifts, ghosts).every((box) => this.isInside(usual, box))
+    const state = this.stateOf(view, lie, isIn ? this.section.box : this.farBox(scalePx), step + (lifts.size > 0 ? 0 : 1))
+    if (lifts.size === 0) return make({ state, lifts, ghosts })
+    state.drawLifted(this.section, step, lifts)
+    try {
+      return make({ state, lifts, ghosts })
+    } finally {
+      state.takeBack()
+    }
+  }
+
+  /** Where things stand beside their place in a step. */
+  private besides(step: number, lifts: ReadonlyMap<number, Vec>, ghosts: readonly Ghost[]): Box[] {
     const { section } = this
-    const lie = section.lies[step] ?? NO_TURN
-    const usual = this.cameraOf(section.box, view, lie)
-    const lifts = liftsOf(section, step, usual.scale / FINER)
-    const ghosts = ghostsOf(section, step, usual.scale / FINER)
-    const boxes = [
+    return [
       ...[...lifts].map(([node, lift]) => shifted(hullOf(section, partsOfNode(section, step, node)), lift)),
       ...ghosts.map(({ parts, lift }) => shifted(hullOf(section, parts), lift)),
     ]
-    const isIn = boxes.every((box) => this.isInside(usual, box))
-    if (lifts.size === 0 && isIn) {
-      const state = this.upTo(step, view, lie)
-      return { easel: state.easel, window: state.windows[step]!, lifts, ghosts, state }
-    }
-    const easel = new Easel(isIn ? usual : this.cameraOf([section.box, ...boxes].reduce(unite), view, lie), this.full())
-    const [from, to] = section.ranges[step]!
-    for (let part = 0; part < from; part++) easel.draw(section, part)
-    const window = easel.layers.startWindow()
-    for (let part = from; part < to; part++) easel.draw(section, part, lifts.get(section.partNode[part]!))
-    return { easel, window, lifts, ghosts }
+  }
+
+  private far: Box | undefined
+
+  /** Around the section and all that stands beside it in any step. */
+  private farBox(scalePx: number): Box {
+    this.far ??= this.section.ranges
+      .flatMap((_, step) => this.besides(step, liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)))
+      .reduce(unite, this.section.box)
+    return this.far
   }
 
   private cameraOf(box: Box, view: ViewNumber, lie: Turn): Camera {
@@ -127,8 +121,10 @@ export class RailPainter {
     return left > EDGE && top > EDGE && right < this.size.width - EDGE && bottom < this.size.height - EDGE
   }
 
-  private composeOn({ easel, window, lifts, ghosts }: Staged, step: number, view: ViewNumber, wanted?: StepInset): Composition {
+  private composeOn({ state, lifts, ghosts }: Staged, step: number, view: ViewNumber, wanted?: StepInset): Composition {
     const { section } = this
+    const { easel } = state
+    const window = state.windows[step]!
     const [from, to] = section.ranges[step]!
     const sight: Sight = { camera: easel.camera, finer: FINER }
     const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(easel.camera) }
@@ -140,7 +136,7 @@ export class RailPainter {
       )
     const boxOf = (node: number): Box => hullOf(section, partsOfNode(section, step, node))
     const marks = [
-      ...(from > 0 ? ringsAt(sight, section.holds[step]!) : []),
+      ...(from > 0 ? ringsAt(sight, section.holdsOfStep(step)) : []),
       ...[...lifts].map(([node, lift]) => wayHome(sight, boxOf(node), lift)),
       ...ghosts.map(({ parts, travel }) => wayIn(sight, hullOf(section, parts), travel)),
       ...this.reaches(step, sight, lifts),
@@ -208,21 +204,19 @@ export class RailPainter {
     const [first, last] = section.nodeRanges[step]!
     const node = section.nodeIds.slice(first, last).indexOf(id) + first
     const mine = partsOfNode(section, step, node)
-    state.inked = -1
     const range = { newFrom: mine[0] ?? 0, newTo: mine.length > 0 ? mine[mine.length - 1]! + 1 : 0 }
     const look = { looks: this.looks, ...range, wash: PALE, hasFineLines: hasFineLines(easel.camera) }
-    const image = state.inker.ink(allOf(easel.layers), look)
+    const image = state.inkApart(look)
     if (mine.length === 0) return image
     const sight: Sight = { camera: easel.camera, finer: FINER }
-    printMarks(image, [...ringsAt(sight, section.nodeHolds[node]!), wayIn(sight, hullOf(section, mine), travel)])
+    printMarks(image, [...ringsAt(sight, section.holdsOfNode(node)), wayIn(sight, hullOf(section, mine), travel)])
     return image
   }
 
   /** The finished section without marks. */
   paintFinished(view: ViewNumber): RgbImage {
     const state = this.finished(view)
-    state.inked = -1
-    return state.inker.ink(allOf(state.easel.layers), this.finishedLook(state))
+    return state.inkApart(this.finishedLook(state))
   }
 
   drawFinished(view: ViewNumber): Drawing | undefined {
@@ -249,30 +243,51 @@ export class RailPainter {
 
   private full = (): PictureSize => ({ width: this.size.width * FINER, height: this.size.height * FINER })
 
-  private upTo(step: number, view: ViewNumber, lie: Turn): ViewState {
-    const key = lie * VIEWS.length + view
+  private upTo = (step: number, view: ViewNumber, lie: Turn): ViewState => this.stateOf(view, lie, this.section.box, step + 1)
+
+  /** A view of a box with so many steps drawn. */
+  private stateOf(view: ViewNumber, lie: Turn, box: Box, steps: number): ViewState {
+    const key = [lie, view, ...box.min, ...box.max].join()
     let state = this.views.get(key)
-    if (!state || state.drawn > step + 1) {
-      // Few views are kept, since layers are large; going back begins anew.
+    if (!state?.canReach(steps)) {
+      // Few views are kept, since layers are large; going far back begins anew.
       if (!state && this.views.size >= MOST_VIEWS) this.views.delete(this.views.keys().next().value!)
-      this.views.set(key, (state = this.freshView(view, lie)))
+      this.views.set(key, (state = new ViewState(this.cameraOf(box, view, lie), this.full(), FINER, WHITE)))
     }
-    for (; state.drawn <= step; state.drawn++) {
-      const [from, to] = this.section.ranges[state.drawn] ?? [0, 0]
-      const window = state.easel.layers.startWindow()
-      for (let part = from; part < to; part++) state.easel.draw(this.section, part)
-      state.windows.push(window)
-    }
+    state.goTo(this.section, steps)
     return state
   }
 
-  private freshView(view: ViewNumber, lie: Turn): ViewState {
-    const easel = new Easel(this.cameraOf(this.section.box, view, lie), this.full())
-    return { easel, inker: new Inker(easel.layers, FINER, WHITE, easel.decals), drawn: 0, windows: [], inked: -1 }
+  /**
+   * Goes on from what a painter of the same section has drawn, as far as the steps are the same; that painter must not be used any
+   * more. Nothing is taken over where a part has moved, or is drawn another way.
+   */
+  takeOver(before: RailPainter): void {
+    const [now, old] = [this.section, before.section]
+    if (now.space !== old.space || before.catalogue !== this.catalogue || now.patches.size + old.patches.size > 0) return
+    const common = commonSteps(now, old)
+    for (const [key, state] of before.views) {
+      const steps = Math.min(state.drawn, common)
+      if (!state.canReach(steps)) continue
+      state.goTo(old, steps)
+      this.views.set(key, state)
+    }
   }
 }
 
-function print(composition: Composition, image = inkPlate(composition)): RgbImage {
+/** How many of the first steps bring the same in the same order, lying the same way. */
+function commonSteps(a: DrawnSection, b: DrawnSection): number {
+  const most = Math.min(a.ranges.length, b.ranges.length)
+  for (let step = 0; step < most; step++) {
+    const [from, to] = a.nodeRanges[step]!
+    const [ownFrom, ownTo] = b.nodeRanges[step]!
+    if (from !== ownFrom || to !== ownTo || a.lies[step] !== b.lies[step] || a.ranges[step]![1] !== b.ranges[step]![1]) return step
+    for (let node = from; node < to; node++) if (a.nodeIds[node] !== b.nodeIds[node]) return step
+  }
+  return most
+}
+
+function print(composition: Composition, image: RgbImage): RgbImage {
   for (const overlay of composition.overlays) if (!overlay.isFramed) printOverlay(image, overlay)
   printMarks(image, composition.marks)
   for (const overlay of composition.overlays) if (overlay.isFramed) printOverlay(image, overlay)
@@ -303,5 +318,3 @@ function visibleMiddles({ part, size }: Layers, window: Window, from: number, to
   })
   return new Map([...nearest].map(([shown, [x, y]]) => [shown, [x, y] as const]))
 }
-
-const allOf = ({ size }: Layers): Window => ({ left: 0, right: size.width - 1, top: 0, bottom: size.height - 1 })

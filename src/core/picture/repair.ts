@@ -44,7 +44,9 @@ export function lookAndRepair(built: BuiltSection, options: SectionOptions): See
   }
   // Only now: a picture that shows everything by itself is worth another order of steps.
   const { scene, steps, lies } = best.built
-  return { built: best.built, looks: withInsets(scene, steps, lies, best.looks) }
+  const looks = withInsets(scene, steps, lies, best.looks)
+  remember(best.built, looks)
+  return { built: best.built, looks }
 }
 
 function lookOnce(built: BuiltSection) {
@@ -65,13 +67,33 @@ interface Remembered {
   readonly look: StepLook
 }
 
-/** What was seen of given steps, by scene and by what came. */
-const remembered = new WeakMap<object, WeakMap<readonly number[], Remembered>>()
+/** What was seen of steps, by scene and by what came, in which order. */
+const remembered = new WeakMap<object, Map<string, Remembered>>()
+/** More than so many times the steps are not remembered: most belong to edits long past. */
+const MOST_REMEMBERED = 4
+
+function memoryOf({ scene, steps }: BuiltSection): Map<string, Remembered> {
+  let known = remembered.get(scene)
+  if (!known || known.size > MOST_REMEMBERED * steps.length + 1000) remembered.set(scene, (known = new Map()))
+  return known
+}
+
+/** What was seen of a plan is remembered, so that its steps need not be looked at again when they become given. */
+function remember(built: BuiltSection, looks: readonly StepLook[]): void {
+  const known = memoryOf(built)
+  const { before } = orderSets(built.steps)
+  let at = 0
+  built.steps.forEach((step, i) => {
+    known.set(keyOfStep(step), { present: before[at]!, lie: built.lies[i]!, look: looks[i]! })
+    at += step.length
+  })
+}
 
 /** Looks at given steps; after an edit only at those that bring something else, or bring it to something else. */
-function lookAgain({ scene, steps, lies }: BuiltSection): readonly StepLook[] {
-  let known = remembered.get(scene)
-  if (!known) remembered.set(scene, (known = new WeakMap()))
+function lookAgain(built: BuiltSection): readonly StepLook[] {
+  const { scene, steps, lies } = built
+  const known = memoryOf(built)
+  const keys = steps.map(keyOfStep)
   const { before } = orderSets(steps)
   const presents: number[] = []
   const changed: number[] = []
@@ -79,19 +101,27 @@ function lookAgain({ scene, steps, lies }: BuiltSection): readonly StepLook[] {
   steps.forEach((step, i) => {
     presents.push(before[at]!)
     at += step.length
-    const kept = known.get(step)
+    const kept = known.get(keys[i]!)
     if (kept?.present !== presents[i] || kept?.lie !== lies[i]) changed.push(i)
   })
   const isFew = changed.length <= steps.length * MANY
   const fresh = isFew ? withInsets(scene, steps, lies, lookAtSome(scene, steps, lies, changed), changed) : undefined
   if (!fresh) {
     const looks = withInsets(scene, steps, lies, lookAtSteps(scene, steps, lies))
-    looks.forEach((look, i) => known.set(steps[i]!, { present: presents[i]!, lie: lies[i]!, look }))
+    looks.forEach((look, i) => known.set(keys[i]!, { present: presents[i]!, lie: lies[i]!, look }))
   }
   changed.forEach((step, i) => {
-    if (fresh) known.set(steps[step]!, { present: presents[step]!, lie: lies[step]!, look: fresh[i]! })
+    if (fresh) known.set(keys[step]!, { present: presents[step]!, lie: lies[step]!, look: fresh[i]! })
   })
-  return steps.map((step) => known.get(step)!.look)
+  return keys.map((key) => known.get(key)!.look)
+}
+
+const stepKeys = new WeakMap<readonly number[], string>()
+
+function keyOfStep(step: readonly number[]): string {
+  let key = stepKeys.get(step)
+  if (key === undefined) stepKeys.set(step, (key = step.join()))
+  return key
 }
 
 const poorSteps = (looks: readonly StepLook[]): number => looks.filter(({ shares }) => shares.some((share) => share < ENOUGH)).length

@@ -1,5 +1,5 @@
 import { findJoints, jointsOf, type Joints } from '../joints'
-import { copiesOf, isLoose, partsOf, type Flattener, type GivenStep, type ModelDocument, type Section } from '../model'
+import { copiesOf, isLoose, isSameList, partsOf, restsOn, sectionById, type Flattener, type GivenStep, type ModelDocument, type Section } from '../model'
 import { pressBlocker, PRESSES, reverseTravel, SpaceLeft, waysAlong, type Travel } from '../motion'
 import { buildScene, sectionNodes, type Scene } from '../scene'
 import { MINUS_Z, NO_TURN, PLUS_Z, turnFromText, type Direction, type Turn } from '../space'
@@ -28,6 +28,7 @@ interface Ways {
 interface GivenSpace {
   readonly scene: Scene
   readonly joints: Joints
+  /** Made when it is asked who is in the way. */
   readonly space: SpaceLeft
   readonly indexOf: ReadonlyMap<string, number>
   readonly looseIds: ReadonlySet<string>
@@ -46,41 +47,37 @@ interface ReadStep {
 /** Spaces of sections with given steps, kept between edits: an edit of the steps moves nothing in space. */
 export class GivenSpaces {
   private readonly known = new Map<string, { key: readonly unknown[]; space: GivenSpace }>()
+  private readonly planned = new Map<string, { key: readonly unknown[]; built: BuiltSection }>()
+
+  /** A section as the program planned it, with nothing drawn together: when its steps become given, it is the same in space. */
+  keepPlanned(model: ModelDocument, built: BuiltSection): void {
+    const section = sectionById(model, built.id)
+    this.planned.set(built.id, { key: restsOn(model, section), built })
+  }
 
   of(model: ModelDocument, flattener: Flattener, section: Section): GivenSpace {
-    const key = keyOf(model, section)
+    const key = restsOn(model, section)
     const entry = this.known.get(section.id)
-    if (entry && entry.key.length === key.length && entry.key.every((value, i) => value === key[i])) return entry.space
-    const space = makeSpace(model, flattener, section)
+    if (entry && isSameList(entry.key, key)) return entry.space
+    const planned = this.planned.get(section.id)
+    const seed = planned && isSameList(planned.key, key) ? planned.built : undefined
+    const space = makeSpace(model, flattener, section, seed)
+    this.planned.delete(section.id)
     this.known.set(section.id, { key, space })
     return space
   }
 }
 
-/** All that places of nodes depend on, by identity: parts, copies, the sections copied, own shapes. */
-function keyOf(model: ModelDocument, section: Section): unknown[] {
-  const key: unknown[] = [section.parts, section.copies, model.shapes]
-  const seen = new Set<string>()
-  const visit = (copied: Section): void => {
-    for (const { section: id } of copiesOf(copied)) {
-      if (seen.has(id)) continue
-      seen.add(id)
-      const inner = model.sections.find((candidate) => candidate.id === id)!
-      key.push(inner.parts, inner.copies)
-      visit(inner)
-    }
-  }
-  visit(section)
-  return key
-}
-
-function makeSpace(model: ModelDocument, flattener: Flattener, section: Section): GivenSpace {
-  const scene = buildScene(sectionNodes(model, flattener, section.id))
-  const joints = findJoints(scene)
+function makeSpace(model: ModelDocument, flattener: Flattener, section: Section, planned?: BuiltSection): GivenSpace {
+  const scene = planned?.scene ?? buildScene(sectionNodes(model, flattener, section.id))
+  const joints = planned?.joints ?? findJoints(scene)
+  let space: SpaceLeft | undefined
   return {
     scene,
     joints,
-    space: new SpaceLeft(scene, joints),
+    get space() {
+      return (space ??= new SpaceLeft(scene, joints))
+    },
     indexOf: new Map(scene.nodes.map((spec, node) => [spec.id, node])),
     looseIds: new Set(
       partsOf(section)
@@ -89,13 +86,23 @@ function makeSpace(model: ModelDocument, flattener: Flattener, section: Section)
     ),
     everything: [...partsOf(section), ...copiesOf(section)].map((entry) => entry.id),
     read: new WeakMap(),
-    ways: {
-      present: new Float64Array(scene.nodes.length).fill(-1),
-      arrives: scene.nodes.map(() => MINUS_Z),
-      presses: new Map(),
-      blocks: new Map(),
-    },
+    ways: planned ? waysOfPlan(planned) : noWays(scene),
   }
+}
+
+const noWays = ({ nodes }: Scene): Ways => ({
+  present: new Float64Array(nodes.length).fill(-1),
+  arrives: nodes.map(() => MINUS_Z),
+  presses: new Map(),
+  blocks: new Map(),
+})
+
+/** As each node came in when the program planned: it comes in the same way where the same others are there. */
+function waysOfPlan({ scene, steps, arrives, presses }: BuiltSection): Ways {
+  const ways = { ...noWays(scene), arrives: [...arrives], presses: new Map(presses) }
+  const { order, before } = orderSets(steps)
+  order.forEach((node, i) => (ways.present[node] = before[i]!))
+  return ways
 }
 
 /** Keeps given steps as they are and finds the way each part came in, past what was there before it. */

@@ -1,5 +1,5 @@
 import { coloursOf, inventoryOf, total, trayOf, type ColourCount, type PieceCount } from '../count'
-import { buildingOrder, Flattener, partsOf, sectionById, sectionUses, type ModelDocument, type Part, type Section } from '../model'
+import { buildingOrder, Flattener, isSameList, partsOf, sectionById, sectionUses, type ModelDocument, type Part, type Section } from '../model'
 import type { Travel } from '../motion'
 import { ownPieceCount } from '../scene'
 import { DIRECTION_TEXTS, NO_TURN, turnText, type Direction, type Turn, type Vec } from '../space'
@@ -51,8 +51,6 @@ interface CacheEntry {
   readonly built: readonly BuiltSection[]
 }
 
-const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
-
 /** Remembers built sections by their content, so that an edit plans again only what it touches. */
 export class PlanCache {
   private readonly known = new Map<string, CacheEntry>()
@@ -101,6 +99,8 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
       sections = refine ? plain.map(refine) : plain
       const isKept = sections.some((each) => each.isKept === true)
       cache?.keep(id, { content, how: isKept ? [] : how, built: sections })
+      const [only] = sections
+      if (cache && sections.length === 1 && !isGiven(section) && only!.blocks.length === 0) cache.spaces.keepPlanned(model, only!)
     }
     done += sizes[i]!
     options.progress?.(done / all)

@@ -11,6 +11,7 @@ import { HOLD_TYPED } from '../shared/typed-text'
 import WordMark from '../shared/WordMark.vue'
 import { useOpenModel } from '../stores/open-model'
 import { useRailPlace } from '../stores/rail-place'
+import FirstLook from './FirstLook.vue'
 import LeaveGuard from './LeaveGuard.vue'
 import OfferBar from './OfferBar.vue'
 
@@ -107,9 +108,14 @@ useEventListener(window, 'keydown', (event) => {
         <ActionButton v-if="!open.report" @click="open.downloadFile()">Download the file</ActionButton>
       </div>
       <OfferBar />
-      <div v-if="planning !== null && !open.report" class="first-plan">
-        <WorkBar label="Planning and looking at every step" :fraction="planning" @stop="open.session?.stopPlanning()" />
-      </div>
+      <FirstLook v-if="open.draft && !open.report" :draft="open.draft">
+        <WorkBar
+          v-if="planning !== null"
+          label="Planning and looking at every step"
+          :fraction="planning"
+          @stop="open.session?.stopPlanning()"
+        />
+      </FirstLook>
       <div v-if="planning !== null && open.report" class="replan">
         <WorkBar
           :label="open.session?.isChecking.value ? 'Looking at it again' : 'Planning again'"
@@ -162,10 +168,6 @@ useEventListener(window, 'keydown', (event) => {
 }
 .bar.bad {
   background: #f6e3e0;
-}
-.first-plan {
-  margin: auto;
-  width: min(720px, 90vw);
 }
 /* In its own place under the head, so that it covers nothing. */
 .replan {

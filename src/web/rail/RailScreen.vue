@@ -175,7 +175,7 @@ watch(
 </script>
 
 <template>
-  <main class="rail-screen">
+  <main class="rail-screen" :data-version="open.snapshot?.version">
     <h1 class="sr-only">Rail of {{ open.model?.name }}</h1>
     <section class="picture" aria-label="Step picture">
       <StepPicture v-if="page" :picture="picture" :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken" />

@@ -2,12 +2,12 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { writeModelText } from '@core/formats'
 import type { Proof } from '@core/plan'
-import { toBytes, USUAL_SETTINGS, type Comparison, type PlanSettings } from '../../workers/plan-messages'
+import { toBytes, unplanned, USUAL_SETTINGS, type Comparison, type PlanSettings } from '../../workers/plan-messages'
 import type { Answer } from '../session/command-queue'
 import type { Change, Command } from '../session/commands'
 import { createPainting, type Painting } from '../session/painting'
 import { openSession, type Session } from '../session/session'
-import { bundleOf } from '../session/snapshot'
+import { bundleOf, makeSnapshot, type Snapshot } from '../session/snapshot'
 import { nothingUnsaved } from '../session/unsaved'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -29,6 +29,9 @@ export const useOpenModel = defineStore('open-model', () => {
 
   const offer = computed(() => session.value?.offers.offer.value ?? null)
   const snapshot = computed(() => (isLooking.value && offer.value ? offer.value.snapshot : (session.value?.snapshot.value ?? null)))
+  /** What can be counted and seen of a model whose steps are laid for the first time. */
+  const draft = shallowRef<Snapshot | null>(null)
+  const shown = computed(() => snapshot.value ?? draft.value)
   const model = computed(() => snapshot.value?.model ?? session.value?.state.value?.model ?? null)
   const settings = computed(() => snapshot.value?.settings ?? session.value?.state.value?.settings ?? USUAL_SETTINGS)
 
@@ -42,7 +45,8 @@ export const useOpenModel = defineStore('open-model', () => {
     if (mine !== opening) return next.close()
     isLasting.value = library.isLasting
     session.value = next
-    painting.value = createPainting(snapshot, makePainter)
+    draft.value = next.snapshot.value ? null : makeSnapshot(0, next.state.value!, unplanned(next.state.value!))
+    painting.value = createPainting(shown, makePainter)
   }
 
   function close(): void {
@@ -50,7 +54,7 @@ export const useOpenModel = defineStore('open-model', () => {
     isLooking.value = false
     session.value?.close()
     painting.value?.close()
-    session.value = painting.value = null
+    session.value = painting.value = draft.value = null
   }
 
   async function run(command: Command): Promise<Answer> {
@@ -117,6 +121,7 @@ export const useOpenModel = defineStore('open-model', () => {
   return {
     session,
     snapshot,
+    draft,
     model,
     settings,
     isLasting,

@@ -1,0 +1,162 @@
+import { execFileSync, spawn } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, type Browser, type Page } from '@playwright/test'
+import { table } from '../measure'
+import { install, press, takeLoad } from './probe'
+import { PAGE_SUBJECTS } from './subjects'
+
+/**
+ * `npm run bench:page`: what a person waits for, in the built application in a browser: from the key press to the picture.
+ * `npm run bench:page -- --write` puts the table into docs/bench.md; other words name subjects ("1,700").
+ */
+
+const PORT = 4311
+const SHELL = '/usr/bin/chromium-headless-shell'
+const EDITS = 16
+const WALKS = 40
+
+const rows = new Map<string, Map<string, number>>()
+function note(row: string, subject: string, value: number): void {
+  const known = rows.get(row) ?? new Map<string, number>()
+  known.set(subject, value)
+  rows.set(row, known)
+  process.stderr.write(`${subject}: ${row} ${value.toFixed(0)}\n`)
+}
+
+const p95 = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[Math.floor(times.length * 0.95)]!
+
+/** Memory of the process that holds the page and its workers, MB. */
+function rendererMemory(): number {
+  const lines = execFileSync('ps', ['-eo', 'rss,args']).toString().split('\n')
+  const renderers = lines.filter((line) => line.includes('--type=renderer')).map((line) => Number.parseInt(line, 10))
+  return Math.max(0, ...renderers) / 1000
+}
+
+async function until(page: Page, isThere: () => boolean): Promise<void> {
+  await page.waitForFunction(isThere, undefined, { timeout: 180_000, polling: 20 })
+}
+
+async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]): Promise<void> {
+  const { name } = subject
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+  const page = await context.newPage()
+  await install(page)
+  await page.goto(`http://127.0.0.1:${PORT}/`)
+  await page.getByRole('button', { name: 'Stop' }).click({ timeout: 3000 }).catch(() => undefined)
+  const model = JSON.stringify(subject.make())
+  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'town.rail.json', mimeType: 'application/json', buffer: Buffer.from(model) })
+  await page.getByRole('button', { name: 'Open' }).waitFor({ timeout: 60_000 })
+  await takeLoad(page)
+
+  let start = Date.now()
+  await page.getByRole('button', { name: 'Open' }).click()
+  await until(page, () => window.probe.version() !== '' && window.probe.drawn())
+  note('first opening, until the first picture (planned in a worker)', name, Date.now() - start)
+  let longest = (await takeLoad(page)).longest
+  // The search for a better order is ended, so that it does not run beside what is measured.
+  await page.getByRole('group', { name: 'Looking for a better order' }).getByRole('button', { name: 'Stop' }).click({ timeout: 4000 }).catch(() => undefined)
+  // What was shown is kept a moment after the last change.
+  await page.waitForTimeout(4000)
+
+  start = Date.now()
+  await page.reload()
+  await until(page, () => window.probe.version() !== '' && window.probe.drawn())
+  note('something to read after opening again', name, Date.now() - start)
+  await page.waitForFunction(() => !document.querySelector('[role=group][aria-label="Looking at it again"]'), undefined, { timeout: 120_000 })
+  longest = Math.max(longest, (await takeLoad(page)).longest)
+
+  // The largest section, in its middle, where what was there before is half the model.
+  await page.keyboard.press('End')
+  await until(page, () => window.probe.drawn())
+  const lastLane = await page.locator('.lane-name').count()
+  await page.locator('.lane-name').nth(lastLane - 1).click()
+  await until(page, () => window.probe.drawn())
+  const of = Number(/of (\d+)/.exec(await page.locator('.place').first().innerText())?.[1])
+  const warm = Math.min(60, Math.floor(of / 3))
+  for (let i = 0; i < warm; i++) await press(page, 'ArrowRight', 'picture')
+  const walks: number[] = []
+  for (let i = 0; i < Math.min(WALKS, of - warm - EDITS); i++) walks.push(await press(page, 'ArrowRight', 'picture'))
+  note('walking: picture of the next step, p95', name, p95(walks))
+  let load = await takeLoad(page)
+  longest = Math.max(longest, load.longest)
+
+  const edits: number[] = []
+  const undos: number[] = []
+  for (let i = 0; i < EDITS; i++) {
+    // Split and merge take turns, a few steps on each time.
+    edits.push(await press(page, i % 2 === 0 ? 's' : 'm', 'version'))
+    if (i % 4 === 3) undos.push(await press(page, 'z', 'version', { ctrlKey: true }))
+    if (i % 2 === 1) await press(page, 'ArrowRight', 'picture')
+  }
+  note('first edit of a section: key press → new picture and its findings', name, edits[0]!)
+  note('an edit after that, p95', name, p95(edits.slice(1)))
+  note('undo, p95', name, p95(undos))
+  load = await takeLoad(page)
+  longest = Math.max(longest, load.longest)
+  note('longest task while editing', name, load.longest)
+  note('longest delay of input', name, load.delay)
+
+  start = Date.now()
+  const steps = await page.evaluate(async () => {
+    let count = 0
+    let before = ''
+    for (;;) {
+      const label = document.querySelector('[aria-current="step"]')?.getAttribute('aria-label') ?? ''
+      if (label === before || count >= 5000) return count
+      before = label
+      count++
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', code: 'ArrowLeft', bubbles: true, cancelable: true }))
+      await new Promise((resolve) => requestAnimationFrame(resolve))
+    }
+  })
+  await until(page, () => window.probe.drawn())
+  note('scrubbing back over the rail, ms a step', name, (Date.now() - start) / steps)
+  longest = Math.max(longest, (await takeLoad(page)).longest)
+
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  const entry = page.locator('.entry').last()
+  await entry.waitFor()
+  await until(page, () => window.probe.drawn())
+  longest = Math.max(longest, (await takeLoad(page)).longest)
+  start = Date.now()
+  await entry.click()
+  await until(page, () => window.probe.drawn())
+  note('choosing a finding, until its picture', name, Date.now() - start)
+  start = Date.now()
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  await page.locator('.sheets canvas').first().waitFor()
+  note('opening Booklet', name, Date.now() - start)
+  longest = Math.max(longest, (await takeLoad(page)).longest)
+  note('longest task on the main thread, anywhere', name, longest)
+  note('memory of page and workers, MB', name, rendererMemory())
+  await context.close()
+}
+
+const server = spawn(process.execPath, ['dist/node/server.js'], {
+  env: { ...process.env, PORT: String(PORT), JUMP_RAIL_DATA: mkdtempSync(join(tmpdir(), 'jump-rail-')) },
+  stdio: ['ignore', 'pipe', 'ignore'],
+})
+await new Promise((resolve) => server.stdout.once('data', resolve))
+const browser = await chromium.launch({
+  executablePath: process.env['CHROMIUM'] ?? (existsSync(SHELL) ? SHELL : '/usr/bin/chromium'),
+  args: ['--no-sandbox', '--disable-gpu'],
+})
+const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'))
+const subjects = PAGE_SUBJECTS.filter(({ name }) => wanted.length === 0 || wanted.some((word) => name.includes(word)))
+try {
+  for (const subject of subjects) await measure(browser, subject)
+} finally {
+  await browser.close()
+  server.kill()
+}
+
+const head = ['ms, in the browser', ...subjects.map(({ name }) => name)]
+const text = table(head, [...rows].map(([row, values]) => [row, ...subjects.map(({ name }) => values.get(name)?.toFixed(0) ?? '–')]))
+process.stdout.write(`${text}\n`)
+if (process.argv.includes('--write')) {
+  const file = 'docs/bench.md'
+  const old = readFileSync(file, 'utf8')
+  writeFileSync(file, old.replace(/<!-- bench:page -->[\s\S]*?<!-- end:page -->/, () => `<!-- bench:page -->\n\n${text}\n\n<!-- end:page -->`))
+}

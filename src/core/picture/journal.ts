@@ -1,0 +1,85 @@
+
+/** Dots written over that are remembered at most: some tens of megabytes. */
+const MOST = 2_000_000
+const FIRST = 4096
+
+/** The layers that a journal puts back. */
+export interface Restorable {
+  readonly depth: Float32Array
+  readonly part: Int32Array
+  readonly surface: Uint16Array
+  readonly tone: Uint8Array
+}
+
+/**
+ * What was in the layers before each of the last steps was drawn, dot by dot, so that a step can be taken back at the price of
+ * what it drew: going back along a rail, or drawing a step anew after an edit.
+ */
+export class Journal {
+  private dots = new Int32Array(FIRST)
+  private depth = new Float32Array(FIRST)
+  private part = new Int32Array(FIRST)
+  private surface = new Uint16Array(FIRST)
+  private tone = new Uint8Array(FIRST)
+  private length = 0
+  /** Where each remembered step begins. */
+  private starts: number[] = []
+
+  /** How many of the last steps can be taken back. */
+  get steps(): number {
+    return this.starts.length
+  }
+
+  startStep(): void {
+    if (this.length > MOST) this.forgetOlder()
+    this.starts.push(this.length)
+  }
+
+  /** The older half goes. */
+  private forgetOlder(): void {
+    const kept = this.starts.slice(this.starts.length >> 1)
+    const from = kept[0] ?? this.length
+    for (const table of [this.dots, this.depth, this.part, this.surface, this.tone]) table.copyWithin(0, from, this.length)
+    this.length -= from
+    this.starts = kept.map((start) => start - from)
+  }
+
+  /** Notes a dot before it is written over. */
+  note(layers: Restorable, dot: number): void {
+    if (this.length === this.dots.length) this.grow()
+    const at = this.length++
+    this.dots[at] = dot
+    this.depth[at] = layers.depth[dot]!
+    this.part[at] = layers.part[dot]!
+    this.surface[at] = layers.surface[dot]!
+    this.tone[at] = layers.tone[dot]!
+  }
+
+  private grow(): void {
+    const larger = <Table extends Int32Array | Float32Array | Uint16Array | Uint8Array>(table: Table, next: Table): Table => {
+      next.set(table)
+      return next
+    }
+    const size = this.dots.length * 2
+    this.dots = larger(this.dots, new Int32Array(size))
+    this.depth = larger(this.depth, new Float32Array(size))
+    this.part = larger(this.part, new Int32Array(size))
+    this.surface = larger(this.surface, new Uint16Array(size))
+    this.tone = larger(this.tone, new Uint8Array(size))
+  }
+
+  /** Takes the last step back. @throws RangeError where none is remembered */
+  undoStep(layers: Restorable): void {
+    const start = this.starts.pop()
+    if (start === undefined) throw new RangeError('no step is remembered')
+    for (let at = this.length - 1; at >= start; at--) {
+      const dot = this.dots[at]!
+      layers.depth[dot] = this.depth[at]!
+      layers.part[dot] = this.part[at]!
+      layers.surface[dot] = this.surface[at]!
+      layers.tone[dot] = this.tone[at]!
+    }
+    this.length = start
+  }
+}
+

@@ -1,0 +1,80 @@
+import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { reportModel } from '../checks'
+import { catalogueOf, Flattener, readModelText, type ModelDocument } from '../model'
+import { keepSteps, mergeWithNext, moveStep, planModel, splitStep, type SectionPlan } from '../plan'
+import { drawnSection, RailPainter, type RgbImage, type ViewNumber } from './index'
+
+const SIZE = { width: 160, height: 120 }
+const read = (name: string): ModelDocument => readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
+const painterOf = (model: ModelDocument, plans: readonly SectionPlan[], section: string): RailPainter =>
+  new RailPainter(drawnSection(model, new Flattener(model), plans, section), catalogueOf(model), SIZE)
+const same = (a: RgbImage, b: RgbImage): boolean => a.data.length === b.data.length && a.data.every((value, i) => value === b.data[i])
+
+describe('a painter that goes to and fro', () => {
+  const model = read('ferry-house')
+  const plans = reportModel(model).report.sections
+  const section = 'house'
+  const steps = plans.find(({ id }) => id === section)!.steps.length
+
+  it('paints every step dot for dot as one that begins anew', () => {
+    const visits = fc.array(fc.record({ step: fc.nat({ max: steps - 1 }), view: fc.constantFrom<ViewNumber>(0, 1, 4), finished: fc.nat({ max: 6 }) }), {
+      minLength: 2,
+      maxLength: 8,
+    })
+    fc.assert(
+      fc.property(visits, (all) => {
+        const painter = painterOf(model, plans, section)
+        for (const { step, view, finished } of all) {
+          const fresh = painterOf(model, plans, section)
+          if (finished === 0) expect(same(painter.paintFinished(view), fresh.paintFinished(view))).toBe(true)
+          else expect(same(painter.paint(step, view), fresh.paint(step, view))).toBe(true)
+        }
+      }),
+      { numRuns: 12 },
+    )
+  })
+
+  it('goes on from what was drawn before an edit, and paints as one that begins anew', () => {
+    const edit = fc.record({ kind: fc.constantFrom('split', 'merge', 'move'), step: fc.nat({ max: steps - 3 }), look: fc.nat({ max: 3 }) })
+    fc.assert(
+      fc.property(fc.array(edit, { minLength: 1, maxLength: 5 }), (edits) => {
+        let document = keepSteps(model, plans, section)
+        let painter = painterOf(model, plans, section)
+        for (const { kind, step, look } of edits) {
+          const before = planModel(document).plan.sections
+          const last = before.find(({ id }) => id === section)!.steps.length - 1
+          const at = Math.min(step, last - 1)
+          painter.paint(Math.min(at + look, last), 0)
+          try {
+            if (kind === 'split') document = splitStep(document, before, section, at)
+            else if (kind === 'merge') document = mergeWithNext(document, before, section, at)
+            else document = moveStep(document, before, section, at, at + 1)
+          } catch {
+            continue
+          }
+          const now = planModel(document).plan.sections
+          const next = painterOf(document, now, section)
+          next.takeOver(painter)
+          painter = next
+          const shown = Math.min(at + 1, now.find(({ id }) => id === section)!.steps.length - 1)
+          expect(same(painter.paint(shown, 0), painterOf(document, now, section).paint(shown, 0))).toBe(true)
+        }
+      }),
+      { numRuns: 10 },
+    )
+  })
+
+  it('takes nothing over where a colour has changed', () => {
+    const painter = painterOf(model, plans, section)
+    painter.paint(4, 0)
+    const recoloured = {
+      ...model,
+      sections: model.sections.map((each) => (each.id === section ? { ...each, parts: each.parts!.map((part) => ({ ...part, colour: 'navy' })) } : each)),
+    }
+    const next = painterOf(recoloured, plans, section)
+    next.takeOver(painter)
+    expect(same(next.paint(5, 0), painterOf(recoloured, plans, section).paint(5, 0))).toBe(true)
+  })
+})

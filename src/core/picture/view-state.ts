@@ -1,0 +1,103 @@
+import { Easel } from './easel'
+import type { DrawnSection } from './drawn-section'
+import { Inker, type InkOptions, type RgbImage } from './ink'
+import { Journal } from './journal'
+import { EMPTY_WINDOW, uniteWindows, type Window } from './layers'
+import type { Rgb } from './paint'
+import type { Vec } from '../space'
+import type { Camera, PictureSize } from './view'
+
+/** Steps before the one that is asked for that are drawn so that they can be taken back. */
+const REMEMBERED = 32
+
+/**
+ * A section seen from one side, drawn up to some step. Going on draws what comes; going back takes back what was drawn last;
+ * only what was touched is inked anew.
+ */
+export class ViewState {
+  readonly easel: Easel
+  private readonly inker: Inker
+  private readonly journal = new Journal()
+  /** Where each drawn step was drawn, in dots of the layers. */
+  readonly windows: Window[] = []
+  /** Where the layers have changed since they were inked. */
+  private dirty: Window = { ...EMPTY_WINDOW }
+  /** Where the parts were that were inked as new; nothing where all must be inked again. */
+  private newest: Window | undefined
+
+  constructor(camera: Camera, size: PictureSize, finer: number, paper: Rgb) {
+    this.easel = new Easel(camera, size)
+    this.inker = new Inker(this.easel.layers, finer, paper, this.easel.decals)
+  }
+
+  get drawn(): number {
+    return this.windows.length
+  }
+
+  /** Whether it can be taken back so far that only so many steps are drawn. */
+  canReach(steps: number): boolean {
+    return steps >= this.drawn || this.drawn - steps <= this.journal.steps
+  }
+
+  /** Draws or takes back until so many steps are drawn; must be able to reach them. */
+  goTo(section: DrawnSection, steps: number): void {
+    const { layers } = this.easel
+    while (this.drawn > steps) {
+      this.journal.undoStep(layers)
+      this.touch(this.windows.pop()!)
+    }
+    while (this.drawn < steps) {
+      layers.journal = this.drawn >= steps - REMEMBERED ? this.journal : undefined
+      layers.journal?.startStep()
+      const [from, to] = section.ranges[this.drawn] ?? [0, 0]
+      const window = layers.startWindow()
+      for (let part = from; part < to; part++) this.easel.draw(section, part)
+      this.windows.push(window)
+      this.touch(window)
+    }
+    layers.journal = undefined
+  }
+
+  /** Draws a step with some of its things lifted off their place; to be taken back before anything else is drawn. */
+  drawLifted(section: DrawnSection, step: number, lifts: ReadonlyMap<number, Vec>): void {
+    this.goTo(section, step)
+    const { layers } = this.easel
+    layers.journal = this.journal
+    this.journal.startStep()
+    const [from, to] = section.ranges[step]!
+    const window = layers.startWindow()
+    for (let part = from; part < to; part++) this.easel.draw(section, part, lifts.get(section.partNode[part]!))
+    this.windows.push(window)
+    this.touch(window)
+    layers.journal = undefined
+  }
+
+  takeBack(): void {
+    this.journal.undoStep(this.easel.layers)
+    this.touch(this.windows.pop()!)
+  }
+
+  private touch(window: Window): void {
+    this.dirty = uniteWindows(this.dirty, window)
+  }
+
+  /** Inks the picture of the last drawn step. */
+  ink(options: InkOptions): RgbImage {
+    const { layers } = this.easel
+    const own = this.windows[this.drawn - 1] ?? EMPTY_WINDOW
+    const whole: Window = { left: 0, right: layers.size.width - 1, top: 0, bottom: layers.size.height - 1 }
+    const changed = this.newest ? [this.dirty, this.newest, own].reduce(uniteWindows) : whole
+    const image = this.inker.ink(changed, options)
+    this.dirty = { ...EMPTY_WINDOW }
+    this.newest = { ...own }
+    return image
+  }
+
+  /** Inks all of it another way; the next picture of a step is inked as a whole too. */
+  inkApart(options: InkOptions): RgbImage {
+    this.newest = undefined
+    const image = this.ink(options)
+    this.newest = undefined
+    return image
+  }
+}
