@@ -1,6 +1,8 @@
 /** Imports run downward; each room of the core has one door; the core knows nothing of page, framework or Node. */
 const ROOMS = [
   'fault',
+  'words',
+  'change',
   'space',
   'catalogue',
   'names',

@@ -14,7 +14,7 @@ import { PAGE_SUBJECTS } from './subjects'
 
 const PORT = 4311
 const SHELL = '/usr/bin/chromium-headless-shell'
-const EDITS = 16
+const EDITS = 40
 const WALKS = 40
 
 const rows = new Map<string, Map<string, number>>()
@@ -52,8 +52,10 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
 
   let start = Date.now()
   await page.getByRole('button', { name: 'Open' }).click()
+  await page.locator('main h1').waitFor()
+  note('first opening, until there is something to read', name, Date.now() - start)
   await until(page, () => window.probe.version() !== '' && window.probe.drawn())
-  note('first opening, until the first picture (planned in a worker)', name, Date.now() - start)
+  note('first opening, until it is planned and its first step is on the screen', name, Date.now() - start)
   let longest = (await takeLoad(page)).longest
   // The search for a better order is ended, so that it does not run beside what is measured.
   await page.getByRole('group', { name: 'Looking for a better order' }).getByRole('button', { name: 'Stop' }).click({ timeout: 4000 }).catch(() => undefined)
@@ -64,7 +66,8 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
   await page.reload()
   await until(page, () => window.probe.version() !== '' && window.probe.drawn())
   note('something to read after opening again', name, Date.now() - start)
-  await page.waitForFunction(() => !document.querySelector('[role=group][aria-label="Looking at it again"]'), undefined, { timeout: 120_000 })
+  await page.waitForFunction(() => document.querySelector('[data-checked="true"]') !== null, undefined, { timeout: 180_000 })
+  note('the same, until it can be edited', name, Date.now() - start)
   longest = Math.max(longest, (await takeLoad(page)).longest)
 
   // The largest section, in its middle, where what was there before is half the model.
@@ -77,7 +80,7 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
   const warm = Math.min(60, Math.floor(of / 3))
   for (let i = 0; i < warm; i++) await press(page, 'ArrowRight', 'picture')
   const walks: number[] = []
-  for (let i = 0; i < Math.min(WALKS, of - warm - EDITS); i++) walks.push(await press(page, 'ArrowRight', 'picture'))
+  for (let i = 0; i < Math.max(2, Math.min(WALKS, of - warm - 4)); i++) walks.push(await press(page, 'ArrowRight', 'picture'))
   note('walking: picture of the next step, p95', name, p95(walks))
   let load = await takeLoad(page)
   longest = Math.max(longest, load.longest)
@@ -85,10 +88,10 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
   const edits: number[] = []
   const undos: number[] = []
   for (let i = 0; i < EDITS; i++) {
-    // Split and merge take turns, a few steps on each time.
-    edits.push(await press(page, i % 2 === 0 ? 's' : 'm', 'version'))
-    if (i % 4 === 3) undos.push(await press(page, 'z', 'version', { ctrlKey: true }))
-    if (i % 2 === 1) await press(page, 'ArrowRight', 'picture')
+    // Merge and split take turns, a few steps on each time: what was merged can be split.
+    edits.push(await press(page, i % 2 === 0 ? 'm' : 's', 'version'))
+    if (i % 4 === 3) undos.push(await press(page, 'z', 'version', { ctrlKey: true }), await press(page, 'y', 'version', { ctrlKey: true }))
+    if (i % 8 === 7) await press(page, 'ArrowRight', 'picture')
   }
   note('first edit of a section: key press → new picture and its findings', name, edits[0]!)
   note('an edit after that, p95', name, p95(edits.slice(1)))

@@ -1,34 +1,8 @@
 import Joi from 'joi'
-import type { ShownInset } from '../checks'
 import { Fault } from '../fault'
 import { checkPlan } from './bundle-plan'
+import type { Bundle } from './bundle-type'
 import { checkModel, LIMITS, type ModelDocument, workSchema } from '../model'
-import type { Alias } from '../names'
-import type { SectionPlan } from '../plan'
-import type { ColourCount, PieceCount } from '../count'
-
-/**
- * A published booklet: the model and its printed plan. Pictures are not in it: whoever opens it paints them, dot for dot
- * the same, so that a booklet of hundreds of steps stays small.
- */
-export interface Bundle {
-  readonly format: 'jump-rail-bundle'
-  readonly version: 1
-  readonly model: ModelDocument
-  readonly plan: {
-    readonly name: string
-    readonly parts: number
-    readonly sections: readonly SectionPlan[]
-    readonly inventory: readonly PieceCount[]
-    readonly colours: readonly ColourCount[]
-  }
-  /** For each section of the plan, the view of each step. */
-  readonly views: readonly (readonly number[])[]
-  /** What the views of some steps do not show, and the side from which an inset shows it. */
-  readonly insets?: readonly ShownInset[]
-  /** What the designer calls shapes and colours, where that is to stand beside our names. */
-  readonly names?: readonly Alias[]
-}
 
 /** The bundle of a model as it was planned and looked at. */
 export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views: Bundle['views'], insets: Bundle['insets'] = []): Bundle {

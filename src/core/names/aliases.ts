@@ -1,5 +1,4 @@
 import Papa from 'papaparse'
-import { LIMITS } from '../model'
 import { plainCell, tableText } from '../words'
 import { nearestIds, type Catalogue } from '../catalogue'
 import { Fault } from '../fault'
@@ -14,6 +13,8 @@ export interface Alias {
 
 const HEADER = ['kind', 'id', 'name', 'number'] as const
 
+/** Letters of a name or number. */
+const MOST_LETTERS = 200
 /** There are some 450 shapes and colours, and own ones. */
 const MOST_ALIASES = 10_000
 
@@ -58,8 +59,8 @@ export function readAliases(text: string, catalogue: Catalogue): Alias[] {
     if (seen.has(`${kind} ${id}`)) throw new Fault('double-id', `“${id}” stands twice.`, { place, wayOut: 'Keep one of the two lines.' })
     seen.add(`${kind} ${id}`)
     const [name, number] = [cell('name'), cell('number')]
-    if (name.length > LIMITS.nameLength || number.length > LIMITS.nameLength)
-      throw new Fault('too-long', `A name is at most ${LIMITS.nameLength} letters long.`, { place })
+    if (name.length > MOST_LETTERS || number.length > MOST_LETTERS)
+      throw new Fault('too-long', `A name is at most ${MOST_LETTERS} letters long.`, { place })
     return { kind, id, name, number }
   })
 }

@@ -74,7 +74,7 @@ const MOST_REMEMBERED = 4
 
 function memoryOf({ scene, steps }: BuiltSection): Map<string, Remembered> {
   let known = remembered.get(scene)
-  if (!known || known.size > MOST_REMEMBERED * steps.length + 1000) remembered.set(scene, (known = new Map()))
+  if (!known || known.size > MOST_REMEMBERED * steps.length + 1000) remembered.set(scene, (known = new Map<string, Remembered>()))
   return known
 }
 

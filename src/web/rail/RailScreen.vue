@@ -175,7 +175,7 @@ watch(
 </script>
 
 <template>
-  <main class="rail-screen" :data-version="open.snapshot?.version">
+  <main class="rail-screen" :data-version="open.snapshot?.version" :data-checked="!open.session?.isChecking.value">
     <h1 class="sr-only">Rail of {{ open.model?.name }}</h1>
     <section class="picture" aria-label="Step picture">
       <StepPicture v-if="page" :picture="picture" :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken" />
@@ -194,13 +194,13 @@ watch(
         :is-given="isGiven"
         :can-edit="canEdit"
         :has-locks="hasLocks"
+        :set-text="setText"
         @split="split"
         @merge="merge"
         @lock="lock"
         @earlier="moveTo(step - 1)"
         @later="moveTo(step + 1)"
         @move="move"
-        :set-text="setText"
         @plan-again="planAgain"
       />
       <StepProof

@@ -2,8 +2,9 @@ import Dexie from 'dexie'
 import { applyChange, type Change } from '@core/change'
 import { Fault } from '@core/fault'
 import { fromBytes, type ModelState } from '../../workers/plan-messages'
+import type {
+  LibraryDatabase} from './database';
 import {
-  LibraryDatabase,
   type OwnNames,
   type ShelfFacts,
   type StoredChange,

@@ -46,7 +46,7 @@ const lost: string[] = []
 const table = (known: object | undefined = api): RequestTable<Api> =>
   new RequestTable<Api>(
     'test',
-    () => new FakeWorker(known) as unknown as WorkerLike,
+    () => new FakeWorker(known),
     (reason) => lost.push(reason.code),
   )
 const last = (): FakeWorker => FakeWorker.all[FakeWorker.all.length - 1]!

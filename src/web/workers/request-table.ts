@@ -75,7 +75,7 @@ export class RequestTable<Api extends Answering> {
     worker.addEventListener('error', onDeath)
     worker.addEventListener('messageerror', onDeath)
     this.worker = worker
-    const remote = wrap<Api>(worker as Worker)
+    const remote = wrap<Api>(worker)
     this.remote = remote
     void this.watch(name, remote, onDeath)
     return remote

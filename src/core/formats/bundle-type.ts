@@ -1,0 +1,28 @@
+import type { ShownInset } from '../checks'
+import type { ColourCount, PieceCount } from '../count'
+import type { ModelDocument } from '../model'
+import type { Alias } from '../names'
+import type { SectionPlan } from '../plan'
+
+/**
+ * A published booklet: the model and its printed plan. Pictures are not in it: whoever opens it paints them, dot for dot
+ * the same, so that a booklet of hundreds of steps stays small.
+ */
+export interface Bundle {
+  readonly format: 'jump-rail-bundle'
+  readonly version: 1
+  readonly model: ModelDocument
+  readonly plan: {
+    readonly name: string
+    readonly parts: number
+    readonly sections: readonly SectionPlan[]
+    readonly inventory: readonly PieceCount[]
+    readonly colours: readonly ColourCount[]
+  }
+  /** For each section of the plan, the view of each step. */
+  readonly views: readonly (readonly number[])[]
+  /** What the views of some steps do not show, and the side from which an inset shows it. */
+  readonly insets?: readonly ShownInset[]
+  /** What the designer calls shapes and colours, where that is to stand beside our names. */
+  readonly names?: readonly Alias[]
+}
