@@ -40,10 +40,17 @@ export function townOfSections(parts: number): ModelDocument {
 
 /** A model with plates that hang in the air: so many errors, and warnings with them. */
 export function withFlaws(document: ModelDocument, count: number): ModelDocument {
-  const flaws = Array.from({ length: count }, (_, i) => ({ id: `flaw-${i}`, shape: 'plate-1x1', colour: 'red', at: [i * 20, 0, 600] as const }))
+  const flaws = Array.from({ length: count }, (_, i) => ({
+    id: `flaw-${i}`,
+    shape: 'plate-1x1',
+    colour: 'red',
+    at: [i * 20, 0, 600] as const,
+  }))
   return {
     ...document,
-    sections: document.sections.map((section) => (section.id === document.root ? { ...section, parts: [...(section.parts ?? []), ...flaws] } : section)),
+    sections: document.sections.map((section) =>
+      section.id === document.root ? { ...section, parts: [...(section.parts ?? []), ...flaws] } : section,
+    ),
   }
 }
 

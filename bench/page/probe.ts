@@ -32,7 +32,10 @@ export async function install(page: Page): Promise<void> {
       version: () => document.querySelector('[data-version]')?.getAttribute('data-version') ?? '',
     }
     window.probe = probe
-    new PerformanceObserver((list) => probe.tasks.push(...list.getEntries().map((entry) => entry.duration))).observe({ type: 'longtask', buffered: true })
+    new PerformanceObserver((list) => probe.tasks.push(...list.getEntries().map((entry) => entry.duration))).observe({
+      type: 'longtask',
+      buffered: true,
+    })
     new PerformanceObserver((list) => {
       for (const entry of list.getEntries() as PerformanceEventTiming[]) probe.delays.push(entry.processingStart - entry.startTime)
     }).observe({ type: 'event', buffered: true, durationThreshold: 16 } as PerformanceObserverInit)

@@ -44,9 +44,14 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
   const page = await context.newPage()
   await install(page)
   await page.goto(`http://127.0.0.1:${PORT}/`)
-  await page.getByRole('button', { name: 'Stop' }).click({ timeout: 3000 }).catch(() => undefined)
+  await page
+    .getByRole('button', { name: 'Stop' })
+    .click({ timeout: 3000 })
+    .catch(() => undefined)
   const model = JSON.stringify(subject.make())
-  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'town.rail.json', mimeType: 'application/json', buffer: Buffer.from(model) })
+  await page
+    .getByLabel('Model files to bring in')
+    .setInputFiles({ name: 'town.rail.json', mimeType: 'application/json', buffer: Buffer.from(model) })
   await page.getByRole('button', { name: 'Open' }).waitFor({ timeout: 60_000 })
   await takeLoad(page)
 
@@ -58,7 +63,11 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
   note('first opening, until it is planned and its first step is on the screen', name, Date.now() - start)
   let longest = (await takeLoad(page)).longest
   // The search for a better order is ended, so that it does not run beside what is measured.
-  await page.getByRole('group', { name: 'Looking for a better order' }).getByRole('button', { name: 'Stop' }).click({ timeout: 4000 }).catch(() => undefined)
+  await page
+    .getByRole('group', { name: 'Looking for a better order' })
+    .getByRole('button', { name: 'Stop' })
+    .click({ timeout: 4000 })
+    .catch(() => undefined)
   // What was shown is kept a moment after the last change.
   await page.waitForTimeout(4000)
 
@@ -74,7 +83,10 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
   await page.keyboard.press('End')
   await until(page, () => window.probe.drawn())
   const lastLane = await page.locator('.lane-name').count()
-  await page.locator('.lane-name').nth(lastLane - 1).click()
+  await page
+    .locator('.lane-name')
+    .nth(lastLane - 1)
+    .click()
   await until(page, () => window.probe.drawn())
   const of = Number(/of (\d+)/.exec(await page.locator('.place').first().innerText())?.[1])
   const warm = Math.min(60, Math.floor(of / 3))
@@ -156,10 +168,16 @@ try {
 }
 
 const head = ['ms, in the browser', ...subjects.map(({ name }) => name)]
-const text = table(head, [...rows].map(([row, values]) => [row, ...subjects.map(({ name }) => values.get(name)?.toFixed(0) ?? '–')]))
+const text = table(
+  head,
+  [...rows].map(([row, values]) => [row, ...subjects.map(({ name }) => values.get(name)?.toFixed(0) ?? '–')]),
+)
 process.stdout.write(`${text}\n`)
 if (process.argv.includes('--write')) {
   const file = 'docs/bench.md'
   const old = readFileSync(file, 'utf8')
-  writeFileSync(file, old.replace(/<!-- bench:page -->[\s\S]*?<!-- end:page -->/, () => `<!-- bench:page -->\n\n${text}\n\n<!-- end:page -->`))
+  writeFileSync(
+    file,
+    old.replace(/<!-- bench:page -->[\s\S]*?<!-- end:page -->/, () => `<!-- bench:page -->\n\n${text}\n\n<!-- end:page -->`),
+  )
 }

@@ -1,4 +1,4 @@
-import { applyChange, changeBetween, sharing } from '@core/change'
+import { applyChange, changeBetween } from '@core/change'
 import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCache, type PlanWorth } from '@core/checks'
 import { Fault } from '@core/fault'
 import { checkChanged, checkModel, type ModelDocument } from '@core/model'
@@ -66,10 +66,11 @@ export class Planner {
     checkChanged(asked.model, before.state.model)
     const kept = fresh === 'all' ? {} : without(asked.order, fresh ?? [])
     const planned = this.plan(fresh ? { ...asked, settings: { ...asked.settings, effort: 'quick' } } : asked, kept, progress)
-    const printed = sharing(before.printed, planned.printed)
+    const came = changeBetween(before.printed, planned.printed)
+    const printed = came ? (applyChange(before.printed, came) as Printed) : before.printed
     for (const old of this.known.keys()) if (old !== base) this.known.delete(old)
     this.known.set(version, { planned: planned.planned, printed, state: stateAfter(asked, printed) })
-    return changeBetween(before.printed, printed)
+    return came
   }
 
   private plan(asked: ModelState, kept: PlanOrder, progress: Progress): Known {

@@ -32,14 +32,14 @@ export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
 }
 
 /** Of each scene, by what is there (as a signature), how far it can be tilted. */
-const known = new WeakMap<Scene, Map<number, number>>()
+const known = new WeakMap<object, Map<number, number>>()
 /** More than this many are forgotten together. */
 const MOST_KNOWN = 200_000
 
 /** How far the work can be tilted after each step. After an edit most steps leave what they left before. */
 function tiltsOf(built: BuiltSection): Float64Array {
-  let tilts = known.get(built.scene)
-  if (!tilts || tilts.size > MOST_KNOWN) known.set(built.scene, (tilts = new Map<number, number>()))
+  let tilts = known.get(built.scene.geometry)
+  if (!tilts || tilts.size > MOST_KNOWN) known.set(built.scene.geometry, (tilts = new Map<number, number>()))
   const { before } = orderSets(built.steps)
   const found = new Float64Array(built.steps.length)
   const missing: number[] = []
@@ -112,15 +112,15 @@ class Stand {
   }
 }
 
-const rowTables = new WeakMap<Scene, readonly (readonly number[])[]>()
+const rowTables = new WeakMap<object, readonly (readonly number[])[]>()
 
 /** Of each node, the rows of its bodies. */
 function bodyRows(scene: Scene): readonly (readonly number[])[] {
-  let known = rowTables.get(scene)
+  let known = rowTables.get(scene.geometry)
   if (!known) {
     const rows: number[][] = scene.nodes.map(() => [])
     scene.bodies.node.forEach((node, row) => rows[node]!.push(row))
-    rowTables.set(scene, (known = rows))
+    rowTables.set(scene.geometry, (known = rows))
   }
   return known
 }

@@ -89,11 +89,11 @@ function overlaps(built: BuiltSection): Finding[] {
 }
 
 /** Overlaps do not depend on steps: they are found once for a scene, which lives as long as no part moves. */
-const known = new WeakMap<Scene, Overlap[]>()
+const known = new WeakMap<object, Overlap[]>()
 
 function overlapsOf(scene: Scene, joints: Joints): Overlap[] {
-  let found = known.get(scene)
-  if (!found) known.set(scene, (found = findOverlaps(scene, joints)))
+  let found = known.get(scene.geometry)
+  if (!found) known.set(scene.geometry, (found = findOverlaps(scene, joints)))
   return found
 }
 

@@ -18,8 +18,8 @@ const LEAST_ROOM = 60
  * probe of two studs does not. Where a section's finished model has doors and windows, rooms are open, and nothing is said.
  */
 export function lightGaps(built: BuiltSection): Finding[] {
-  let gaps = known.get(built.scene)
-  if (!gaps) known.set(built.scene, (gaps = findGaps(built.scene)))
+  let gaps = known.get(built.scene.geometry)
+  if (!gaps) known.set(built.scene.geometry, (gaps = findGaps(built.scene)))
   return gaps.map((nodes) => {
     const ids = idsOf(built, nodes)
     return finding(
@@ -30,7 +30,7 @@ export function lightGaps(built: BuiltSection): Finding[] {
   })
 }
 
-const known = new WeakMap<Scene, number[][]>()
+const known = new WeakMap<object, number[][]>()
 
 const SOLID = 1
 const OUTSIDE = 2

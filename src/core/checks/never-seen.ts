@@ -31,15 +31,15 @@ function idsOfHidden(parts: readonly Part[], hidden: ReadonlySet<Part>): string[
 }
 
 /** What shows does not depend on steps, so it is found once for a scene. */
-const known = new WeakMap<Scene, ReadonlySet<Part>>()
+const known = new WeakMap<object, ReadonlySet<Part>>()
 
 /** Parts of the document none of whose copies shows. */
 function hiddenParts(scene: Scene): ReadonlySet<Part> {
-  let hidden = known.get(scene)
+  let hidden = known.get(scene.geometry)
   if (!hidden) {
     const isHidden = findNeverSeen(scene)
     const seen = new Set(scene.parts.filter((_, i) => isHidden[i] === 0).map(({ part }) => part))
-    known.set(scene, (hidden = new Set(scene.parts.map(({ part }) => part).filter((part) => !seen.has(part)))))
+    known.set(scene.geometry, (hidden = new Set(scene.parts.map(({ part }) => part).filter((part) => !seen.has(part)))))
   }
   return hidden
 }

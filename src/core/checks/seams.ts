@@ -1,6 +1,5 @@
 import type { Shape } from '../catalogue'
 import type { BuiltSection, Finding } from '../plan'
-import type { Scene } from '../scene'
 import { finding, idsOf, nameParts, stepNumber } from './place'
 
 /** Courses from which a straight seam is worth a word. */
@@ -22,12 +21,12 @@ interface Seam {
 /** Seams that run straight up through three courses or more, so that nothing laps over them. */
 export function straightSeams(built: BuiltSection): Finding[] {
   // Where seams run does not depend on steps, so it is found once for a scene.
-  let chains = known.get(built.scene)
-  if (!chains) known.set(built.scene, (chains = findChains(built)))
+  let chains = known.get(built.scene.geometry)
+  if (!chains) known.set(built.scene.geometry, (chains = findChains(built)))
   return chains.map((chain) => describe(built, chain))
 }
 
-const known = new WeakMap<Scene, Seam[][]>()
+const known = new WeakMap<object, Seam[][]>()
 
 function findChains(built: BuiltSection): Seam[][] {
   const seams = [...findSeams(built, 0), ...findSeams(built, 1)]

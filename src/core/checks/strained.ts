@@ -36,10 +36,10 @@ export function strained(built: BuiltSection, school: School = SCHOOLS.usual): F
 type Pair = readonly [number, number]
 
 /** Techniques do not depend on steps: they are found once for a scene. */
-const known = new WeakMap<Scene, ReadonlyMap<Technique, readonly Pair[]>>()
+const known = new WeakMap<object, ReadonlyMap<Technique, readonly Pair[]>>()
 
 function found(built: BuiltSection): ReadonlyMap<Technique, readonly Pair[]> {
-  let techniques = known.get(built.scene)
+  let techniques = known.get(built.scene.geometry)
   if (!techniques) {
     techniques = new Map<Technique, readonly Pair[]>([
       ['stud-in-hole', studsInHoles(built)],
@@ -47,7 +47,7 @@ function found(built: BuiltSection): ReadonlyMap<Technique, readonly Pair[]> {
       ['slopes-nose-to-nose', nosesTogether(built.scene)],
       ['off-the-lattice', missedJoints(built)],
     ])
-    known.set(built.scene, techniques)
+    known.set(built.scene.geometry, techniques)
   }
   return techniques
 }

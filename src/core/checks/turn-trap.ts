@@ -35,14 +35,14 @@ function blindSides(built: BuiltSection, looks: readonly StepLook[]): Finding[] 
   })
 }
 
-const suspectSets = new WeakMap<Scene, ReadonlySet<number>>()
+const suspectSets = new WeakMap<object, ReadonlySet<number>>()
 
 /** Parts with studs on the sides of a plain body. */
 function suspectsOf(scene: Scene): ReadonlySet<number> {
-  let suspects = suspectSets.get(scene)
+  let suspects = suspectSets.get(scene.geometry)
   if (!suspects) {
     const found = scene.nodes.flatMap(({ kind, parts }, node) => (kind === 'part' && sideStuds(parts[0]!.shape).length > 0 ? [node] : []))
-    suspectSets.set(scene, (suspects = new Set(found)))
+    suspectSets.set(scene.geometry, (suspects = new Set(found)))
   }
   return suspects
 }
@@ -65,8 +65,8 @@ function sideStuds(shape: Shape): readonly Connector[] {
 
 /** Pairs on the two sides of an otherwise symmetric section that are turned differently. */
 function oddPairs(built: BuiltSection): Finding[] {
-  let pairs = known.get(built.scene)
-  if (!pairs) known.set(built.scene, (pairs = findOddPairs(built.scene)))
+  let pairs = known.get(built.scene.geometry)
+  if (!pairs) known.set(built.scene.geometry, (pairs = findOddPairs(built.scene)))
   return pairs.map((pair) => {
     const ids = pair.map((node) => built.scene.nodes[node]!.id)
     const step = Math.max(...pair.map((node) => stepNumber(built, node) ?? 0)) || null
@@ -75,7 +75,7 @@ function oddPairs(built: BuiltSection): Finding[] {
   })
 }
 
-const known = new WeakMap<Scene, (readonly [number, number])[]>()
+const known = new WeakMap<object, (readonly [number, number])[]>()
 
 function findOddPairs(scene: Scene): (readonly [number, number])[] {
   if (scene.nodes.length < LEAST_PARTS) return []

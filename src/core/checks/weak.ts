@@ -32,8 +32,8 @@ interface WeakGroup {
 /** Groups that hold to the rest by one weak joint alone: bridges of the joint graph. Of groups within groups the largest is named. */
 export function weakJoints(built: BuiltSection, level: Level): Finding[] {
   // What hangs on what does not depend on steps, so it is found once for a scene.
-  let groups = known[level].get(built.scene)
-  if (!groups) known[level].set(built.scene, (groups = findWeakGroups(built, BOUNDS[level])))
+  let groups = known[level].get(built.scene.geometry)
+  if (!groups) known[level].set(built.scene.geometry, (groups = findWeakGroups(built, BOUNDS[level])))
   return groups.map(({ joint, nodes, mass }) => {
     const ids = idsOf(
       built,
@@ -59,7 +59,7 @@ function pressedIn(built: BuiltSection, nodes: readonly number[]): string {
   return ` Step ${step} presses on them while they hang so: hold them from below.`
 }
 
-const known: Readonly<Record<Level, WeakMap<Scene, readonly WeakGroup[]>>> = { home: new WeakMap(), travel: new WeakMap() }
+const known: Readonly<Record<Level, WeakMap<object, readonly WeakGroup[]>>> = { home: new WeakMap(), travel: new WeakMap() }
 
 function findWeakGroups(built: BuiltSection, levels: readonly Bounds[]): WeakGroup[] {
   const { scene, joints } = built
@@ -80,14 +80,14 @@ function findWeakGroups(built: BuiltSection, levels: readonly Bounds[]): WeakGro
   })
 }
 
-const massTables = new WeakMap<Scene, Float64Array>()
+const massTables = new WeakMap<object, Float64Array>()
 
 /** Mass of each node, g. */
 export function nodeMasses(scene: Scene): Float64Array {
-  let masses = massTables.get(scene)
+  let masses = massTables.get(scene.geometry)
   if (!masses) {
     masses = Float64Array.from(scene.nodes, ({ parts }) => parts.reduce((sum, { shape }) => sum + massOf(shape), 0))
-    massTables.set(scene, masses)
+    massTables.set(scene.geometry, masses)
   }
   return masses
 }

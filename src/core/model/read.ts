@@ -14,8 +14,10 @@ import {
   sectionsById,
   type CopyJoint,
   type Decal,
+  type GivenStep,
   type JointEnd,
   type ModelDocument,
+  type Part,
   type Section,
 } from './types'
 
@@ -190,7 +192,8 @@ function checkReferences(model: ModelDocument, before?: ModelDocument): void {
   const checked = new Set(before && isAlike && isSameSections(model, before) ? before.sections : [])
   model.sections.forEach((section, i) => {
     if (checked.has(section)) return
-    checkSection(section, `sections[${i}]`, sections, catalogue)
+    const known = isAlike ? before && sectionsById(before).get(section.id) : undefined
+    checkSection(section, `sections[${i}]`, sections, catalogue, known)
     checkDecals(section, `sections[${i}]`, decals)
   })
 }
@@ -247,26 +250,65 @@ function refuseDoubles(entries: readonly { id: string }[], place: (index: number
   })
 }
 
-function checkSection(section: Section, path: string, sections: ReadonlyMap<string, Section>, catalogue: Catalogue): void {
+type IdKinds = ReadonlyMap<string, 'part' | 'copy'>
+
+const checkedIds = new WeakMap<readonly Part[], { readonly copies: Section['copies']; readonly ids: IdKinds }>()
+
+/** @param known the section as it was checked before, with the same catalogue: what both share is not looked at again */
+function checkSection(section: Section, path: string, sections: ReadonlyMap<string, Section>, catalogue: Catalogue, known?: Section): void {
+  const isSame = known !== undefined && known.parts === section.parts && known.copies === section.copies
+  const kept = section.parts && checkedIds.get(section.parts)
+  const ids = isSame && kept && kept.copies === section.copies ? kept.ids : checkThings(section, path, sections, catalogue)
+  if (section.parts) checkedIds.set(section.parts, { copies: section.copies, ids })
+  section.places?.forEach(({ part }, i) => {
+    if (ids.get(part) === 'part') return
+    throw new Fault('unknown-part', `The place names the part “${part}”, which section “${section.id}” does not have.`, {
+      place: `${path}.places[${i}].part`,
+      wayOut: `The nearest known: ${nearestIds(part, idsOfKind(ids, 'part')).join(', ')}.`,
+    })
+  })
+  const checkedSteps = new Set(isSame ? known.steps : [])
+  section.steps?.forEach((step, i) => {
+    if (!checkedSteps.has(step)) checkStep(step, `${path}.steps[${i}]`, section.id, ids)
+  })
+}
+
+const idsOfKind = (ids: IdKinds, kind: 'part' | 'copy'): string[] => [...ids].filter(([, k]) => k === kind).map(([id]) => id)
+
+function checkStep(step: GivenStep, path: string, section: string, ids: IdKinds): void {
+  const refuse = (id: string, kind: 'part' | 'copy', place: string): void => {
+    if (ids.get(id) === kind) return
+    const known = idsOfKind(ids, kind)
+    throw new Fault(`unknown-${kind}`, `The step names the ${kind} “${id}”, which section “${section}” does not have.`, {
+      place,
+      wayOut: known.length === 0 ? `The section has no ${kind}.` : `The nearest known: ${nearestIds(id, known).join(', ')}.`,
+    })
+  }
+  step.add?.forEach((id, k) => refuse(id, 'part', `${path}.add[${k}]`))
+  step.join?.forEach((id, k) => refuse(id, 'copy', `${path}.join[${k}]`))
+}
+
+/** Parts and copies: each with an id of its own, of something that exists, held by what is there. */
+function checkThings(section: Section, path: string, sections: ReadonlyMap<string, Section>, catalogue: Catalogue): IdKinds {
   const ids = new Map<string, 'part' | 'copy'>()
-  const note = (id: string, kind: 'part' | 'copy', place: string): void => {
+  const note = (id: string, kind: 'part' | 'copy', place: () => string): void => {
     if (ids.has(id)) {
       throw new Fault('double-id', `The id “${id}” stands twice in section “${section.id}”.`, {
-        place,
+        place: place(),
         wayOut: 'Give each part and copy of a section its own id.',
       })
     }
     ids.set(id, kind)
   }
   partsOf(section).forEach((part, i) => {
-    const place = `${path}.parts[${i}]`
-    note(part.id, 'part', `${place}.id`)
-    refuseUnknown('shape', part.shape, catalogue.shapes, `${place}.shape`)
-    refuseUnknown('colour', part.colour, catalogue.colours, `${place}.colour`)
+    note(part.id, 'part', () => `${path}.parts[${i}].id`)
+    if (catalogue.shapes.has(part.shape) && catalogue.colours.has(part.colour)) return
+    refuseUnknown('shape', part.shape, catalogue.shapes, `${path}.parts[${i}].shape`)
+    refuseUnknown('colour', part.colour, catalogue.colours, `${path}.parts[${i}].colour`)
   })
   copiesOf(section).forEach((copy, i) => {
     const place = `${path}.copies[${i}]`
-    note(copy.id, 'copy', `${place}.id`)
+    note(copy.id, 'copy', () => `${place}.id`)
     if (!sections.has(copy.section)) {
       throw new Fault('unknown-section', `There is no section “${copy.section}”.`, {
         place: `${place}.section`,
@@ -279,28 +321,7 @@ function checkSection(section: Section, path: string, sections: ReadonlyMap<stri
       checkJoint(copy.joint, `${place}.joint`)
     }
   })
-  section.places?.forEach(({ part }, i) => {
-    if (ids.get(part) === 'part') return
-    throw new Fault('unknown-part', `The place names the part “${part}”, which section “${section.id}” does not have.`, {
-      place: `${path}.places[${i}].part`,
-      wayOut: `The nearest known: ${nearestIds(
-        part,
-        [...ids].filter(([, kind]) => kind === 'part').map(([id]) => id),
-      ).join(', ')}.`,
-    })
-  })
-  section.steps?.forEach((step, i) => {
-    const refuse = (id: string, kind: 'part' | 'copy', place: string): void => {
-      if (ids.get(id) === kind) return
-      const known = [...ids].filter(([, k]) => k === kind).map(([k]) => k)
-      throw new Fault(`unknown-${kind}`, `The step names the ${kind} “${id}”, which section “${section.id}” does not have.`, {
-        place,
-        wayOut: known.length === 0 ? `The section has no ${kind}.` : `The nearest known: ${nearestIds(id, known).join(', ')}.`,
-      })
-    }
-    step.add?.forEach((id, k) => refuse(id, 'part', `${path}.steps[${i}].add[${k}]`))
-    step.join?.forEach((id, k) => refuse(id, 'copy', `${path}.steps[${i}].join[${k}]`))
-  })
+  return ids
 }
 
 /** An end must name a part in place and one of its connectors. */
@@ -315,6 +336,8 @@ function checkJointEnd(end: JointEnd, section: Section, catalogue: Catalogue, pl
       ).join(', ')}.`,
     })
   }
+  // An unknown shape is refused where the part itself is looked at.
+  if (!catalogue.shapes.has(part.shape)) return
   const shape = shapeOfPart(part, catalogue.shapes)
   if (connectorOf(shape, end)) return
   const known = [...new Set(shape.connectors.map(({ kind }) => kind))]

@@ -20,4 +20,5 @@ export function restsOn(model: ModelDocument, section: Section): unknown[] {
   return key
 }
 
-export const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
+export const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((value, i) => value === b[i])

@@ -58,30 +58,30 @@ const OPEN = 1
 const STUD = 2
 const FAR = 1_000_000
 
-const known = new WeakMap<Scene, readonly { bodies: number[]; studs: number[] }[]>()
+const known = new WeakMap<object, readonly { bodies: number[]; studs: number[] }[]>()
 
 function rowsOf(scene: Scene): readonly { bodies: number[]; studs: number[] }[] {
-  let rows = known.get(scene)
+  let rows = known.get(scene.geometry)
   if (!rows) {
     rows = scene.nodes.map(() => ({ bodies: [], studs: [] }))
     for (let i = 0; i < scene.bodies.count; i++) rows[scene.bodies.node[i]!]!.bodies.push(i)
     for (let i = 0; i < scene.studs.count; i++) rows[scene.studs.node[i]!]!.studs.push(i)
-    known.set(scene, rows)
+    known.set(scene.geometry, rows)
   }
   return rows
 }
 
-const trees = new WeakMap<Scene, BoxTree>()
+const trees = new WeakMap<object, BoxTree>()
 
 /** The nodes by the boxes around them, studs included. */
 function treeOf(scene: Scene): BoxTree {
-  let tree = trees.get(scene)
+  let tree = trees.get(scene.geometry)
   if (!tree) {
     const around = ({ min, max }: Box): Box => ({
       min: min.map((value) => value - STUD_HEIGHT) as unknown as Vec,
       max: max.map((value) => value + STUD_HEIGHT) as unknown as Vec,
     })
-    trees.set(scene, (tree = new BoxTree(scene.nodeBoxes.map(around))))
+    trees.set(scene.geometry, (tree = new BoxTree(scene.nodeBoxes.map(around))))
   }
   return tree
 }

@@ -117,7 +117,12 @@ function thingsOf(move: Move, space: SectionSpace, sections: readonly SectionPla
   const derived = sections.find((section) => section.id === move.section)
   const inner = derived?.steps.flatMap((step) => step.moves.flatMap((deeper) => thingsOf(deeper, space, sections))) ?? []
   return [
-    { id: move.section, joins: true, parts: inner.flatMap(({ parts }) => parts), spaceNodes: inner.flatMap(({ spaceNodes }) => spaceNodes) },
+    {
+      id: move.section,
+      joins: true,
+      parts: inner.flatMap(({ parts }) => parts),
+      spaceNodes: inner.flatMap(({ spaceNodes }) => spaceNodes),
+    },
   ]
 }
 

@@ -1,4 +1,3 @@
-
 /** Dots written over that are remembered at most: some tens of megabytes. */
 const MOST = 2_000_000
 const FIRST = 4096
@@ -82,4 +81,3 @@ export class Journal {
     this.length = start
   }
 }
-

@@ -67,14 +67,14 @@ interface Remembered {
   readonly look: StepLook
 }
 
-/** What was seen of steps, by scene and by what came, in which order. */
+/** What was seen of steps, by the geometry of their scene and by what came, in which order. */
 const remembered = new WeakMap<object, Map<string, Remembered>>()
 /** More than so many times the steps are not remembered: most belong to edits long past. */
 const MOST_REMEMBERED = 4
 
 function memoryOf({ scene, steps }: BuiltSection): Map<string, Remembered> {
-  let known = remembered.get(scene)
-  if (!known || known.size > MOST_REMEMBERED * steps.length + 1000) remembered.set(scene, (known = new Map<string, Remembered>()))
+  let known = remembered.get(scene.geometry)
+  if (!known || known.size > MOST_REMEMBERED * steps.length + 1000) remembered.set(scene.geometry, (known = new Map<string, Remembered>()))
   return known
 }
 

@@ -90,4 +90,3 @@ function reachesOf(model: ModelDocument, section: Section): Map<string, JointRea
   }
   return found
 }
-

@@ -13,9 +13,9 @@ export interface Stage {
   budget: Budget
 }
 
-/** Dots that a look may draw: some whole pictures, and so many for each part; ten times what buildings need. */
-const DOTS = 100_000_000
-const DOTS_OF_PART = 50_000
+/** Dots that a look may draw: some whole pictures, and so many for each part; six times what buildings need. */
+const DOTS = 60_000_000
+const DOTS_OF_PART = 30_000
 
 /** Begins a look: what was drawn for others before does not count. */
 export function beginLook(scene: Scene): void {
@@ -25,11 +25,11 @@ export function beginLook(scene: Scene): void {
 const budgetOf = ({ parts }: Scene): Budget =>
   new Budget(DOTS + DOTS_OF_PART * parts.length, 'drawing of parts that cover each other', 'Move apart what stands in one place.')
 
-const known = new WeakMap<Scene, Stage>()
+const known = new WeakMap<object, Stage>()
 
 export function stageOf(scene: Scene): Stage {
-  let stage = known.get(scene)
-  if (!stage) known.set(scene, (stage = makeStage(scene)))
+  let stage = known.get(scene.geometry)
+  if (!stage) known.set(scene.geometry, (stage = makeStage(scene)))
   return stage
 }
 

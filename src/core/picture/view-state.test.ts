@@ -7,7 +7,8 @@ import { keepSteps, mergeWithNext, moveStep, planModel, splitStep, type SectionP
 import { drawnSection, RailPainter, type RgbImage, type ViewNumber } from './index'
 
 const SIZE = { width: 160, height: 120 }
-const read = (name: string): ModelDocument => readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
+const read = (name: string): ModelDocument =>
+  readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
 const painterOf = (model: ModelDocument, plans: readonly SectionPlan[], section: string): RailPainter =>
   new RailPainter(drawnSection(model, new Flattener(model), plans, section), catalogueOf(model), SIZE)
 const same = (a: RgbImage, b: RgbImage): boolean => a.data.length === b.data.length && a.data.every((value, i) => value === b.data[i])
@@ -19,10 +20,13 @@ describe('a painter that goes to and fro', () => {
   const steps = plans.find(({ id }) => id === section)!.steps.length
 
   it('paints every step dot for dot as one that begins anew', () => {
-    const visits = fc.array(fc.record({ step: fc.nat({ max: steps - 1 }), view: fc.constantFrom<ViewNumber>(0, 1, 4), finished: fc.nat({ max: 6 }) }), {
-      minLength: 2,
-      maxLength: 8,
-    })
+    const visits = fc.array(
+      fc.record({ step: fc.nat({ max: steps - 1 }), view: fc.constantFrom<ViewNumber>(0, 1, 4), finished: fc.nat({ max: 6 }) }),
+      {
+        minLength: 2,
+        maxLength: 8,
+      },
+    )
     fc.assert(
       fc.property(visits, (all) => {
         const painter = painterOf(model, plans, section)
@@ -71,7 +75,9 @@ describe('a painter that goes to and fro', () => {
     painter.paint(4, 0)
     const recoloured = {
       ...model,
-      sections: model.sections.map((each) => (each.id === section ? { ...each, parts: each.parts!.map((part) => ({ ...part, colour: 'navy' })) } : each)),
+      sections: model.sections.map((each) =>
+        each.id === section ? { ...each, parts: each.parts!.map((part) => ({ ...part, colour: 'navy' })) } : each,
+      ),
     }
     const next = painterOf(recoloured, plans, section)
     next.takeOver(painter)

@@ -1,9 +1,10 @@
 import { findJoints, jointsOf, type Joints } from '../joints'
-import { copiesOf, isLoose, isSameList, partsOf, restsOn, sectionById, type Flattener, type GivenStep, type ModelDocument, type Section } from '../model'
+import { copiesOf, isLoose, isSameList, partsOf, restsOn, type Flattener, type GivenStep, type ModelDocument, type Section } from '../model'
 import { pressBlocker, PRESSES, reverseTravel, SpaceLeft, waysAlong, type Travel } from '../motion'
 import { buildScene, sectionNodes, type Scene } from '../scene'
 import { MINUS_Z, NO_TURN, PLUS_Z, turnFromText, type Direction, type Turn } from '../space'
 import type { BuiltSection } from './built'
+import { carryOver } from './carry-over'
 import { followHolding } from './holding'
 import { orderSets, type OrderSets, type Signature } from './signature'
 import type { Block } from './types'
@@ -47,21 +48,18 @@ interface ReadStep {
 /** Spaces of sections with given steps, kept between edits: an edit of the steps moves nothing in space. */
 export class GivenSpaces {
   private readonly known = new Map<string, { key: readonly unknown[]; space: GivenSpace }>()
-  private readonly planned = new Map<string, { key: readonly unknown[]; built: BuiltSection }>()
+  private readonly planned = new Map<string, BuiltSection>()
 
-  /** A section as the program planned it, with nothing drawn together: when its steps become given, it is the same in space. */
-  keepPlanned(model: ModelDocument, built: BuiltSection): void {
-    const section = sectionById(model, built.id)
-    this.planned.set(built.id, { key: restsOn(model, section), built })
+  /** A section as the program planned it: when its steps become given, what was found out about them is not asked again. */
+  keepPlanned(built: BuiltSection): void {
+    this.planned.set(built.id, built)
   }
 
   of(model: ModelDocument, flattener: Flattener, section: Section): GivenSpace {
     const key = restsOn(model, section)
     const entry = this.known.get(section.id)
     if (entry && isSameList(entry.key, key)) return entry.space
-    const planned = this.planned.get(section.id)
-    const seed = planned && isSameList(planned.key, key) ? planned.built : undefined
-    const space = makeSpace(model, flattener, section, seed)
+    const space = makeSpace(model, flattener, section, this.planned.get(section.id))
     this.planned.delete(section.id)
     this.known.set(section.id, { key, space })
     return space
@@ -69,8 +67,10 @@ export class GivenSpaces {
 }
 
 function makeSpace(model: ModelDocument, flattener: Flattener, section: Section, planned?: BuiltSection): GivenSpace {
-  const scene = planned?.scene ?? buildScene(sectionNodes(model, flattener, section.id))
-  const joints = planned?.joints ?? findJoints(scene)
+  const specs = sectionNodes(model, flattener, section.id)
+  const carried = planned && carryOver(planned, specs)
+  const scene = carried ?? buildScene(specs)
+  const joints = carried ? planned.joints : findJoints(scene)
   let space: SpaceLeft | undefined
   return {
     scene,
@@ -86,7 +86,7 @@ function makeSpace(model: ModelDocument, flattener: Flattener, section: Section,
     ),
     everything: [...partsOf(section), ...copiesOf(section)].map((entry) => entry.id),
     read: new WeakMap(),
-    ways: planned ? waysOfPlan(planned) : noWays(scene),
+    ways: noWays(scene),
   }
 }
 
@@ -96,14 +96,6 @@ const noWays = ({ nodes }: Scene): Ways => ({
   presses: new Map(),
   blocks: new Map(),
 })
-
-/** As each node came in when the program planned: it comes in the same way where the same others are there. */
-function waysOfPlan({ scene, steps, arrives, presses }: BuiltSection): Ways {
-  const ways = { ...noWays(scene), arrives: [...arrives], presses: new Map(presses) }
-  const { order, before } = orderSets(steps)
-  order.forEach((node, i) => (ways.present[node] = before[i]!))
-  return ways
-}
 
 /** Keeps given steps as they are and finds the way each part came in, past what was there before it. */
 export function followGiven(

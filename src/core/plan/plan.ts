@@ -1,5 +1,15 @@
 import { coloursOf, inventoryOf, total, trayOf, type ColourCount, type PieceCount } from '../count'
-import { buildingOrder, Flattener, isSameList, partsOf, sectionById, sectionUses, type ModelDocument, type Part, type Section } from '../model'
+import {
+  buildingOrder,
+  Flattener,
+  isSameList,
+  partsOf,
+  sectionById,
+  sectionUses,
+  type ModelDocument,
+  type Part,
+  type Section,
+} from '../model'
 import type { Travel } from '../motion'
 import { ownPieceCount } from '../scene'
 import { DIRECTION_TEXTS, NO_TURN, turnText, type Direction, type Turn, type Vec } from '../space'
@@ -99,8 +109,7 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
       sections = refine ? plain.map(refine) : plain
       const isKept = sections.some((each) => each.isKept === true)
       cache?.keep(id, { content, how: isKept ? [] : how, built: sections })
-      const [only] = sections
-      if (cache && sections.length === 1 && !isGiven(section) && only!.blocks.length === 0) cache.spaces.keepPlanned(model, only!)
+      if (!isGiven(section)) cache?.spaces.keepPlanned(sections[sections.length - 1]!)
     }
     done += sizes[i]!
     options.progress?.(done / all)

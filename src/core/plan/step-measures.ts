@@ -67,13 +67,13 @@ interface SceneFacts {
   readonly parts: number
 }
 
-const known = new WeakMap<Scene, SceneFacts>()
+const known = new WeakMap<object, SceneFacts>()
 
 function sceneFacts(scene: Scene): SceneFacts {
-  let facts = known.get(scene)
+  let facts = known.get(scene.geometry)
   if (!facts) {
     const parts = scene.nodes.filter((spec) => spec.kind === 'part').length
-    known.set(scene, (facts = { pairs: likePairs(scene), parts }))
+    known.set(scene.geometry, (facts = { pairs: likePairs(scene), parts }))
   }
   return facts
 }

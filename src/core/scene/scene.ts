@@ -43,6 +43,8 @@ export const allBoxes = ({ bodies, studs }: Scene): Int32Array =>
 /** The parts of one section in space: what joints, motion, plan, picture and checks read. */
 export interface Scene {
   readonly nodes: readonly NodeSpec[]
+  /** What is found out about places alone belongs to this: scenes that share it have the same boxes under the same numbers. */
+  readonly geometry: object
   readonly parts: readonly PlacedPart[]
   readonly partNode: Int32Array
   /** Around the body of each node: six numbers, in u. */
@@ -157,6 +159,7 @@ export function buildScene(nodes: readonly NodeSpec[]): Scene {
   })
   return {
     nodes,
+    geometry: {},
     parts,
     partNode,
     nodeBoxes,
@@ -211,6 +214,7 @@ export function contractScene(scene: Scene, nodes: readonly NodeSpec[], newOf: I
   return {
     ...scene,
     nodes,
+    geometry: {},
     nodeBoxes,
     partNode: relabel(scene.partNode),
     bodies: { ...scene.bodies, node: relabel(scene.bodies.node) },
@@ -226,11 +230,11 @@ export function partHull(placed: PlacedPart): Box {
   return placed.shape.bodies.map((body) => posedBox(placed.pose, body)).reduce(unite)
 }
 
-const flat = new WeakMap<Scene, Float64Array>()
+const flat = new WeakMap<object, Float64Array>()
 
 /** The boxes of all nodes in one table, six numbers each, u: for what is asked of every node after every edit. */
 export function flatNodeBoxes(scene: Scene): Float64Array {
-  let boxes = flat.get(scene)
+  let boxes = flat.get(scene.geometry)
   if (!boxes) {
     boxes = new Float64Array(scene.nodes.length * 6)
     for (let node = 0; node < scene.nodes.length; node++) {
@@ -238,7 +242,7 @@ export function flatNodeBoxes(scene: Scene): Float64Array {
       boxes.set(min, node * 6)
       boxes.set(max, node * 6 + 3)
     }
-    flat.set(scene, boxes)
+    flat.set(scene.geometry, boxes)
   }
   return boxes
 }

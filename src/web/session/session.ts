@@ -166,6 +166,8 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     if (asked === before.state && !command.fresh) return UNCHANGED
     const next = await advance(before, asked, command)
     if (typeof next === 'string') return { kind: 'refused', reason: next, anyway: () => run({ ...command, mustBuild: false }) }
+    // First it is seen, then it is written down: of a large change that is a task of its own.
+    await new Promise((resolve) => setTimeout(resolve))
     note(command, before.state, next)
     if (command.fresh) void offers.search(next)
     return DONE

@@ -1,0 +1,25 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { TRAPS } from '../../../tests/support/traps'
+import { reportModel, type LookCache } from '../checks'
+import { checkModel, readModelText, type ModelDocument } from '../model'
+import { keepSteps } from './edit'
+import { PlanCache } from './plan'
+
+const demo = (name: string): ModelDocument =>
+  readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
+const models = [
+  ...['ferry-house', 'wind-pump', 'granary'].map((name) => [name, demo(name)] as const),
+  ...TRAPS.filter(({ units = 0, errors }) => units > 0 && errors.length === 0).map(({ name, model }) => [name, checkModel(model)] as const),
+]
+
+describe('a section whose planned steps become given', () => {
+  it.each(models)('says of %s what a fresh look at everything says', (_name, model) => {
+    const cache = new PlanCache()
+    const looks: LookCache = new WeakMap()
+    const plans = reportModel(model, {}, cache, looks).report.sections
+    // What was drawn together becomes sections, and nothing in space changes.
+    const kept = model.sections.reduce((document, { id }) => keepSteps(document, plans, id), model)
+    expect(reportModel(kept, {}, cache, looks).report).toEqual(reportModel(checkModel(JSON.parse(JSON.stringify(kept)))).report)
+  })
+})
