@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
-import { expectAccessible, openDemo, pictureDrawn, stepLabel } from './support'
+import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie } from './support'
 
 const ties = (page: Page) => page.getByRole('button', { name: /^Step A \d\d,/ })
 const saved = (page: Page) => page.getByRole('status').filter({ hasText: /^Saved$/ })
@@ -17,13 +17,15 @@ const tower = (count: number, more: object = {}) => {
 
 test('an edit under way when the model is left is made, and what comes after it in another model is saved', async ({ page }) => {
   await openDemo(page, 'Granary')
+  await tie(page, 'B 02').click()
   await page.getByRole('button', { name: 'Split this step' }).click()
   await page.getByRole('link', { name: 'Jump Rail' }).click()
   await page.getByRole('link', { name: 'Bird table' }).click()
   await pictureDrawn(page)
+  const count = (await ties(page).count()) + 1
   await note(page).fill('Press hard.')
   await page.getByRole('button', { name: 'Split this step' }).click()
-  const count = await ties(page).count()
+  await expect(ties(page)).toHaveCount(count)
   await expect(saved(page)).toBeVisible()
   await page.reload()
   await expect(note(page)).toHaveValue('Press hard.')
@@ -52,9 +54,9 @@ test('text is saved as it is typed, and history, step and screen survive a reloa
 test('what is typed belongs to the step it was typed for, however fast one walks on', async ({ page }) => {
   await openDemo(page, 'Bird table')
   await note(page).fill('For the first step')
-  await page.getByRole('button', { name: 'Next step' }).click()
+  await page.getByRole('button', { name: 'Next step', exact: true }).click()
   await expect(note(page)).toHaveValue('')
-  await page.getByRole('button', { name: 'Step before' }).click()
+  await page.getByRole('button', { name: 'Step before', exact: true }).click()
   await expect(note(page)).toHaveValue('For the first step')
 })
 
@@ -149,7 +151,8 @@ test.describe('workers that cannot be loaded', () => {
     await page.route(/painter\.worker/, (route) => route.abort())
     await page.goto('/')
     await page.getByRole('link', { name: 'Bird table' }).click()
-    await expect(page.getByText('The picture could not be painted').first()).toBeVisible({ timeout: 30_000 })
+    await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible({ timeout: 30_000 })
+    await expect(page.getByText('The picture could not be painted').first()).toBeVisible()
     const before = await ties(page).count()
     await page.getByRole('button', { name: 'Split this step' }).click()
     await expect(ties(page)).toHaveCount(before + 1)

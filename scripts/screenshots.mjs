@@ -49,8 +49,11 @@ const openModel = async (name) => {
   await page.goto(origin)
   await page.getByRole('link', { name }).click()
   await page.getByRole('region', { name: 'Rail' }).waitFor({ timeout: 60_000 })
-  // The better order, if there is one, is found.
+  // What is looked for or looked at again is done, and a better order that was found is left.
+  await page.waitForTimeout(800)
   await page.getByRole('group', { name: /Planning|Looking/ }).waitFor({ state: 'detached', timeout: 60_000 })
+  const leave = page.getByRole('button', { name: 'Leave it' })
+  if (await leave.isVisible()) await leave.click()
 }
 const goToStep = async (label) => {
   await page.getByRole('button', { name: new RegExp(`^Step ${label},`) }).click()

@@ -97,6 +97,7 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
   let load = await takeLoad(page)
   longest = Math.max(longest, load.longest)
 
+  for (let i = 0; i < walks.length; i++) await press(page, 'ArrowLeft', 'picture')
   const edits: number[] = []
   const undos: number[] = []
   for (let i = 0; i < EDITS; i++) {

@@ -172,7 +172,11 @@ async function run(): Promise<number> {
 }
 
 /** An option that is not known is told by the parser of the command line. */
-const isUsage = (thrown: unknown): boolean => String((thrown as { code?: unknown } | null)?.code).startsWith('ERR_PARSE_ARGS')
+const isUsage = (thrown: unknown): boolean => {
+  const { code, syscall } = (thrown ?? {}) as { code?: unknown; syscall?: unknown }
+  // A file that cannot be written is told by the system.
+  return String(code).startsWith('ERR_PARSE_ARGS') || typeof syscall === 'string'
+}
 
 try {
   process.exitCode = await run()

@@ -1,4 +1,3 @@
-import fontkit from '@pdf-lib/fontkit'
 import { PDFDocument } from 'pdf-lib'
 import type { CoverPage, InventoryPage, Page, StepPage, TrayPage } from '@core/booklet'
 import { lettersOf, pieceKey, total } from '@core/count'
@@ -21,6 +20,8 @@ const MOST_WORDS = 260
 export async function writePdf(input: PdfInput): Promise<Uint8Array> {
   if (input.pages.length === 0) throw new Fault('no-pages', 'The booklet has no page.')
   const doc = await PDFDocument.create()
+  // Larger than all else here together: a download of its own.
+  const { default: fontkit } = await import('@pdf-lib/fontkit')
   doc.registerFontkit(fontkit)
   const features = { tnum: true, liga: false }
   const regular = await doc.embedFont(input.fonts.regular, { subset: true, features })

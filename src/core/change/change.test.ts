@@ -42,6 +42,28 @@ describe('a change', () => {
     expect(changeBetween(list, after)).toEqual({ items: [{ at: 500, remove: 1, insert: [{ i: -1 }, { i: -2 }] }], length: 1001 })
   })
 
+  it('of a list out of whose middle items went does not send what stayed', () => {
+    const list = Array.from({ length: 1000 }, (_, i) => ({ i }))
+    const after = list.filter(({ i }) => i % 100 !== 50)
+    const change = changeBetween(list, after)!
+    expect(JSON.stringify(change).length).toBeLessThan(600)
+    const made = applyChange(list, change) as typeof list
+    expect(made).toEqual(after)
+    made.forEach((item, k) => expect(item).toBe(after[k]))
+  })
+
+  it('of any list of shared things, shuffled, cut and grown, leads to the other', () => {
+    const things = Array.from({ length: 12 }, (_, i) => ({ i }))
+    const lists = fc.array(fc.constantFrom(...things, ...[{ i: 99 }]), { maxLength: 20 })
+    fc.assert(
+      fc.property(lists, lists, (before, after) => {
+        const change = changeBetween(before, after)
+        expect(change ? applyChange(before, copied(change) as typeof change) : before).toEqual(after)
+      }),
+      { numRuns: 500 },
+    )
+  })
+
   it('keeps a key called __proto__ a key', () => {
     const after: unknown = JSON.parse('{"a":{"__proto__":{"x":1}}}')
     const made = applyChange({ a: {} }, changeBetween({ a: {} }, after)!) as { a: object }
@@ -53,6 +75,16 @@ describe('a change', () => {
     [{ keys: {} }, 3],
     [{ items: [], length: 2 }, [1]],
     [{ items: [{ at: 5, remove: 0, insert: [] }], length: 1 }, [1]],
+    [
+      {
+        items: [
+          { at: 1, remove: 1, insert: [] },
+          { at: 0, remove: 1, insert: [] },
+        ],
+        length: 0,
+      },
+      [1, 2],
+    ],
     [{ items: [], length: 0 }, {}],
   ])('made for another value is refused', (change, value) => {
     expect(() => applyChange(value, change)).toThrow(RangeError)

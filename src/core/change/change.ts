@@ -8,7 +8,7 @@ export type Change =
   | { readonly keys: Readonly<Record<string, Change>> }
   | { readonly items: readonly ItemChange[]; readonly length: number }
 
-/** In the array as it was: at `at`, `remove` items give way to `insert`; or the one item there changes. In falling order of `at`. */
+/** In the array as it was: at `at`, `remove` items give way to `insert`; or the one item there changes. In rising order of `at`. */
 export type ItemChange =
   { readonly at: number; readonly remove: number; readonly insert: readonly unknown[] } | { readonly at: number; readonly change: Change }
 
@@ -57,13 +57,36 @@ function betweenArrays(before: readonly unknown[], after: readonly unknown[]): C
   const [left, right] = [before.length - start - end, after.length - start - end]
   if (left === 0 && right === 0) return undefined
   const { length } = after
-  if (left !== right) return { items: [{ at: start, remove: left, insert: after.slice(start, start + right) }], length }
+  if (left !== right) return { items: spliced(before, after, start, end), length }
   const items: ItemChange[] = []
-  for (let i = start + left - 1; i >= start; i--) {
+  for (let i = start; i < start + left; i++) {
     const change = changeBetween(before[i], after[i])
     if (change) items.push({ at: i, change })
   }
   return { items, length }
+}
+
+/** What came and went between two ends: an object that stands in both, further on, is not sent again. */
+function spliced(before: readonly unknown[], after: readonly unknown[], start: number, end: number): ItemChange[] {
+  const places = new Map<unknown, number>()
+  for (let i = before.length - end - 1; i >= start; i--) if (typeof before[i] === 'object') places.set(before[i], i)
+  const items: ItemChange[] = []
+  let at = start
+  let insert: unknown[] = []
+  const close = (to: number): void => {
+    if (insert.length > 0 || to > at) items.push({ at, remove: to - at, insert })
+    insert = []
+  }
+  for (const item of after.slice(start, after.length - end)) {
+    const place = places.get(item)
+    if (place === undefined || place < at) insert.push(item)
+    else {
+      close(place)
+      at = place + 1
+    }
+  }
+  close(before.length - end)
+  return items
 }
 
 /**
@@ -95,12 +118,18 @@ function applyKeys(value: PlainObject, keys: Readonly<Record<string, Change>>): 
 }
 
 function applyItems(value: readonly unknown[], items: readonly ItemChange[], length: number): unknown[] {
-  let next = value.slice()
+  const next: unknown[] = []
+  let from = 0
   for (const item of items) {
-    if (item.at > value.length) throw new RangeError('a change of items lies past the end')
-    if ('change' in item) next[item.at] = applyChange(value[item.at], item.change)
-    else next = [...next.slice(0, item.at), ...item.insert, ...next.slice(item.at + item.remove)]
+    if (item.at < from || item.at > value.length) throw new RangeError('a change of items lies past the end')
+    for (; from < item.at; from++) next.push(value[from])
+    if ('change' in item) next.push(applyChange(value[from++], item.change))
+    else {
+      for (const inserted of item.insert) next.push(inserted)
+      from += item.remove
+    }
   }
+  for (; from < value.length; from++) next.push(value[from])
   if (next.length !== length) throw new RangeError('a change of items met an array of another length')
   return next
 }

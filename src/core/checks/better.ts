@@ -1,4 +1,5 @@
 import type { Measures } from '../plan'
+import { plural } from '../words'
 import type { Report } from './report'
 
 /** What two plans of one model are compared by. */
@@ -36,7 +37,8 @@ export function isBetterPlan(now: PlanWorth, other: PlanWorth, parts: number): b
 
 /** What is better about it, in words: "36 steps instead of 39, nearer together". */
 export function betterWords(now: PlanWorth, other: PlanWorth): string {
-  const words = other.steps === now.steps ? [`${other.steps} steps as before`] : [`${other.steps} steps instead of ${now.steps}`]
+  const words =
+    other.steps === now.steps ? [`${plural(other.steps, 'step')} as before`] : [`${plural(other.steps, 'step')} instead of ${now.steps}`]
   if (other.errors < now.errors) words.push(other.errors === 0 ? 'no errors left' : 'fewer errors')
   if (now.measures.meanJump - other.measures.meanJump > 0.05) words.push('nearer together')
   if (other.measures.likeTogether - now.measures.likeTogether > 0.005) words.push('more like parts together')

@@ -30,16 +30,18 @@ function idsOfHidden(parts: readonly Part[], hidden: ReadonlySet<Part>): string[
   return ids
 }
 
-/** What shows does not depend on steps, so it is found once for a scene. */
-const known = new WeakMap<object, ReadonlySet<Part>>()
+/** What shows does not depend on steps, so it is found once for a geometry; of which parts of the document that is, for a scene. */
+const shows = new WeakMap<object, Uint8Array>()
+const known = new WeakMap<Scene, ReadonlySet<Part>>()
 
 /** Parts of the document none of whose copies shows. */
 function hiddenParts(scene: Scene): ReadonlySet<Part> {
-  let hidden = known.get(scene.geometry)
+  let hidden = known.get(scene)
   if (!hidden) {
-    const isHidden = findNeverSeen(scene)
+    const isHidden = shows.get(scene.geometry) ?? findNeverSeen(scene)
+    shows.set(scene.geometry, isHidden)
     const seen = new Set(scene.parts.filter((_, i) => isHidden[i] === 0).map(({ part }) => part))
-    known.set(scene.geometry, (hidden = new Set(scene.parts.map(({ part }) => part).filter((part) => !seen.has(part)))))
+    known.set(scene, (hidden = new Set(scene.parts.map(({ part }) => part).filter((part) => !seen.has(part)))))
   }
   return hidden
 }

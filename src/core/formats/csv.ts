@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { plainCell, tableText } from '../words'
+import { plainCell, plural, tableText } from '../words'
 import { Fault } from '../fault'
 import { checkModel, copiesOf, partsOf, pieceCount, isLoose, type ModelDocument, type Part } from '../model'
 import type { Vec } from '../space'
@@ -10,21 +10,22 @@ type Column = (typeof COLUMNS)[number] | 'count'
 /** What a table of parts cannot hold; said to the person before it is lost. */
 export function csvLosses(model: ModelDocument): string[] {
   const losses: string[] = []
-  const say = (count: number, what: string): void => {
-    if (count > 0) losses.push(`${count} ${what}`)
+  const say = (count: number, one: string, many: string): void => {
+    if (count > 0) losses.push(plural(count, one, many))
   }
   say(
     model.sections.reduce((sum, section) => sum + copiesOf(section).length, 0),
+    'copy of a section',
     'copies of sections',
   )
-  say(model.sections.filter((section) => section.steps).length, 'sections’ given steps')
-  say(model.shapes?.length ?? 0, 'own shapes')
-  say(model.palette?.length ?? 0, 'own colours')
+  say(model.sections.filter((section) => section.steps).length, 'section’s given steps', 'sections’ given steps')
+  say(model.shapes?.length ?? 0, 'own shape', 'own shapes')
+  say(model.palette?.length ?? 0, 'own colour', 'own colours')
   const parts = model.sections.flatMap(partsOf)
-  say(parts.filter((part) => part.length !== undefined).length, 'lengths of cut pieces')
-  say(parts.filter((part) => (part.work ?? []).length > 0).length, 'parts with work done to them')
-  say(model.decals?.length ?? 0, 'decals')
-  say(model.figures?.length ?? 0, 'figure recipes')
+  say(parts.filter((part) => part.length !== undefined).length, 'length of a cut piece', 'lengths of cut pieces')
+  say(parts.filter((part) => (part.work ?? []).length > 0).length, 'part with work done to it', 'parts with work done to them')
+  say(model.decals?.length ?? 0, 'decal', 'decals')
+  say(model.figures?.length ?? 0, 'figure recipe', 'figure recipes')
   return losses
 }
 

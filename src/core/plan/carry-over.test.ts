@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { TRAPS } from '../../../tests/support/traps'
+import { applyChange, changeBetween, type Change } from '../change'
 import { reportModel, type LookCache } from '../checks'
 import { checkModel, readModelText, type ModelDocument } from '../model'
 import { keepSteps } from './edit'
@@ -20,6 +21,8 @@ describe('a section whose planned steps become given', () => {
     const plans = reportModel(model, {}, cache, looks).report.sections
     // What was drawn together becomes sections, and nothing in space changes.
     const kept = model.sections.reduce((document, { id }) => keepSteps(document, plans, id), model)
-    expect(reportModel(kept, {}, cache, looks).report).toEqual(reportModel(checkModel(JSON.parse(JSON.stringify(kept)))).report)
+    // As it comes over from another thread: what changed, in objects of its own.
+    const came = applyChange(model, JSON.parse(JSON.stringify(changeBetween(model, kept) ?? { keys: {} })) as Change) as ModelDocument
+    expect(reportModel(came, {}, cache, looks).report).toEqual(reportModel(checkModel(JSON.parse(JSON.stringify(kept)))).report)
   })
 })

@@ -14,7 +14,7 @@ export function carryOver(planned: BuiltSection, specs: readonly NodeSpec[]): Sc
   const byId = new Map(specs.map((spec) => [spec.id, spec]))
   const nodes: NodeSpec[] = []
   /** Of nodes that were drawn together, the parts as they are placed now. */
-  const regrouped = new Map<number, ReadonlyMap<Part, PlacedPart>>()
+  const regrouped = new Map<number, ReadonlyMap<string, PlacedPart>>()
   for (let node = 0; node < scene.nodes.length; node++) {
     const before = scene.nodes[node]!
     const now = byId.get(before.id)
@@ -24,17 +24,20 @@ export function carryOver(planned: BuiltSection, specs: readonly NodeSpec[]): Sc
       if (!before.parts.every((part, i) => isSamePlaced(part, now.parts[i]))) return undefined
       continue
     }
-    const own = new Map(now.parts.map((placed) => [placed.part, placed]))
-    if (own.size !== now.parts.length || !before.parts.every((part) => isSamePlaced(part, own.get(part.part)))) return undefined
+    const own = new Map(now.parts.map((placed) => [placed.part.id, placed]))
+    if (own.size !== now.parts.length || !before.parts.every((placed) => isSamePlaced(placed, own.get(placed.part.id)))) return undefined
     regrouped.set(node, own)
   }
-  const parts = scene.parts.map((placed, i) => regrouped.get(scene.partNode[i]!)?.get(placed.part) ?? placed)
+  const parts = scene.parts.map((placed, i) => regrouped.get(scene.partNode[i]!)?.get(placed.part.id) ?? placed)
   return { ...scene, nodes, parts }
 }
 
+/** What came over from another thread is equal, but not the same object. */
+const isSamePart = (a: Part, b: Part): boolean => a === b || JSON.stringify(a) === JSON.stringify(b)
+
 const isSamePlaced = (a: PlacedPart, b: PlacedPart | undefined): boolean =>
   b !== undefined &&
-  a.part === b.part &&
+  isSamePart(a.part, b.part) &&
   a.shape === b.shape &&
   a.pose.at.every((value, i) => value === b.pose.at[i]) &&
   a.pose.matrix.every((value, i) => value === b.pose.matrix[i])

@@ -69,3 +69,27 @@ describe('edits of a rail', () => {
     expect(planModel(kept).plan.inventory).toEqual(planModel(towers).plan.inventory)
   })
 })
+
+describe('one of several loose pieces', () => {
+  it('moves alone, into a part of the same piece or one of its own, and back', () => {
+    const parts = [
+      { id: 'jar', shape: 'round-brick-1x1', colour: 'amber', count: 4 },
+      { id: 'lid', shape: 'round-tile-1x1', colour: 'amber' },
+    ]
+    const model = oneSection(parts, [{ add: ['jar'] }, { add: ['lid'] }])
+    const plans = planModel(model).plan.sections
+    const once = moveToNeighbour(model, plans, 'main', 0, 'jar', 1)
+    const [section] = once.sections
+    expect(section!.parts!.map(({ id, count }) => [id, count])).toEqual([
+      ['jar', 3],
+      ['lid', undefined],
+      ['jar-2', 1],
+    ])
+    expect(section!.steps).toEqual([{ add: ['jar'] }, { add: ['jar-2', 'lid'] }])
+    const twice = moveToNeighbour(once, plans, 'main', 0, 'jar', 1)
+    expect(twice.sections[0]!.parts!.find(({ id }) => id === 'jar-2')!.count).toBe(2)
+    expect(twice.sections[0]!.steps).toEqual([{ add: ['jar'] }, { add: ['jar-2', 'lid'] }])
+    const inventory = (document: ModelDocument) => planModel(document).plan.inventory
+    expect(inventory(twice)).toEqual(inventory(model))
+  })
+})

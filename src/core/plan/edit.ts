@@ -1,5 +1,5 @@
 import { Fault } from '../fault'
-import { partsOf, sectionById, type GivenStep, type ModelDocument, type Section } from '../model'
+import { isLoose, partsOf, pieceCount, sectionById, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
 import type { SectionPlan } from './types'
 
 /**
@@ -181,7 +181,10 @@ export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[
   })
 }
 
-/** Moves a part or a copy to the step before (−1) or after (1); a step left empty goes. */
+/**
+ * Moves a part or a copy to the step before (−1) or after (1); a step left empty goes. Of a loose part that stands for several
+ * pieces one piece moves.
+ */
 export function moveToNeighbour(
   model: ModelDocument,
   plans: readonly SectionPlan[],
@@ -190,6 +193,8 @@ export function moveToNeighbour(
   id: string,
   way: -1 | 1,
 ): ModelDocument {
+  const loose = sectionById(model, sectionId).parts?.find((part) => part.id === id)
+  if (loose && isLoose(loose) && pieceCount(loose) > 1) return moveOneLoose(keepSteps(model, plans, sectionId), sectionId, step, loose, way)
   return changeSteps(model, plans, sectionId, (steps) => {
     const from = steps[step]!
     const isCopy = from.join?.includes(id) ?? false
@@ -206,6 +211,36 @@ export function moveToNeighbour(
     next[step] = tidy(rest)
     return next.filter((candidate, i) => i !== step || sizeOfStep(candidate) > 0)
   })
+}
+
+/** One piece of a loose part goes to the step beside: to a part of the same piece there, or as a part of its own. */
+function moveOneLoose(model: ModelDocument, sectionId: string, step: number, loose: Part, way: -1 | 1): ModelDocument {
+  const section = sectionById(model, sectionId)
+  const steps = section.steps ?? []
+  if (step + way < 0) throw new Fault('cannot-move', 'This is the first step.')
+  refuseLocked(steps, step, step + way)
+  const there = new Set(steps[step + way]?.add ?? [])
+  const { id, count: _count, ...piece } = loose
+  const isSame = ({ id: _id, count: _n, ...other }: Part): boolean => JSON.stringify(other) === JSON.stringify(piece)
+  const parts = partsOf(section)
+  const twin = parts.find((part) => there.has(part.id) && isLoose(part) && isSame(part))
+  const own: Part = twin ?? { ...piece, id: freeId(parts, id), count: 0 }
+  const counted = parts.map((part) =>
+    part.id === id ? { ...part, count: pieceCount(part) - 1 } : part.id === own.id ? { ...part, count: pieceCount(part) + 1 } : part,
+  )
+  const all = twin ? counted : [...counted, { ...own, count: 1 }]
+  const target: GivenStep = { ...steps[step + way], add: twin ? [...there] : way === -1 ? [...there, own.id] : [own.id, ...there] }
+  const next = steps.slice()
+  next[step + way] = target
+  const sections = model.sections.map((each) => (each.id === sectionId ? { ...each, parts: all, steps: next } : each))
+  return { ...model, sections }
+}
+
+function freeId(parts: readonly Part[], id: string): string {
+  const taken = new Set(parts.map((part) => part.id))
+  let number = 2
+  while (taken.has(`${id}-${number}`)) number++
+  return `${id}-${number}`
 }
 
 export type StepText = 'note' | 'caution'

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { focusMain } from '../shared/focus'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -36,7 +37,9 @@ export const router = createRouter({
   ],
 })
 
-router.afterEach((to) => {
+router.afterEach((to, from) => {
+  // The link that was followed is gone with its screen.
+  if (to.name !== from.name) setTimeout(focusMain)
   const title = typeof to.meta['title'] === 'string' ? to.meta['title'] : undefined
   document.title = title ? `${title} · Jump Rail` : 'Jump Rail'
 })

@@ -8,8 +8,22 @@ import FollowScreen from './FollowScreen.vue'
 const text = document.getElementById('bundle')?.textContent ?? ''
 const target = document.getElementById('follow')!
 
+function show(bundle: Bundle): void {
+  const app = createApp(FollowScreen, { bundle, painter: new PainterClient((name) => new PainterWorker({ name })) })
+  app.config.errorHandler = (error) => {
+    // A page that cannot be shown says so, instead of staying blank.
+    if (target.childElementCount === 0)
+      target.textContent = `This booklet cannot be shown: ${error instanceof Error ? error.message : String(error)}`
+    console.error(error)
+  }
+  app.mount(target)
+}
+
 if (text.trim() === '') target.textContent = 'This page holds no booklet.'
 else {
-  const bundle = JSON.parse(text) as Bundle
-  createApp(FollowScreen, { bundle, painter: new PainterClient((name) => new PainterWorker({ name })) }).mount(target)
+  try {
+    show(JSON.parse(text) as Bundle)
+  } catch {
+    target.textContent = 'This booklet is damaged. Ask the designer for it again.'
+  }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn, useEventListener } from '@vueuse/core'
-import { computed, onUnmounted, shallowRef, watch } from 'vue'
+import { computed, onMounted, onUnmounted, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
 import { pieceKey, type PieceCount } from '@core/count'
@@ -19,6 +19,7 @@ import {
 } from '@core/plan'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
+import { focusMain } from '../shared/focus'
 import { isTyping, shortcutOf } from '../shared/shortcut'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
@@ -168,6 +169,8 @@ function goToAddress(): void {
   if (place.value) places.keep(open.id, place.value)
 }
 goToAddress()
+// Opening a model ends here, some time after its link was followed.
+onMounted(focusMain)
 watch(
   () => [route.query['section'], route.query['step']],
   () => route.name === 'rail' && goToAddress(),

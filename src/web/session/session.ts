@@ -83,6 +83,8 @@ export async function openSession(id: string, options: SessionOptions): Promise<
   let isClosed = false
   /** The order that is shown stands in the store, or in changes after it. */
   let isOrderStored = true
+  /** What is shown is written down, or on its way. */
+  let isNoted = true
   let resting: ReturnType<typeof setTimeout> | undefined
   /** The last command and the state before it, for texts typed on. */
   let last: { readonly command: Command; readonly before: ModelState; readonly at: number } | undefined
@@ -114,6 +116,10 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     problem.value = ''
     isChecking.value = !isChecked
     if (!isChecked) return
+    restSoon()
+  }
+
+  function restSoon(): void {
     clearTimeout(resting)
     resting = setTimeout(() => void rest(), options.restMs ?? REST_MS)
   }
@@ -125,7 +131,7 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     clearTimeout(resting)
     const shown = snapshot.value
     const { revision } = saving
-    if (!shown || isClosed || isChecking.value || saving.state.value !== 'saved') return
+    if (!shown || isClosed || !isNoted || isChecking.value || saving.state.value !== 'saved') return
     const at = revision.value
     if (!isOrderStored) isOrderStored = await library.keepState(id, at, toBytes(shown.state))
     await library.describe(id, { facts: factsOf(shown.model, shown.report) })
@@ -166,9 +172,12 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     if (asked === before.state && !command.fresh) return UNCHANGED
     const next = await advance(before, asked, command)
     if (typeof next === 'string') return { kind: 'refused', reason: next, anyway: () => run({ ...command, mustBuild: false }) }
-    // First it is seen, then it is written down: of a large change that is a task of its own.
+    // First it is seen, then it is written down: of a large change that is a task of its own. Until then nothing else is written.
+    isNoted = false
     await new Promise((resolve) => setTimeout(resolve))
     note(command, before.state, next)
+    isNoted = true
+    restSoon()
     if (command.fresh) void offers.search(next)
     return DONE
   }

@@ -12,6 +12,8 @@ const emit = defineEmits<{ drawn: [] }>()
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
 const isDrawn = ref(false)
+/** Something was painted before: it stays, pale, until the next is there. */
+const hasDrawn = ref(false)
 const failure = ref('')
 let isPainting = false
 let isWanted = false
@@ -34,6 +36,7 @@ async function paint(): Promise<void> {
       canvas.value.getContext('2d')!.putImageData(new ImageData(image.data, image.width, image.height), 0, 0)
       failure.value = ''
       isDrawn.value = true
+      hasDrawn.value = true
       emit('drawn')
     }
   } catch (error) {
@@ -55,6 +58,7 @@ watch(() => [source.value?.version, JSON.stringify(props.picture), props.finishe
   <div class="step-picture" :style="{ aspectRatio: `${width} / ${height}` }">
     <canvas v-show="picture" ref="canvas" role="img" :aria-label="label" :data-drawn="isDrawn" :width="width" :height="height" />
     <p v-if="!picture" class="no-picture">These parts have no place in the model, so there is no picture of them.</p>
+    <p v-else-if="!hasDrawn && !failure" class="no-picture first">Painting…</p>
     <p v-if="failure" class="no-picture" role="alert">The picture could not be painted: {{ failure }}</p>
   </div>
 </template>
@@ -75,6 +79,9 @@ canvas {
 }
 canvas[data-drawn='false'] {
   opacity: 0.45;
+}
+.first {
+  grid-area: 1 / 1;
 }
 .no-picture {
   color: var(--faint);

@@ -114,6 +114,7 @@ const save = (stored: StoredModel, kind: 'file' | 'table'): Promise<void> =>
           @try-again="shelf.tryAgain(stored.id)"
         />
       </ul>
+      <p class="faint terms"><a href="/licences.txt" target="_blank" rel="noopener">Licences of what is shipped with Jump Rail</a></p>
     </main>
   </div>
 </template>
@@ -123,6 +124,14 @@ const save = (stored: StoredModel, kind: 'file' | 'table'): Promise<void> =>
   flex: 1;
   min-height: 0;
   overflow-y: auto;
+}
+.terms {
+  margin-top: 40px;
+}
+.terms a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
 }
 .reading {
   display: flex;
