@@ -120,8 +120,9 @@ test('a full disk is told, the work stays, leaving asks, and all is written when
   await openDemo(page, 'Bird table')
   await page.waitForTimeout(2500)
   await page.evaluate(() => {
-    const put = IDBObjectStore.prototype.put
-    Object.assign(window, { makeRoom: () => (IDBObjectStore.prototype.put = put) })
+    const store = IDBObjectStore.prototype
+    const whole = Object.getOwnPropertyDescriptor(store, 'put')!
+    Object.assign(window, { makeRoom: () => Object.defineProperty(store, 'put', whole) })
     IDBObjectStore.prototype.put = () => {
       throw new DOMException('The disk is full.', 'QuotaExceededError')
     }
