@@ -51,6 +51,19 @@ test('text is saved as it is typed, and history, step and screen survive a reloa
   await expect(note(page)).toHaveValue('Mind the cat')
 })
 
+test('whoever walks and then goes to another screen gets there, though the address follows later', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  // The other screen takes its time to load.
+  await page.route(/ChecksScreen/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 700))
+    await route.continue()
+  })
+  await page.keyboard.press('ArrowRight')
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  await expect(page.getByRole('heading', { name: 'Checks', level: 1 })).toBeVisible()
+  await expect(page).toHaveURL(/\/checks/)
+})
+
 test('what is typed belongs to the step it was typed for, however fast one walks on', async ({ page }) => {
   await openDemo(page, 'Bird table')
   await note(page).fill('For the first step')

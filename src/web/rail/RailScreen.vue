@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, shallowRef, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
 import { pieceKey, type PieceCount } from '@core/count'
 import { sectionById, type ModelDocument, type Part } from '@core/model'
@@ -81,9 +81,14 @@ const toAddress = useDebounceFn(() => {
   if (route.name === 'rail' && isHere) void router.replace({ query: places.queryOf(open.id) })
 }, 300)
 let isHere = true
+// The address must not overtake whoever has just set out for another screen.
+onBeforeRouteLeave(() => {
+  isHere = false
+})
 onUnmounted(() => (isHere = false))
 
 function goTo(next: RailPlace): void {
+  isHere = true
   place.value = next
   places.keep(open.id, next)
   void toAddress()
