@@ -23,6 +23,20 @@ function file(name: string, content: ModelDocument | string): string {
 }
 
 describe('the command line', () => {
+  it('shows what a terminal would take for orders, and is refused where the file is no UTF-8', () => {
+    const evil = '\u001b[31mred\u001b[0m'
+    const { err } = run(
+      'check',
+      file('evil.rail.json', oneSection([part(evil, 'brick-2x2', [0, 0, 0]), part('b', 'brick-2x2', [10, 0, 0])])),
+      '--json',
+    )
+    expect(err).toContain('\\u001b[31mred')
+    expect(err).not.toContain('\u001b')
+    const path = join(folder, 'latin.rail.json')
+    writeFileSync(path, Uint8Array.of(0x7b, 0xe9, 0x7d))
+    expect(run('check', path, '--json')).toMatchObject({ code: 2, err: expect.stringContaining('UTF-8') as unknown })
+  })
+
   it('plans: everything the contract prints, and the inventory is the sum of callouts times uses', () => {
     const { code, out } = run('plan', demo('ferry-house'), '--json')
     expect(code).toBe(0)

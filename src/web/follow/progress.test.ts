@@ -25,6 +25,11 @@ describe('progress', () => {
   it('begins anew from what cannot be read', () => {
     localStorage.setItem('k', '{"page": "x", "ticked": 5}')
     expect(loadProgress('k')).toEqual({ page: 0, ticked: [] })
+    for (const page of ['-3', '1.5', '1e400', 'null', '"2"']) {
+      localStorage.setItem('k', `{"page": ${page}, "ticked": [1, null]}`)
+      expect(loadProgress('k').page).toBe(page === '"2"' ? 2 : 0)
+      expect(loadProgress('k').ticked).toEqual([])
+    }
     localStorage.setItem('k', 'torn{')
     expect(loadProgress('k')).toEqual({ page: 0, ticked: [] })
   })

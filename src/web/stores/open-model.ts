@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { writeModelText } from '@core/formats'
 import type { Proof } from '@core/plan'
-import { toBytes, unplanned, USUAL_SETTINGS, type Comparison, type PlanSettings } from '../../workers/plan-messages'
+import { unplanned, USUAL_SETTINGS, type PlanSettings } from '../../workers/plan-messages'
 import type { Answer } from '../session/command-queue'
 import type { Change, Command } from '../session/commands'
 import { createPainting, type Painting } from '../session/painting'
@@ -14,7 +14,8 @@ import { notify } from '../shared/notices'
 import { openChangesChannel } from '../storage/changes-channel'
 import { useLibrary } from '../storage/open-library'
 import { makePainter } from '../workers/make-painter'
-import { PlannerClient } from '../workers/planner-client'
+import { compareStrategies, type Comparing } from '../workers/compare'
+import { PlannerClient, type Progress } from '../workers/planner-client'
 
 const NONE = nothingUnsaved()
 
@@ -106,13 +107,7 @@ export const useOpenModel = defineStore('open-model', () => {
 
   const prove = (section: string, step: number): Promise<Proof[]> => session.value?.prove(section, step) ?? Promise.resolve([])
 
-  /** Compares the strategies in a planner of its own; to stop, call what is returned. */
-  function compare(progress: (fraction: number) => void): { result: Promise<Comparison[]>; stop: () => void } {
-    const state = snapshot.value?.state
-    if (!state) return { result: Promise.resolve([]), stop: () => undefined }
-    const planner = new PlannerClient()
-    return { result: planner.compare(toBytes(state), progress).finally(() => planner.close()), stop: () => planner.close() }
-  }
+  const compare = (progress: Progress): Comparing => compareStrategies(snapshot.value?.state, progress)
 
   function downloadFile(): void {
     if (model.value) download(fileName(model.value.name, '.rail.json'), writeModelText(model.value), 'application/json')

@@ -1,21 +1,14 @@
-import birdTableUrl from '../../../demo/models/bird-table.rail.json?url'
-import ferrymanUrl from '../../../demo/models/ferryman.rail.json?url'
-import windPumpUrl from '../../../demo/models/wind-pump.rail.json?url'
-import ferryHouseUrl from '../../../demo/models/ferry-house.rail.json?url'
-import granaryUrl from '../../../demo/models/granary.rail.json?url'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { LIMITS, type ModelDocument } from '@core/model'
-import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
+import { toBytes } from '../../workers/plan-messages'
 import { openChangesChannel, type ChangesChannel } from '../storage/changes-channel'
-import type { Library, StoredModel } from '../storage/library'
+import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
 import { ReaderClient } from '../workers/reader-client'
+import { addDemos } from './demos'
 import { ShelfDescriber } from './shelf-describer'
-
-/** The first shown stands first on the shelf. */
-const DEMOS = [birdTableUrl, ferryHouseUrl, granaryUrl, ferrymanUrl, windPumpUrl]
 
 /** The shelf: what stands on it, bringing in, and the quiet work of planning and picturing what has just come in. */
 export const useShelf = defineStore('shelf', () => {
@@ -53,19 +46,6 @@ export const useShelf = defineStore('shelf', () => {
     } finally {
       isLoaded.value = true
     }
-  }
-
-  /** All or none: a shelf with half the demos would never get the rest. */
-  async function addDemos(library: Library): Promise<void> {
-    const texts = await Promise.all(
-      DEMOS.map(async (url) => {
-        const response = await fetch(url)
-        if (!response.ok) throw new Fault('no-demo', 'The demo models could not be fetched.', { wayOut: 'Reload the page.' })
-        return (await response.json()) as ModelDocument
-      }),
-    )
-    for (const model of texts.reverse())
-      await library.add(model.name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
   }
 
   /** Looks at one model after another whose picture is missing or of another revision. */
