@@ -1,6 +1,6 @@
 import { worthOfPlan } from '@core/checks'
 import { Fault, faultLine, plainFault } from '@core/fault'
-import { fromBytes, reportFrom, sourceOf, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
+import { fromBytes, reportFrom, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
 import { factsOf } from '../storage/facts'
 import type { Library, StoredModel } from '../storage/library'
 import { makePainter } from '../workers/make-painter'
@@ -16,6 +16,7 @@ export class ShelfDescriber {
   private planner: PlannerClient | undefined
   private painter: PainterClient | undefined
   private isStopped = false
+  private slow: Fault | undefined
 
   constructor(private readonly library: Library) {}
 
@@ -41,8 +42,6 @@ export class ShelfDescriber {
     }
   }
 
-  private slow: Fault | undefined
-
   /** The first order that is seen is the best that a usual search finds: nobody has learned another yet. */
   private async plan(stored: StoredModel, state: ModelState, progress: Progress): Promise<Printed> {
     this.planner ??= new PlannerClient()
@@ -56,7 +55,7 @@ export class ShelfDescriber {
 
   private async paint(state: ModelState, printed: Printed): Promise<Blob> {
     this.painter ??= makePainter()
-    await this.painter.open(sourceOf(state, printed))
+    await this.painter.openBytes(1, () => ({ state: toBytes(state), printed: toBytes(printed) }))
     const root = printed.sections.find((section) => section.id === state.model.root)!
     const ref = { section: root.id, step: Math.max(0, root.steps.length - 1), view: 0 }
     const image = await this.painter.picture(ref, true, PICTURE.width, PICTURE.height)

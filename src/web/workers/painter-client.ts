@@ -13,7 +13,6 @@ export class PainterClient {
   private readonly table: RequestTable<PainterApi>
   private pieces = new Map<string, Promise<CanvasImage>>()
   private told: Told | undefined
-  private telling: Promise<void> = Promise.resolve()
   private isLost = false
 
   constructor(make: MakeWorker) {
@@ -55,8 +54,7 @@ export class PainterClient {
     this.told = told
     this.pieces = new Map()
     this.isLost = false
-    this.telling = told(this)
-    return this.telling
+    return told(this)
   }
 
   /** Asks again once where the painter had died: its source can be told anew. */
