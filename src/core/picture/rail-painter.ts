@@ -102,14 +102,19 @@ export class RailPainter {
     ]
   }
 
-  private far: Box | undefined
+  /** By scale, since things stand farther off where a picture is small. */
+  private readonly far = new Map<number, Box>()
 
   /** Around the section and all that stands beside it in any step. */
   private farBox(scalePx: number): Box {
-    this.far ??= this.section.ranges
-      .flatMap((_, step) => this.besides(step, liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)))
-      .reduce(unite, this.section.box)
-    return this.far
+    let far = this.far.get(scalePx)
+    if (!far) {
+      far = this.section.ranges
+        .flatMap((_, step) => this.besides(step, liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)))
+        .reduce(unite, this.section.box)
+      this.far.set(scalePx, far)
+    }
+    return far
   }
 
   private cameraOf(box: Box, view: ViewNumber, lie: Turn): Camera {

@@ -40,6 +40,20 @@ describe('a painter that goes to and fro', () => {
     )
   })
 
+  it('paints a step from one side the same, whichever side it was painted from before', () => {
+    const views: readonly ViewNumber[] = [0, 1, 4]
+    const pairs = views.flatMap((before) => views.map((view) => [before, view] as const))
+    for (let step = 0; step < steps; step++) {
+      const alone = new Map(views.map((view) => [view, painterOf(model, plans, section).paint(step, view)]))
+      const unlike = pairs.filter(([before, view]) => {
+        const painter = painterOf(model, plans, section)
+        painter.paint(step, before)
+        return !same(painter.paint(step, view), alone.get(view)!)
+      })
+      expect(unlike, `step ${step}`).toEqual([])
+    }
+  })
+
   it('goes on from what was drawn before an edit, and paints as one that begins anew', () => {
     const edit = fc.record({ kind: fc.constantFrom('split', 'merge', 'move'), step: fc.nat({ max: steps - 3 }), look: fc.nat({ max: 3 }) })
     fc.assert(
