@@ -10,6 +10,7 @@ import {
   proveStep,
   STRATEGIES,
   withoutNumbers,
+  type Effort,
   type PlannedModel,
   type PlanOrder,
   type Proof,
@@ -49,8 +50,8 @@ export class Planner {
     const asked = fromBytes<ModelState>(state)
     checkModel(asked.model)
     // An order is looked for after the first one is shown.
-    const known = this.plan({ ...asked, settings: { ...asked.settings, effort: 'quick' } }, asked.order, progress)
-    this.known.set(version, { ...known, state: { ...known.state, settings: asked.settings } })
+    const known = this.plan(asked, asked.order, progress, 'quick')
+    this.known.set(version, known)
     return known.printed
   }
 
@@ -65,16 +66,17 @@ export class Planner {
     const asked = change ? (applyChange(before.state, change) as ModelState) : before.state
     checkChanged(asked.model, before.state.model)
     const kept = fresh === 'all' ? {} : without(asked.order, fresh ?? [])
-    const planned = this.plan(fresh ? { ...asked, settings: { ...asked.settings, effort: 'quick' } } : asked, kept, progress)
-    const came = changeBetween(before.printed, planned.printed)
-    const printed = came ? (applyChange(before.printed, came) as Printed) : before.printed
+    const next = this.plan(asked, kept, progress, fresh ? 'quick' : asked.settings.effort)
+    // What is printed anew is kept, not what was there before and is equal: the next print shares its objects, and is compared by them.
+    const came = changeBetween(before.printed, next.printed)
     for (const old of this.known.keys()) if (old !== base) this.known.delete(old)
-    this.known.set(version, { planned: planned.planned, printed, state: stateAfter(asked, printed) })
+    this.known.set(version, next)
     return came
   }
 
-  private plan(asked: ModelState, kept: PlanOrder, progress: Progress): Known {
-    const answer = reportModel(asked.model, { ...optionsOf(asked.settings), kept, progress: stepwise(progress) }, this.cache, this.looks)
+  private plan(asked: ModelState, kept: PlanOrder, progress: Progress, effort: Effort): Known {
+    const options = { ...optionsOf({ ...asked.settings, effort }), kept, progress: stepwise(progress) }
+    const answer = reportModel(asked.model, options, this.cache, this.looks)
     const printed = print(asked.model, answer)
     return { state: stateAfter(asked, printed), printed, planned: answer.planned }
   }

@@ -1,8 +1,8 @@
 import { patchesOf, type Patch } from '../decal'
 import { catalogueOf, shapeOfPart, type Flattener, type JointReach, type ModelDocument, type PlacedPart } from '../model'
 import type { Move, SectionPlan } from '../plan'
-import { boxAt, directionFromText, DIRECTION_VECTORS, NO_TURN, turnFromText, unite, type Box, type Turn, type Vec } from '../space'
-import { spaceOf, type SectionSpace } from './section-space'
+import { directionFromText, DIRECTION_VECTORS, NO_TURN, turnFromText, type Box, type Turn, type Vec } from '../space'
+import { boxAround, spaceOf, type SectionSpace } from './section-space'
 
 /** A section as the painter sees it: placed parts in building order, and which of them each step brings. */
 export interface DrawnSection {
@@ -56,6 +56,7 @@ export function drawnSection(
   const plan = sections.find((section) => section.id === sectionId)
   if (!plan) throw new RangeError(`no planned section ${sectionId}`)
   const space = spaceOf(model, flattener, base ?? baseOf(sections, plan))
+  const thingsOfMove = rememberedThings(space, sections)
   const things: Thing[] = []
   const ranges: [number, number][] = []
   const nodeRanges: [number, number][] = []
@@ -69,26 +70,29 @@ export function drawnSection(
     const firstNode = things.length
     const firstPart = parts
     for (const move of step.moves) {
-      for (const thing of thingsOf(move, space, sections)) {
+      const travel = typeof move.direction === 'string' ? DIRECTION_VECTORS[directionFromText(move.direction)!]! : move.direction
+      for (const thing of thingsOfMove(move)) {
         things.push(thing)
-        nodeTravels.push(typeof move.direction === 'string' ? DIRECTION_VECTORS[directionFromText(move.direction)!]! : move.direction)
+        nodeTravels.push(travel)
         parts += thing.parts.length
       }
     }
     ranges.push([firstPart, parts])
     nodeRanges.push([firstNode, things.length])
   }
-  const placed = things.flatMap((thing) => thing.parts)
-  const reaches = new Map(
-    things.flatMap(({ id, joins }, node): [number, JointReach][] => {
-      const reach = joins ? space.reaches.get(id) : undefined
-      return reach ? [[node, reach]] : []
-    }),
-  )
+  const placed: PlacedPart[] = []
+  const partNode = new Int32Array(parts)
+  const reaches = new Map<number, JointReach>()
+  things.forEach((thing, node) => {
+    partNode.fill(node, placed.length, placed.length + thing.parts.length)
+    for (const part of thing.parts) placed.push(part)
+    const reach = thing.joins ? space.reaches.get(thing.id) : undefined
+    if (reach) reaches.set(node, reach)
+  })
   return {
     id: sectionId,
     parts: placed,
-    partNode: Int32Array.from(things.flatMap((thing, node) => thing.parts.map(() => node))),
+    partNode,
     nodeIds: things.map(({ id }) => id),
     nodeJoins: things.map(({ joins }) => joins),
     patches: patchesByPart(model, placed),
@@ -98,8 +102,23 @@ export function drawnSection(
     nodeTravels,
     lies,
     ...holdsAmong(things, nodeRanges, space),
-    box: placed.length === 0 ? boxAt([0, 0, 0], [10, 10, 4]) : placed.map((part) => space.hullOf(part)).reduce(unite),
+    box: placed.length === space.parts ? space.box() : boxAround(placed, space.hullOf),
     space,
+  }
+}
+
+/** By space, what each move brings: moves are never changed in place, and most are the same after an edit. */
+const thingsBefore = new WeakMap<SectionSpace, WeakMap<Move, readonly Thing[]>>()
+
+function rememberedThings(space: SectionSpace, sections: readonly SectionPlan[]): (move: Move) => readonly Thing[] {
+  let known = thingsBefore.get(space)
+  if (!known) thingsBefore.set(space, (known = new WeakMap()))
+  return (move) => {
+    // What a derived section holds is told by its own plan, not by the move.
+    if ('section' in move) return thingsOf(move, space, sections)
+    let things = known.get(move)
+    if (!things) known.set(move, (things = thingsOf(move, space, sections)))
+    return things
   }
 }
 

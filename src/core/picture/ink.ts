@@ -68,10 +68,9 @@ export class Inker {
       }
       findEdges(layers, this.edges, outer, options)
       thicken(this.edges, layers.size.width, outer, finer, options.hasFineLines)
-      average(
-        { layers, edges: this.edges, image: this.image, finer, palette: mixPalette(options), paper, texel: this.texelOf(options) },
-        inner,
-      )
+      const { newFrom, newTo } = options
+      const [palette, texel] = [mixPalette(options), this.texelOf(options)]
+      average({ layers, edges: this.edges, image: this.image, finer, palette, paper, texel, newFrom, newTo }, inner)
     }
     return { ...this.image, data: this.image.data.slice() }
   }
@@ -161,7 +160,7 @@ function thicken(edges: Uint8Array, width: number, window: Window, finer: number
   }
 }
 
-/** Colours a dot can have, by part: three tones, three tones with a glint, outline, crease; and two for all: paper, ink. */
+/** Colours a dot can have, by look: three tones, three tones with a glint, outline, crease; and two for all: paper, ink. */
 const SLOTS = 8
 const GLINT = TONES.length
 const OUTLINE_SLOT = 6
@@ -175,9 +174,12 @@ interface Averaged {
   readonly palette: Palette
   readonly paper: Rgb
   readonly texel: Texel | undefined
+  readonly newFrom: number
+  readonly newTo: number
 }
 
-function average({ layers, edges, image, finer, palette, paper, texel }: Averaged, window: Window): void {
+/** Averages squares of `finer` × `finer` dots into dots of the picture. */
+function average({ layers, edges, image, finer, palette, paper, texel, newFrom, newTo }: Averaged, window: Window): void {
   const fullWidth = layers.size.width
   const { width, data } = image
   const dots = finer * finer
@@ -185,7 +187,7 @@ function average({ layers, edges, image, finer, palette, paper, texel }: Average
   const line = pack(INK)
   const nothing = NOTHING
   const { part, tone, surface } = layers
-  const { colours, sheens } = palette
+  const { colours, sheens, lookOf, count } = palette
   const first = Math.floor(window.left / finer)
   const last = Math.floor(window.right / finer)
   for (let y = Math.floor(window.top / finer); y <= Math.floor(window.bottom / finer); y++) {
@@ -201,13 +203,17 @@ function average({ layers, edges, image, finer, palette, paper, texel }: Average
           let colour: number
           if (edge === HEAVY) colour = line
           else if (id === nothing) colour = paperColour
-          else if (edge !== NONE) colour = colours[id * SLOTS + (edge === OUTLINE ? OUTLINE_SLOT : CREASE_SLOT)]!
           else {
-            // What is not plain carries stripes of light, so that it reads as such in print too.
-            const sheen = sheens[id]
-            const glint = sheen && isLit(sheen, x * finer + sx, y * finer + sy) ? GLINT : 0
-            colour = colours[id * SLOTS + glint + tone[dot]!]!
-            if (texel && surface[dot]! >= FIRST_DECAL) colour = texel(dot, x * finer + sx, y * finer + sy, colour)
+            const look = lookOf[id]!
+            const slots = (id >= newFrom && id < newTo ? count + look : look) * SLOTS
+            if (edge !== NONE) colour = colours[slots + (edge === OUTLINE ? OUTLINE_SLOT : CREASE_SLOT)]!
+            else {
+              // What is not plain carries stripes of light, so that it reads as such in print too.
+              const sheen = sheens[look]
+              const glint = sheen && isLit(sheen, x * finer + sx, y * finer + sy) ? GLINT : 0
+              colour = colours[slots + glint + tone[dot]!]!
+              if (texel && surface[dot]! >= FIRST_DECAL) colour = texel(dot, x * finer + sx, y * finer + sy, colour)
+            }
           }
           red += colour >> 16
           green += (colour >> 8) & 255
@@ -222,24 +228,48 @@ function average({ layers, edges, image, finer, palette, paper, texel }: Average
 }
 
 interface Palette {
+  /** Of each look and of each again as new, `SLOTS` colours. */
   readonly colours: Int32Array
   readonly sheens: readonly (Sheen | undefined)[]
+  /** Of each part, which look it has. */
+  readonly lookOf: Uint16Array
+  /** How many looks there are. */
+  readonly count: number
 }
 
-/** Mixes the colours of every part once; parts of one colour share the work. */
-function mixPalette(options: InkOptions): Palette {
-  const { looks, newFrom, newTo } = options
-  const colours = new Int32Array(looks.length * SLOTS)
-  const known = new Map<PartLook, [number[] | undefined, number[] | undefined]>()
-  looks.forEach((look, part) => {
-    const isNew = part >= newFrom && part < newTo
-    const wash = isNew ? 0 : options.wash
-    let pair = known.get(look)
-    if (!pair) known.set(look, (pair = [undefined, undefined]))
-    const slots = (pair[isNew ? 1 : 0] ??= slotsOf(look, wash))
-    colours.set(slots, part * SLOTS)
+/** Mixes the colours of every look twice, for what is new and for what is not: a picture costs as many mixtures as it has colours. */
+function mixPalette({ looks, wash }: InkOptions): Palette {
+  const { distinct, lookOf } = distinctLooks(looks)
+  const count = distinct.length
+  const colours = new Int32Array(count * SLOTS * 2)
+  distinct.forEach((look, i) => {
+    colours.set(slotsOf(look, wash), i * SLOTS)
+    colours.set(slotsOf(look, 0), (count + i) * SLOTS)
   })
-  return { colours, sheens: looks.map((look) => look.sheen) }
+  return { colours, sheens: distinct.map(({ sheen }) => sheen), lookOf, count }
+}
+
+interface DistinctLooks {
+  readonly distinct: readonly PartLook[]
+  readonly lookOf: Uint16Array
+}
+
+/** Looks of parts are never changed in place. */
+const distinctBefore = new WeakMap<readonly PartLook[], DistinctLooks>()
+
+function distinctLooks(looks: readonly PartLook[]): DistinctLooks {
+  let known = distinctBefore.get(looks)
+  if (known) return known
+  const numbers = new Map<PartLook, number>()
+  const lookOf = new Uint16Array(looks.length)
+  looks.forEach((look, part) => {
+    let number = numbers.get(look)
+    if (number === undefined) numbers.set(look, (number = numbers.size))
+    lookOf[part] = number
+  })
+  known = { distinct: [...numbers.keys()], lookOf }
+  distinctBefore.set(looks, known)
+  return known
 }
 
 /** The colours of a part, mixed with so much paper: its three tones, the same with a glint, and its outlines and creases. */

@@ -1,5 +1,5 @@
-/** Dots written over that are remembered at most: some tens of megabytes. */
-const MOST = 2_000_000
+/** Dots written over that are remembered before the older half goes: with fifteen bytes each, some fifteen megabytes. */
+const MOST = 1_000_000
 const FIRST = 4096
 
 /** The layers that a journal puts back. */

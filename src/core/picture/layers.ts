@@ -57,6 +57,11 @@ export class Layers {
     return this.used
   }
 
+  /** Where has been drawn since the last start, or ever. */
+  get window(): Readonly<Window> {
+    return this.used
+  }
+
   /** Draws a part whose origin is seen at (x, y) px and `depth` u. */
   draw(stencil: Stencil, part: number, x: number, y: number, depth: number): void {
     for (const facet of stencil) this.fill(facet, part, x, y, depth)

@@ -154,8 +154,7 @@ const meets = (a: Box, b: Box): boolean => [0, 1, 2].every((i) => a.min[i]! < b.
 
 /** Inks a plate by itself. */
 export function inkPlate({ easel, finer, look }: Plate): RgbImage {
-  const { width, height } = easel.layers.size
-  return new Inker(easel.layers, finer, WHITE, easel.decals).ink({ left: 0, right: width - 1, top: 0, bottom: height - 1 }, look)
+  return new Inker(easel.layers, finer, WHITE, easel.decals).ink(easel.layers.window, look)
 }
 
 /** How much of each dot of the picture is covered by what was drawn, 0 to 1. */

@@ -147,11 +147,21 @@ export class RailPainter {
       ...this.reaches(step, sight, lifts),
       ...this.letters(step, easel.layers, window),
     ]
-    const shown = Array.from({ length: to }, (_, part): Shown => {
-      const lift = part < from ? undefined : lifts.get(section.partNode[part]!)
-      return lift ? { part, lift } : { part }
-    })
-    return { easel, size: this.size, finer: FINER, shown, look, marks, overlays }
+    return {
+      easel,
+      size: this.size,
+      finer: FINER,
+      // Only a picture in areas and lines asks for them.
+      get shown() {
+        return Array.from({ length: to }, (_, part): Shown => {
+          const lift = part < from ? undefined : lifts.get(section.partNode[part]!)
+          return lift ? { part, lift } : { part }
+        })
+      },
+      look,
+      marks,
+      overlays,
+    }
   }
 
   /** What an inset shows that the picture does not. */

@@ -13,7 +13,7 @@ import {
   type Section,
 } from '../model'
 import { buildScene, partHull, sectionNodes } from '../scene'
-import type { Box, Vec } from '../space'
+import { boxAt, unite, type Box, type Vec } from '../space'
 
 /** What one thing of a section holds of another, and where, u. */
 export interface HoldPlaces {
@@ -32,10 +32,16 @@ export interface SectionSpace {
   readonly reaches: ReadonlyMap<string, JointReach>
   holdsOf(node: number): readonly HoldPlaces[]
   hullOf(part: PlacedPart): Box
+  /** How many parts stand in it. */
+  readonly parts: number
+  /** Around all of them, u. */
+  box(): Box
 }
 
 const known = new WeakMap<object, { readonly key: readonly unknown[]; readonly space: SectionSpace }>()
 const NOTHING_OWN = {}
+/** Something to look at where nothing is. */
+const EMPTY_BOX = boxAt([0, 0, 0], [10, 10, 4])
 
 /** Made once for as long as nothing of the section moves, is recoloured or worked on. */
 export function spaceOf(model: ModelDocument, flattener: Flattener, sectionId: string): SectionSpace {
@@ -52,17 +58,26 @@ export function spaceOf(model: ModelDocument, flattener: Flattener, sectionId: s
 function makeSpace(model: ModelDocument, flattener: Flattener, section: Section): SectionSpace {
   const specs = sectionNodes(model, flattener, section.id)
   const hulls = new Map<PlacedPart, Box>()
+  const hullOf = (part: PlacedPart): Box => {
+    let hull = hulls.get(part)
+    if (!hull) hulls.set(part, (hull = partHull(part)))
+    return hull
+  }
+  const parts = specs.reduce((sum, spec) => sum + spec.parts.length, 0)
+  let box: Box | undefined
   let holds: (readonly HoldPlaces[])[] | undefined
   return {
     own: new Map(specs.flatMap(({ id, kind, parts }) => (kind === 'part' ? [[id, parts[0]!]] : []))),
     copies: new Map(specs.flatMap(({ id, kind, parts }) => (kind === 'copy' ? [[id, parts]] : []))),
     nodeOf: new Map(specs.map(({ id }, node) => [id, node])),
     reaches: reachesOf(model, section),
-    hullOf(part) {
-      let hull = hulls.get(part)
-      if (!hull) hulls.set(part, (hull = partHull(part)))
-      return hull
-    },
+    hullOf,
+    parts,
+    box: () =>
+      (box ??= boxAround(
+        specs.flatMap((spec) => spec.parts),
+        hullOf,
+      )),
     holdsOf(node) {
       // A look at what shows does not ask for them, so they are found when a picture does.
       holds ??= findHolds(specs)
@@ -70,6 +85,10 @@ function makeSpace(model: ModelDocument, flattener: Flattener, section: Section)
     },
   }
 }
+
+/** Around some parts, u. */
+export const boxAround = (parts: readonly PlacedPart[], hullOf: SectionSpace['hullOf']): Box =>
+  parts.length === 0 ? EMPTY_BOX : parts.map(hullOf).reduce(unite)
 
 function findHolds(specs: ReturnType<typeof sectionNodes>): HoldPlaces[][] {
   const joints = findJoints(buildScene(specs))

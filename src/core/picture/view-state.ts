@@ -8,7 +8,7 @@ import type { Vec } from '../space'
 import type { Camera, PictureSize } from './view'
 
 /** Steps before the one that is asked for that are drawn so that they can be taken back. */
-const REMEMBERED = 32
+const REMEMBERED = 128
 
 /**
  * A section seen from one side, drawn up to some step. Going on draws what comes; going back takes back what was drawn last;

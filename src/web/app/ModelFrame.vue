@@ -5,6 +5,7 @@ import { storeToRefs } from 'pinia'
 import { faultLine, plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
+import { useLasting } from '../shared/lasting'
 import { PAINT_SOURCE } from '../shared/painter-key'
 import { isTyping, shortcutOf } from '../shared/shortcut'
 import { HOLD_TYPED } from '../shared/typed-text'
@@ -25,6 +26,7 @@ provide(HOLD_TYPED, (handOver) => open.unsaved.typed(handOver))
 const lost = ref('')
 const findingCount = computed(() => open.report?.findings.length ?? 0)
 const planning = computed(() => open.session?.planning.fraction.value ?? null)
+const isLasting = useLasting(() => planning.value !== null)
 const problem = computed(() => open.session?.problem.value || open.paintProblem)
 const railQuery = computed(() => place.queryOf(props.id))
 
@@ -116,7 +118,7 @@ useEventListener(window, 'keydown', (event) => {
           @stop="open.session?.stopPlanning()"
         />
       </FirstLook>
-      <div v-if="planning !== null && open.report" class="replan">
+      <div v-if="isLasting && planning !== null && open.report" class="replan">
         <WorkBar
           :label="open.session?.isChecking.value ? 'Looking at it again' : 'Planning again'"
           :fraction="planning"

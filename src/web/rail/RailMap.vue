@@ -4,7 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import type { Lane, RailLayout, Tie, Walk } from '@core/booklet'
 import { plural } from '@core/words'
 import { WALKS, type Mark } from './rail-keys'
-import { bendPath, COLUMN, lanePath, ROW, TOP, windowOf, x, y } from './rail-drawing'
+import { bendPath, COLUMN, isInSight, lanePath, ROW, TOP, windowOf, x, y } from './rail-drawing'
 
 const props = defineProps<{
   layout: RailLayout
@@ -16,6 +16,9 @@ const props = defineProps<{
   locked: ReadonlySet<string>
 }>()
 const emit = defineEmits<{ go: [row: number, step: number]; walk: [walk: Walk]; drag: [row: number, from: number, to: number] }>()
+
+/** The names of lanes lie over the left of the rail, px. */
+const NAMES = 176
 
 const scroller = ref<HTMLElement>()
 const lanesBox = ref<HTMLElement>()
@@ -67,6 +70,12 @@ function onKey(event: KeyboardEvent): void {
   emit('walk', walk)
 }
 
+function isChosenInSight(): boolean {
+  const tie = props.layout.lanes[props.row]?.ties[props.step]
+  const sight = { left: left.value, top: top.value, width: size.width.value, height: size.height.value }
+  return tie !== undefined && isInSight(sight, tie.column, props.row, NAMES)
+}
+
 /** Keeps the chosen tie in sight, and the focus on it when the focus is on the rail. */
 watch(
   () => [props.row, props.step, props.layout],
@@ -74,7 +83,8 @@ watch(
     const hasFocus = lanesBox.value?.contains(document.activeElement) ?? false
     await nextTick()
     const tie = lanesBox.value?.querySelector<HTMLElement>('[aria-current="step"]')
-    tie?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    // Scrolling makes the browser lay the page out at once, so it is only asked for where it is needed.
+    if (!isChosenInSight()) tie?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
     if (hasFocus) tie?.focus({ preventScroll: true })
   },
   { immediate: true },
@@ -84,7 +94,7 @@ watch(
 <template>
   <section class="map" aria-label="Rail">
     <div ref="scroller" class="scroll">
-      <div class="names" :style="{ height: `${height}px` }">
+      <div class="names" :style="{ height: `${height}px`, width: `${NAMES}px` }">
         <button
           v-for="{ lane } in inSight.lanes"
           :key="lane.section"
@@ -116,6 +126,7 @@ watch(
           <button
             v-for="tie in ties"
             :key="tie.step"
+            v-memo="[lane.row, tie.column, labelOf(tie), markOf(tie)?.worst, isHere(lane, tie), dragged?.row === lane.row && over === tie.step]"
             class="tie"
             :class="{ here: isHere(lane, tie), jump: tie.joins > 0, over: dragged?.row === lane.row && over === tie.step }"
             :draggable="!isLocked(tie)"
@@ -154,7 +165,6 @@ watch(
 .names {
   position: sticky;
   left: 0;
-  width: 176px;
   flex: none;
   background: var(--sheet);
   z-index: 2;

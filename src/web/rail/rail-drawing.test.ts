@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Lane, RailLayout } from '@core/booklet'
-import { COLUMN, ROW, TOP, windowOf } from './rail-drawing'
+import { COLUMN, isInSight, ROW, TOP, windowOf } from './rail-drawing'
 
 const lane = (row: number, ties: number): Lane => ({
   section: `s${row}`,
@@ -39,5 +39,18 @@ describe('the rail in sight', () => {
   it('shows the chosen tie once where it is in sight', () => {
     const { lanes } = windowOf(layout, sight, 52, 60)
     expect(lanes.find((each) => each.lane.row === 52)!.ties.filter((tie) => tie.step === 60)).toHaveLength(1)
+  })
+
+  it('tells which ties are wholly in sight, and not under the names on the left', () => {
+    const covered = 3 * COLUMN
+    expect(isInSight(sight, 99, 52, covered)).toBe(false)
+    expect(isInSight(sight, 100, 52, covered)).toBe(true)
+    expect(isInSight(sight, 116, 52, covered)).toBe(true)
+    expect(isInSight(sight, 117, 52, covered)).toBe(false)
+    // The line of a lane lies in its middle: half of the first row is above the edge.
+    expect(isInSight(sight, 110, 50, covered)).toBe(false)
+    expect(isInSight(sight, 110, 51, covered)).toBe(true)
+    expect(isInSight(sight, 110, 55, covered)).toBe(true)
+    expect(isInSight(sight, 110, 56, covered)).toBe(false)
   })
 })

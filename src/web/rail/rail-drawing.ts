@@ -58,6 +58,17 @@ export function windowOf(layout: RailLayout, sight: Sight, row: number, step: nu
   return { lanes, bends }
 }
 
+/** Whether a tie is wholly in sight, beside a margin of so many px on the left that is covered. */
+export function isInSight(sight: Sight, column: number, row: number, covered: number): boolean {
+  const [middle, height] = [x(column), y(row)]
+  return (
+    middle - COLUMN / 2 >= sight.left &&
+    middle + COLUMN / 2 <= sight.left + sight.width - covered &&
+    height - ROW / 2 >= sight.top &&
+    height + ROW / 2 <= sight.top + sight.height
+  )
+}
+
 /** Number of the first tie at or after a column; ties stand in rising columns. */
 function placeOf(ties: readonly Tie[], column: number): number {
   let [low, high] = [0, ties.length]

@@ -14,6 +14,9 @@ export interface Painting {
   close(): void
 }
 
+/** Whether a piece looks the same in both, whichever it is. */
+const hasSamePieces = (a: Snapshot, b: Snapshot): boolean => a.catalogue === b.catalogue && a.model.decals === b.model.decals
+
 /** Keeps a painter told of what is shown: of the first snapshot all, later what has changed. */
 export function createPainting(snapshot: Readonly<Ref<Snapshot | null>>, makePainter: () => PainterClient): Painting {
   const source = shallowRef<PaintSource | null>(null)
@@ -31,7 +34,7 @@ export function createPainting(snapshot: Readonly<Ref<Snapshot | null>>, makePai
     told = next
     const base = version++
     const asked = before
-      ? painter.change(base, version, changeBetween(drawn(before), drawn(next)), () => whole(next))
+      ? painter.change(base, version, changeBetween(drawn(before), drawn(next)), hasSamePieces(before, next), () => whole(next))
       : painter.openBytes(version, () => whole(next))
     // Pictures asked for from now on come after this in the painter's own queue.
     source.value = { painter, catalogue: next.catalogue, version }

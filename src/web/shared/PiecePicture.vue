@@ -2,6 +2,7 @@
 import { onMounted, ref, watch } from 'vue'
 import type { OwnShape } from '@core/catalogue'
 import type { FreeView, PieceLook, PieceSpec, ViewNumber } from '@core/picture'
+import type { CanvasImage } from '../../workers/painter.worker'
 import { usePaintSource } from './painter-key'
 
 /** Painted twice as fine as it is shown. */
@@ -25,6 +26,8 @@ const FINER = 2
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
 let asked = 0
+/** What is on the canvas: a kept picture need not be put there again. */
+let shown: CanvasImage | undefined
 
 const lookOf = (): Partial<PieceLook> => (props.free ? { free: { ...props.free } } : (props.look ?? { view: props.view as ViewNumber }))
 
@@ -48,7 +51,8 @@ async function paint(): Promise<void> {
     ? from.painter.ownPiece(props.own, props.colour, width, height, lookOf())
     : from.painter.piece(specOf(), width, height, lookOf())
   const image = await made.catch(() => undefined)
-  if (!image || !canvas.value || mine !== asked) return
+  if (!image || !canvas.value || mine !== asked || image === shown) return
+  shown = image
   canvas.value.getContext('2d')!.putImageData(new ImageData(image.data, width, height), 0, 0)
 }
 

@@ -77,8 +77,10 @@ canvas {
   object-fit: contain;
   display: block;
 }
+/* Pale only where the next picture takes so long that somebody would wonder. */
 canvas[data-drawn='false'] {
   opacity: 0.45;
+  transition: opacity 0s 150ms;
 }
 .first {
   grid-area: 1 / 1;

@@ -3,15 +3,20 @@ import type { OwnShape } from '@core/catalogue'
 import type { Change } from '@core/change'
 import type { Picked, PieceLook, PieceSpec } from '@core/picture'
 import type { CanvasImage, PainterApi, PictureFile } from '../../workers/painter.worker'
+import { KeptAnswers } from './kept-answers'
 import { RequestTable, type MakeWorker } from './request-table'
 
 /** What everything later is painted from, so that a painter that died can be told again. */
 type Told = (painter: PainterClient) => Promise<void>
 
-/** A painter in a worker of its own; pictures of pieces are kept, step pictures are not. */
+/** Pictures of pieces that are kept at most: some twenty megabytes. */
+const MOST_PIECES = 400
+
+/** A painter in a worker of its own; pictures of pieces and looks of trays are kept, step pictures are not. */
 export class PainterClient {
   private readonly table: RequestTable<PainterApi>
-  private pieces = new Map<string, Promise<CanvasImage>>()
+  private readonly pieces = new KeptAnswers<CanvasImage>(MOST_PIECES)
+  private readonly looks = new KeptAnswers<PieceLook[]>(MOST_PIECES)
   private told: Told | undefined
   private isLost = false
 
@@ -34,14 +39,18 @@ export class PainterClient {
     })
   }
 
-  /** Goes on from the version before; where the painter has lost that, it is told the whole. */
+  /**
+   * Goes on from the version before; where the painter has lost that, it is told the whole.
+   * @param hasPieces whether pieces look as before: no shape of the model's own and no picture on a piece has changed
+   */
   async change(
     base: number,
     version: number,
     change: Change | undefined,
+    hasPieces: boolean,
     whole: () => { state: Uint8Array; printed: Uint8Array },
   ): Promise<void> {
-    this.pieces = new Map()
+    if (!hasPieces) this.forgetPieces()
     this.told = (painter) => {
       const { state, printed } = whole()
       return painter.table.ask((remote) => remote.openBytes(version, state, printed))
@@ -52,9 +61,14 @@ export class PainterClient {
 
   private tell(told: Told): Promise<void> {
     this.told = told
-    this.pieces = new Map()
+    this.forgetPieces()
     this.isLost = false
     return told(this)
+  }
+
+  private forgetPieces(): void {
+    this.pieces.clear()
+    this.looks.clear()
   }
 
   /** Asks again once where the painter had died: its source can be told anew. */
@@ -77,13 +91,7 @@ export class PainterClient {
     const paint = (): Promise<CanvasImage> => this.ask((remote) => remote.piece(piece, width, height, look))
     // What is being turned is never seen the same way again.
     if (look.free) return paint()
-    const key = JSON.stringify([piece, width, look])
-    let known = this.pieces.get(key)
-    if (!known) {
-      this.pieces.set(key, (known = paint()))
-      known.catch(() => this.pieces.delete(key))
-    }
-    return known
+    return this.pieces.of(JSON.stringify([piece, width, look]), paint)
   }
 
   /** What the picture of a finished section shows at a place, px. */
@@ -97,7 +105,7 @@ export class PainterClient {
   }
 
   trayLooks(pieces: readonly PieceSpec[], width: number, height: number): Promise<PieceLook[]> {
-    return this.ask((remote) => remote.trayLooks(pieces, width, height))
+    return this.looks.of(JSON.stringify([pieces, width]), () => this.ask((remote) => remote.trayLooks(pieces, width, height)))
   }
 
   /** A shape that is being made: never kept. */
