@@ -23,9 +23,10 @@ export interface PictureFile {
 
 const IS_LITTLE_ENDIAN = new Uint8Array(Uint32Array.of(1).buffer)[0] === 1
 
-function forCanvas(image: RgbImage): CanvasImage {
+/** @param spare memory to use again where it is of the right size: new memory costs more than what is written into it */
+function forCanvas(image: RgbImage, spare?: ArrayBuffer): CanvasImage {
   const dots = image.width * image.height
-  const data = new Uint8ClampedArray(dots * 4)
+  const data = new Uint8ClampedArray(spare?.byteLength === dots * 4 ? spare : new ArrayBuffer(dots * 4))
   const from = image.data
   if (IS_LITTLE_ENDIAN) {
     // A dot at a time is three times as quick as a byte at a time.
@@ -40,7 +41,9 @@ function forCanvas(image: RgbImage): CanvasImage {
 let source: BookletSource | undefined
 /** What the source was made of, and the version it has for the page. */
 let shown: { readonly version: number; readonly state: ModelState; readonly printed: Printed } | undefined
-/** One painter for each size asked for, since each keeps the dots of its section. */
+/** Each keeps the dots of its section: the one that was not asked for longest goes. */
+const MOST_SIZES = 2
+/** One painter for each size asked for; a map keeps the order of what was put in. */
 let painters = new Map<string, BookletPainter>()
 
 /** Painters of earlier versions, by size. */
@@ -49,11 +52,11 @@ let earlier = new Map<string, BookletPainter>()
 function painter(width: number, height: number): BookletPainter {
   if (!source) throw new Error('nothing to paint has been opened')
   const key = `${width} ${height}`
-  let known = painters.get(key)
-  if (!known) {
-    painters.set(key, (known = new BookletPainter(source, { width, height }, earlier.get(key))))
-    earlier.delete(key)
-  }
+  const known = painters.get(key) ?? new BookletPainter(source, { width, height }, earlier.get(key))
+  earlier.delete(key)
+  painters.delete(key)
+  painters.set(key, known)
+  if (painters.size > MOST_SIZES) painters.delete(painters.keys().next().value!)
   return known
 }
 
@@ -62,7 +65,7 @@ function show(next: NonNullable<typeof shown>): void {
   const now = sourceOf(next.state, next.printed)
   source = now
   // Painters are taken over when they are asked for: not all sizes are seen again.
-  earlier = new Map([...earlier, ...painters])
+  earlier = new Map([...earlier, ...painters].slice(-MOST_SIZES))
   painters = new Map()
 }
 
@@ -86,8 +89,8 @@ const api = {
     show({ version, state, printed })
     return true
   },
-  picture(ref: PictureRef, isFinished: boolean, width: number, height: number): CanvasImage {
-    return forCanvas(painter(width, height).paint(ref, isFinished))
+  picture(ref: PictureRef, isFinished: boolean, width: number, height: number, spare?: ArrayBuffer): CanvasImage {
+    return forCanvas(painter(width, height).paint(ref, isFinished), spare)
   },
   /** What the picture of a finished section shows at a place, px. */
   pick(ref: PictureRef, width: number, height: number, x: number, y: number): Picked | undefined {

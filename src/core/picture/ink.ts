@@ -51,7 +51,8 @@ export class Inker {
     const { width, height } = layers.size
     this.edges = new Uint8Array(width * height)
     const data = new Uint8Array((width / finer) * (height / finer) * 3)
-    for (let at = 0; at < data.length; at++) data[at] = paper[at % 3]!
+    if (paper[0] === paper[1] && paper[1] === paper[2]) data.fill(paper[0])
+    else for (let at = 0; at < data.length; at += 3) data.set(paper, at)
     this.image = { width: width / finer, height: height / finer, data }
   }
 
@@ -120,10 +121,12 @@ function findEdges(layers: Layers, edges: Uint8Array, window: Window, { newFrom,
       if (mine !== next) between(a, a + 1)
       if (mine !== below) between(a, a + width)
       if (mine === nothing) continue
-      if (mine === next && (surface[a] !== surface[a + 1] || Math.abs(depth[a]! - depth[a + 1]!) > DEPTH_STEP)) {
+      const face = surface[a]!
+      const far = depth[a]!
+      if (mine === next && (face !== surface[a + 1]! || Math.abs(far - depth[a + 1]!) > DEPTH_STEP)) {
         if (edges[a + 1] === NONE) edges[a + 1] = CREASE
       }
-      if (mine === below && (surface[a] !== surface[a + width] || Math.abs(depth[a]! - depth[a + width]!) > DEPTH_STEP)) {
+      if (mine === below && (face !== surface[a + width]! || Math.abs(far - depth[a + width]!) > DEPTH_STEP)) {
         if (edges[a + width] === NONE) edges[a + width] = CREASE
       }
     }

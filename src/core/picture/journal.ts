@@ -1,5 +1,5 @@
 /** Dots written over that are remembered before the older half goes: with fifteen bytes each, some fifteen megabytes. */
-const MOST = 1_000_000
+const MOST = 1 << 20
 const FIRST = 4096
 
 /** The layers that a journal puts back. */
@@ -30,7 +30,6 @@ export class Journal {
   }
 
   startStep(): void {
-    if (this.length > MOST) this.forgetOlder()
     this.starts.push(this.length)
   }
 
@@ -45,13 +44,19 @@ export class Journal {
 
   /** Notes a dot before it is written over. */
   note(layers: Restorable, dot: number): void {
-    if (this.length === this.dots.length) this.grow()
+    if (this.length === this.dots.length) this.makeRoom()
     const at = this.length++
     this.dots[at] = dot
     this.depth[at] = layers.depth[dot]!
     this.part[at] = layers.part[dot]!
     this.surface[at] = layers.surface[dot]!
     this.tone[at] = layers.tone[dot]!
+  }
+
+  /** A step that is under way is never forgotten. */
+  private makeRoom(): void {
+    if (this.dots.length >= MOST && this.starts.length > 1) this.forgetOlder()
+    if (this.length === this.dots.length) this.grow()
   }
 
   private grow(): void {

@@ -4,6 +4,9 @@ import type { PictureSize } from './view'
 
 export const NOTHING = -1
 
+/** A hair in favour of what is there keeps coplanar faces of neighbours from flickering, u. */
+const HAIR = 1e-3
+
 /** A rectangle of dots, ends included; empty where right < left. */
 export interface Window {
   left: number
@@ -32,8 +35,9 @@ export class Layers {
   readonly tone: Uint8Array
   /** The rows and columns drawn into since `startWindow`. */
   private used: Window = { ...EMPTY_WINDOW }
-  private left: Float64Array
-  private right: Float64Array
+  /** Of each row where an edge going down, and one going up, crosses it, px. */
+  private readonly down: Float64Array
+  private readonly up: Float64Array
   /** When set, what is written over is noted in it. */
   journal: Journal | undefined
 
@@ -47,8 +51,8 @@ export class Layers {
     this.part = new Int32Array(dots).fill(NOTHING)
     this.surface = new Uint16Array(dots)
     this.tone = new Uint8Array(dots)
-    this.left = new Float64Array(size.height)
-    this.right = new Float64Array(size.height)
+    this.down = new Float64Array(size.height)
+    this.up = new Float64Array(size.height)
   }
 
   /** Begins to note where is drawn. @returns the window noted so far; it is still written to until the next start */
@@ -68,30 +72,36 @@ export class Layers {
   }
 
   private fill(facet: SeenFacet, part: number, x: number, y: number, depth: number): void {
-    const span = this.outline(facet.corners, x, y)
+    const span = this.outline(facet, x, y)
     if (!span) return
     const { width } = this.size
-    const { left, right, depth: depths, part: parts, surface, tone, used, shown, journal } = this
+    const { down, up, depth: depths, part: parts, surface, tone, used, shown, journal } = this
     if (span.first < used.top) used.top = span.first
     if (span.last > used.bottom) used.bottom = span.last
     for (let row = span.first; row <= span.last; row++) {
-      const from = Math.max(0, Math.ceil(left[row]! - 0.5))
-      const to = Math.min(width - 1, Math.ceil(right[row]! - 0.5) - 1)
+      const [one, other] = [down[row]!, up[row]!]
+      const from = Math.max(0, Math.ceil(Math.min(one, other) - 0.5))
+      const to = Math.min(width - 1, Math.ceil(Math.max(one, other) - 0.5) - 1)
       if (from > to) continue
       if (from < used.left) used.left = from
       if (to > used.right) used.right = to
       let at = depth + facet.base + facet.slopeX * (from + 0.5 - x) + facet.slopeY * (row + 0.5 - y)
       const line = row * width
-      for (let dot = line + from; dot <= line + to; dot++, at += facet.slopeX) {
-        // A hair in favour of what is there keeps coplanar faces of neighbours from flickering.
-        if (at < depths[dot]! - 1e-3) {
+      const end = line + to
+      if (journal ?? shown) {
+        for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
+          if (at >= depths[dot]! - HAIR) continue
           journal?.note(this, dot)
+          if (shown) this.count(shown, parts[dot]!, part)
           depths[dot] = at
-          if (shown) {
-            const before = parts[dot]!
-            if (before >= 0) shown[before]!--
-            shown[part]!++
-          }
+          parts[dot] = part
+          surface[dot] = facet.surface
+          tone[dot] = facet.tone
+        }
+      } else {
+        for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
+          if (at >= depths[dot]! - HAIR) continue
+          depths[dot] = at
           parts[dot] = part
           surface[dot] = facet.surface
           tone[dot] = facet.tone
@@ -100,47 +110,40 @@ export class Layers {
     }
   }
 
-  /** Where each row of dots enters and leaves a convex polygon, by its middle line. */
-  private outline(corners: Float64Array, x: number, y: number): { first: number; last: number } | undefined {
-    const { left, right } = this
-    let low = Infinity
-    let high = -Infinity
-    for (let i = 1; i < corners.length; i += 2) {
-      low = Math.min(low, corners[i]!)
-      high = Math.max(high, corners[i]!)
-    }
+  private count(shown: Int32Array, before: number, now: number): void {
+    if (before >= 0) shown[before]!--
+    shown[now]!++
+  }
+
+  /**
+   * Where each row of dots crosses a convex polygon, by its middle line: once going down its edges and once going up, so that
+   * every row from first to last is written in both.
+   */
+  private outline({ corners, low, high }: SeenFacet, x: number, y: number): { first: number; last: number } | undefined {
     const first = Math.max(0, Math.ceil(low + y - 0.5))
     const last = Math.min(this.size.height - 1, Math.ceil(high + y - 0.5) - 1)
     if (first > last) return undefined
-    for (let row = first; row <= last; row++) {
-      left[row] = Infinity
-      right[row] = -Infinity
-    }
-    const count = corners.length / 2
-    for (let i = 0; i < count; i++) {
-      const j = (i + 1) % count
-      this.edge(corners[i * 2]! + x, corners[i * 2 + 1]! + y, corners[j * 2]! + x, corners[j * 2 + 1]! + y, first, last)
+    const count = corners.length
+    let x0 = corners[count - 2]! + x
+    let y0 = corners[count - 1]! + y
+    for (let i = 0; i < count; i += 2) {
+      const x1 = corners[i]! + x
+      const y1 = corners[i + 1]! + y
+      if (y0 < y1) cross(this.down, x0, y0, x1, y1, first, last)
+      else cross(this.up, x1, y1, x0, y0, first, last)
+      x0 = x1
+      y0 = y1
     }
     return { first, last }
   }
+}
 
-  private edge(x0: number, y0: number, x1: number, y1: number, first: number, last: number): void {
-    if (y0 > y1) {
-      const [tx, ty] = [x0, y0]
-      x0 = x1
-      y0 = y1
-      x1 = tx
-      y1 = ty
-    }
-    const from = Math.max(first, Math.ceil(y0 - 0.5))
-    const to = Math.min(last, Math.ceil(y1 - 0.5) - 1)
-    if (from > to) return
-    const slope = (x1 - x0) / (y1 - y0)
-    let at = x0 + (from + 0.5 - y0) * slope
-    const { left, right } = this
-    for (let row = from; row <= to; row++, at += slope) {
-      if (at < left[row]!) left[row] = at
-      if (at > right[row]!) right[row] = at
-    }
-  }
+/** Where an edge from above to below crosses the middle lines of rows. */
+function cross(rows: Float64Array, x0: number, y0: number, x1: number, y1: number, first: number, last: number): void {
+  const from = Math.max(first, Math.ceil(y0 - 0.5))
+  const to = Math.min(last, Math.ceil(y1 - 0.5) - 1)
+  if (from > to) return
+  const slope = (x1 - x0) / (y1 - y0)
+  let at = x0 + (from + 0.5 - y0) * slope
+  for (let row = from; row <= to; row++, at += slope) rows[row] = at
 }

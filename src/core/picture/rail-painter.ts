@@ -264,11 +264,14 @@ export class RailPainter {
   private stateOf(view: ViewNumber, lie: Turn, box: Box, steps: number): ViewState {
     const key = [lie, view, ...box.min, ...box.max].join()
     let state = this.views.get(key)
+    // A map keeps the order of what was put in: the view that was not looked at for longest stands first.
+    this.views.delete(key)
     if (!state?.canReach(steps)) {
-      // Few views are kept, since layers are large; going far back begins anew.
-      if (!state && this.views.size >= MOST_VIEWS) this.views.delete(this.views.keys().next().value!)
-      this.views.set(key, (state = new ViewState(this.cameraOf(box, view, lie), this.full(), FINER, WHITE)))
+      // Few views are kept, since layers are large.
+      if (this.views.size >= MOST_VIEWS) this.views.delete(this.views.keys().next().value!)
+      state = new ViewState(this.cameraOf(box, view, lie), this.full(), FINER, WHITE, state !== undefined)
     }
+    this.views.set(key, state)
     state.goTo(this.section, steps)
     return state
   }

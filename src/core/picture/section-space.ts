@@ -31,7 +31,7 @@ export interface SectionSpace {
   /** How far the joints of copies let them move, by the copy's id. */
   readonly reaches: ReadonlyMap<string, JointReach>
   holdsOf(node: number): readonly HoldPlaces[]
-  hullOf(part: PlacedPart): Box
+  readonly hullOf: (part: PlacedPart) => Box
   /** How many parts stand in it. */
   readonly parts: number
   /** Around all of them, u. */

@@ -6,6 +6,9 @@ import type { Camera } from './view'
 export interface SeenFacet {
   /** x, y of each corner, px, relative to the part's own origin. */
   readonly corners: Float64Array
+  /** Least and greatest y of the corners, px. */
+  readonly low: number
+  readonly high: number
   /** depth = slopeX · x + slopeY · y + base, x and y as in `corners`. */
   readonly slopeX: number
   readonly slopeY: number
@@ -43,18 +46,22 @@ export function cutFacets(facets: readonly Facet[], attitude: Matrix, camera: Ca
     if (normal[2] >= -1e-6) continue
     const corners = new Float64Array(facet.corners.length * 2)
     let first: Vec | undefined
+    let [low, high] = [Infinity, -Infinity]
     facet.corners.forEach((corner, i) => {
       const point = apply(matrix, corner)
       first ??= point
       const at = flips ? facet.corners.length - 1 - i : i
       corners[at * 2] = point[0] * camera.scale
-      corners[at * 2 + 1] = -point[1] * camera.scale
+      const y = -point[1] * camera.scale
+      corners[at * 2 + 1] = y
+      low = Math.min(low, y)
+      high = Math.max(high, y)
     })
     // The facet's plane: normal · (p − first) = 0, solved for depth and scaled to px.
     const slopeX = -normal[0] / normal[2] / camera.scale
     const slopeY = normal[1] / normal[2] / camera.scale
     const base = first![2] + (normal[0] * first![0] + normal[1] * first![1]) / normal[2]
-    seen.push({ corners, slopeX, slopeY, base, tone: toneOf(normal), surface: facet.surface })
+    seen.push({ corners, low, high, slopeX, slopeY, base, tone: toneOf(normal), surface: facet.surface })
   }
   return seen
 }

@@ -7,8 +7,10 @@ import type { Rgb } from './paint'
 import type { Vec } from '../space'
 import type { Camera, PictureSize } from './view'
 
-/** Steps before the one that is asked for that are drawn so that they can be taken back. */
-const REMEMBERED = 128
+/** Steps before the one that is asked for that are drawn so that they can be taken back: noting what was there costs a third more. */
+const REMEMBERED = 32
+/** The same where somebody walks on, or has gone back so far that it must be drawn anew: more of that is to come. */
+const REMEMBERED_OF_MANY = 128
 
 /**
  * A section seen from one side, drawn up to some step. Going on draws what comes; going back takes back what was drawn last;
@@ -25,7 +27,14 @@ export class ViewState {
   /** Where the parts were that were inked as new; nothing where all must be inked again. */
   private newest: Window | undefined
 
-  constructor(camera: Camera, size: PictureSize, finer: number, paper: Rgb) {
+  /** @param isGoingBack whether it is drawn anew since what was drawn could not be taken back */
+  constructor(
+    camera: Camera,
+    size: PictureSize,
+    finer: number,
+    paper: Rgb,
+    private readonly isGoingBack = false,
+  ) {
     this.easel = new Easel(camera, size)
     this.inker = new Inker(this.easel.layers, finer, paper, this.easel.decals)
   }
@@ -46,12 +55,13 @@ export class ViewState {
       this.journal.undoStep(layers)
       this.touch(this.windows.pop()!)
     }
+    const from = steps - (this.drawn > 0 || this.isGoingBack ? REMEMBERED_OF_MANY : REMEMBERED)
     while (this.drawn < steps) {
-      layers.journal = this.drawn >= steps - REMEMBERED ? this.journal : undefined
+      layers.journal = this.drawn >= from ? this.journal : undefined
       layers.journal?.startStep()
-      const [from, to] = section.ranges[this.drawn] ?? [0, 0]
+      const [first, last] = section.ranges[this.drawn] ?? [0, 0]
       const window = layers.startWindow()
-      for (let part = from; part < to; part++) this.easel.draw(section, part)
+      for (let part = first; part < last; part++) this.easel.draw(section, part)
       this.windows.push(window)
       this.touch(window)
     }
@@ -83,10 +93,9 @@ export class ViewState {
 
   /** Inks the picture of the last drawn step. */
   ink(options: InkOptions): RgbImage {
-    const { layers } = this.easel
     const own = this.windows[this.drawn - 1] ?? EMPTY_WINDOW
-    const whole: Window = { left: 0, right: layers.size.width - 1, top: 0, bottom: layers.size.height - 1 }
-    const changed = this.newest ? [this.dirty, this.newest, own].reduce(uniteWindows) : whole
+    // Where nothing was ever drawn there is paper.
+    const changed = this.newest ? [this.dirty, this.newest, own].reduce(uniteWindows) : this.windows.reduce(uniteWindows, this.dirty)
     const image = this.inker.ink(changed, options)
     this.dirty = { ...EMPTY_WINDOW }
     this.newest = { ...own }

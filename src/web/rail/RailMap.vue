@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
-import type { Lane, RailLayout, Tie, Walk } from '@core/booklet'
-import { plural } from '@core/words'
+import type { RailLayout, Walk } from '@core/booklet'
+import RailLane from './RailLane.vue'
 import { WALKS, type Mark } from './rail-keys'
-import { bendPath, COLUMN, isInSight, lanePath, ROW, TOP, windowOf, x, y } from './rail-drawing'
+import { bendPath, COLUMN, isInSight, lanePath, ROW, TOP, windowOf, y } from './rail-drawing'
 
 const props = defineProps<{
   layout: RailLayout
@@ -31,36 +31,6 @@ const height = computed(() => TOP + props.layout.lanes.length * ROW)
 const inSight = computed(() =>
   windowOf(props.layout, { left: left.value, top: top.value, width: size.width.value, height: size.height.value }, props.row, props.step),
 )
-
-const isLocked = (tie: Tie): boolean => props.locked.has(`${tie.section}/${tie.step}`)
-const markOf = (tie: Tie) => props.marks.get(`${tie.section}/${tie.step + 1}`)
-const isHere = (lane: Lane, tie: Tie): boolean => lane.row === props.row && tie.step === props.step
-function labelOf(tie: Tie): string {
-  const mark = markOf(tie)
-  const joins = `${tie.joins > 0 ? ', a jump' : ''}${isLocked(tie) ? ', locked' : ''}`
-  return `Step ${tie.label}, ${plural(tie.pieces, 'piece')}${joins}${mark ? `, ${plural(mark.count, 'finding')}` : ''}`
-}
-
-/** The tie that is being dragged along its lane, and the one it would be put before or after. */
-const dragged = ref<{ row: number; step: number } | null>(null)
-const over = ref(-1)
-function onDragStart(event: DragEvent, row: number, step: number): void {
-  dragged.value = { row, step }
-  event.dataTransfer?.setData('text/plain', String(step))
-}
-function onDragOver(event: DragEvent, row: number, step: number): void {
-  if (dragged.value?.row !== row) return
-  event.preventDefault()
-  over.value = step
-}
-function onDrop(row: number, to: number): void {
-  if (dragged.value?.row === row && dragged.value.step !== to) emit('drag', row, dragged.value.step, to)
-  endDrag()
-}
-function endDrag(): void {
-  dragged.value = null
-  over.value = -1
-}
 
 function onKey(event: KeyboardEvent): void {
   const walk = WALKS[event.key]
@@ -122,30 +92,17 @@ watch(
           <path v-for="(bend, i) in inSight.bends" :key="`bend ${i}`" class="bend" :d="bendPath(bend)" />
           <path v-for="{ lane } in inSight.lanes" :key="`line ${lane.section}`" class="line" :d="lanePath(lane)" />
         </svg>
-        <template v-for="{ lane, ties } in inSight.lanes" :key="lane.section">
-          <button
-            v-for="tie in ties"
-            :key="tie.step"
-            v-memo="[lane.row, tie.column, labelOf(tie), markOf(tie)?.worst, isHere(lane, tie), dragged?.row === lane.row && over === tie.step]"
-            class="tie"
-            :class="{ here: isHere(lane, tie), jump: tie.joins > 0, over: dragged?.row === lane.row && over === tie.step }"
-            :draggable="!isLocked(tie)"
-            :style="{ left: `${x(tie.column) - 14}px`, top: `${y(lane.row) - 22}px` }"
-            :tabindex="isHere(lane, tie) ? 0 : -1"
-            :aria-current="isHere(lane, tie) ? 'step' : undefined"
-            :aria-label="labelOf(tie)"
-            @dragstart="onDragStart($event, lane.row, tie.step)"
-            @dragover="onDragOver($event, lane.row, tie.step)"
-            @drop.prevent="onDrop(lane.row, tie.step)"
-            @dragend="endDrag"
-            @click="emit('go', lane.row, tie.step)"
-          >
-            <span v-if="isLocked(tie)" class="lock" aria-hidden="true" />
-            <span v-if="markOf(tie)" class="mark" :class="markOf(tie)!.worst" aria-hidden="true">{{
-              markOf(tie)!.worst === 'error' ? '▲' : '●'
-            }}</span>
-          </button>
-        </template>
+        <RailLane
+          v-for="{ lane, ties } in inSight.lanes"
+          :key="lane.section"
+          :lane="lane"
+          :ties="ties"
+          :chosen="lane.row === row ? step : -1"
+          :marks="marks"
+          :locked="locked"
+          @go="emit('go', lane.row, $event)"
+          @drag="(from, to) => emit('drag', lane.row, from, to)"
+        />
       </div>
     </div>
   </section>
@@ -219,72 +176,5 @@ svg {
 .bend {
   stroke-width: 1.6;
   stroke: #7b8085;
-}
-.tie {
-  position: absolute;
-  width: 28px;
-  height: 44px;
-  border: 0;
-  background: none;
-  cursor: pointer;
-  padding: 0;
-}
-.tie::before {
-  content: '';
-  position: absolute;
-  left: 13px;
-  top: 15px;
-  height: 14px;
-  width: 2px;
-  background: var(--ink);
-}
-.tie.jump::before {
-  width: 8px;
-  left: 10px;
-  background: var(--sheet);
-  border: 2px solid var(--ink);
-  border-radius: 50%;
-  height: 10px;
-  top: 16px;
-  box-sizing: content-box;
-}
-.tie:hover::before {
-  background: var(--accent);
-}
-.tie.here::before {
-  top: 7px;
-  height: 30px;
-  width: 5px;
-  left: 11.5px;
-  background: var(--accent);
-  border: 0;
-  border-radius: 0;
-}
-/* Locked: the tie is held between two bars. */
-.lock {
-  position: absolute;
-  left: 6px;
-  top: 12px;
-  width: 16px;
-  height: 20px;
-  border: solid var(--ink);
-  border-width: 2px 0;
-}
-.tie.over {
-  box-shadow: inset 3px 0 var(--accent);
-}
-.mark {
-  position: absolute;
-  top: 29px;
-  left: 8px;
-  font-size: 11px;
-  line-height: 1;
-  color: var(--warn);
-}
-.mark.error {
-  color: var(--error);
-}
-.mark.note {
-  color: var(--faint);
 }
 </style>

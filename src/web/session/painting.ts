@@ -2,6 +2,7 @@ import { ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 import { changeBetween } from '@core/change'
 import { faultLine, plainFault } from '@core/fault'
 import { toBytes } from '../../workers/plan-messages'
+import { nextTask } from '../shared/next-task'
 import type { PaintSource } from '../shared/painter-key'
 import type { PainterClient } from '../workers/painter-client'
 import type { Snapshot } from './snapshot'
@@ -24,11 +25,16 @@ export function createPainting(snapshot: Readonly<Ref<Snapshot | null>>, makePai
   let painter: PainterClient | undefined
   let told: Snapshot | undefined
   let version = 0
+  let isClosed = false
 
   const whole = ({ state, printed }: Snapshot) => ({ state: toBytes(state), printed: toBytes(printed) })
   const drawn = ({ state, printed }: Snapshot) => ({ state, printed })
 
-  async function tell(next: Snapshot): Promise<void> {
+  async function tell(): Promise<void> {
+    // The first is told whole, which takes a while of a large model: what is on the screen already is drawn before.
+    if (!told) await nextTask()
+    const next = snapshot.value
+    if (!next || next === told || isClosed) return
     painter ??= makePainter()
     const before = told
     told = next
@@ -46,18 +52,13 @@ export function createPainting(snapshot: Readonly<Ref<Snapshot | null>>, makePai
     }
   }
 
-  const stop = watch(
-    snapshot,
-    (next) => {
-      if (next && next !== told) void tell(next)
-    },
-    { immediate: true },
-  )
+  const stop = watch(snapshot, () => void tell(), { immediate: true })
 
   return {
     source,
     problem,
     close() {
+      isClosed = true
       stop()
       painter?.close()
       painter = undefined

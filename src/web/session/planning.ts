@@ -2,6 +2,7 @@ import { ref, type Ref } from 'vue'
 import { applyChange, changeBetween, sharing } from '@core/change'
 import { Fault } from '@core/fault'
 import { fromBytes, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
+import { nextTask } from '../shared/next-task'
 import type { PlannerLike } from '../workers/planner-client'
 import { makeSnapshot, type Snapshot } from './snapshot'
 
@@ -21,10 +22,18 @@ export interface Planning {
   stop(): void
 }
 
+function isSameBytes(a: Uint8Array, b: Uint8Array): boolean {
+  if (a.length !== b.length) return false
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false
+  return true
+}
+
 /** Turns states into snapshots; one at a time. */
 export function createPlanning(planner: PlannerLike): Planning {
   const fraction = ref<number | null>(null)
   let version = 0
+  /** The report that was stored: as a rule the planner says the same, and what is the same need not be made again. */
+  let known: { readonly bytes: Uint8Array; readonly printed: Printed } | undefined
   /** Whether the planner knows the state that is shown. */
   let isTold = false
   const progress = (part: number): void => {
@@ -44,9 +53,12 @@ export function createPlanning(planner: PlannerLike): Planning {
   }
 
   async function tell(at: number, state: ModelState): Promise<Printed> {
-    const printed = fromBytes<Printed>(await planner.open(at, toBytes(state), progress))
+    await nextTask()
+    const bytes = await planner.open(at, toBytes(state), progress)
     isTold = true
-    return printed
+    const stored = known
+    known = undefined
+    return stored && isSameBytes(stored.bytes, bytes) ? stored.printed : fromBytes<Printed>(bytes)
   }
 
   /** A planner that dies is told once more. */
@@ -88,7 +100,8 @@ export function createPlanning(planner: PlannerLike): Planning {
       }),
     stored(state, report) {
       try {
-        return makeSnapshot(++version, state, fromBytes<Printed>(report))
+        known = { bytes: report, printed: fromBytes<Printed>(report) }
+        return makeSnapshot(++version, state, known.printed)
       } catch {
         return undefined
       }

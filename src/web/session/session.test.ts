@@ -248,6 +248,29 @@ class PlainSession {
 
 const RUNS = Number(process.env['FUZZ_RUNS'] ?? 200)
 
+describe('two tabs', () => {
+  it('lose nothing where the planner dies again and again while one takes up what the other saved', async () => {
+    const { browser, id, session } = await opened()
+    const other = await browser.open(id)
+    await other.settle()
+    const answers = await Promise.all([session.run(write('one.')), other.run(write('two.'))])
+    expect(answers.map(({ kind }) => kind)).toEqual(['done', 'done'])
+    browser.trouble.deaths = 5
+    for (let k = 0; k < 6; k++) {
+      await Promise.all([session.settle(), other.settle()])
+      await new Promise((resolve) => setTimeout(resolve, 1))
+    }
+    expect(browser.trouble.deaths).toBe(0)
+    expect(browser.told).toEqual([])
+    const words = ((await browser.library.open(id)).state.model.notes ?? '').trim().split(' ')
+    expect(words.sort()).toEqual(['one.', 'two.'])
+    for (const tab of [session, other]) {
+      expect(notesOf(tab).trim().split(' ').sort()).toEqual(['one.', 'two.'])
+      tab.close()
+    }
+  })
+})
+
 describe('any sequence of commands', () => {
   it('with reloads, deaths, stops and a full disk ends in the document a plain list predicts', { timeout: 600_000 }, async () => {
     const acts = fc.array(

@@ -4,6 +4,7 @@ import { storedChange } from './stored-change'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import type { Proof } from '@core/plan'
 import { toBytes, type ModelState } from '../../workers/plan-messages'
+import { nextTask } from '../shared/next-task'
 import type { ChangesChannel } from '../storage/changes-channel'
 import { factsOf } from '../storage/facts'
 import type { Library, OpenedModel } from '../storage/library'
@@ -62,6 +63,8 @@ export interface Session {
 const DONE: Answer = { kind: 'done' }
 const UNCHANGED: Answer = { kind: 'unchanged' }
 const REST_MS = 1500
+/** How often what another tab saved is tried to be shown: a planner may die under it. */
+const REFRESHES = 4
 /** Texts that follow each other at most so long after are one change. */
 const GROUP_MS = 30_000
 
@@ -69,6 +72,7 @@ const GROUP_MS = 30_000
 export async function openSession(id: string, options: SessionOptions): Promise<Session> {
   const { library, tell } = options
   let opened: OpenedModel = await library.open(id)
+  await nextTask()
   const stored = shallowRef<ModelState>(opened.state)
   const snapshot = shallowRef<Snapshot | null>(null)
   const problem = ref('')
@@ -145,13 +149,18 @@ export async function openSession(id: string, options: SessionOptions): Promise<
       isOrderStored = changeBetween(opened.state.order, first.state.order) === undefined
       const isNew = snapshot.value === null
       show(first)
-      if (isNew && !opened.report) void offers.search(first)
+      if (isNew && !opened.report) void searchSoon(first)
       return DONE
     } catch (thrown) {
       problem.value = faultLine(plainFault(thrown))
       isChecking.value = false
       throw thrown
     }
+  }
+
+  async function searchSoon(shown: Snapshot): Promise<void> {
+    await nextTask()
+    if (snapshot.value === shown && !isClosed) await offers.search(shown)
   }
 
   /** The next state, planned and shown, if nothing speaks against it. */
@@ -174,7 +183,7 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     if (typeof next === 'string') return { kind: 'refused', reason: next, anyway: () => run({ ...command, mustBuild: false }) }
     // First it is seen, then it is written down: of a large change that is a task of its own. Until then nothing else is written.
     isNoted = false
-    await new Promise((resolve) => setTimeout(resolve))
+    await nextTask()
     note(command, before.state, next)
     isNoted = true
     restSoon()
@@ -215,7 +224,10 @@ export async function openSession(id: string, options: SessionOptions): Promise<
   }
 
   /** What another tab has saved is shown here too. */
-  const catchUp = (): Promise<Answer> => (saving.state.value === 'saved' ? refresh() : Promise.resolve(UNCHANGED))
+  async function catchUp(): Promise<Answer> {
+    if (saving.state.value === 'saved') await tryToRefresh()
+    return UNCHANGED
+  }
 
   async function refresh(): Promise<Answer> {
     opened = await library.open(id)
@@ -239,8 +251,12 @@ export async function openSession(id: string, options: SessionOptions): Promise<
     if (commands.length === 0) return UNCHANGED
     unwritten.clear()
     saving.begin(0)
-    await refresh()
+    const failure = await tryToRefresh()
     for (const command of commands) {
+      if (failure !== undefined) {
+        tell(`Another tab changed this model first, so “${command.label}” was not done. ${failure}`)
+        continue
+      }
       const isAgain = command.change ?? command.settings ?? command.order ?? command.fresh
       const answer = isAgain ? await made(command) : undefined
       if (answer?.kind === 'done' || answer?.kind === 'unchanged') continue
@@ -248,6 +264,18 @@ export async function openSession(id: string, options: SessionOptions): Promise<
       tell(`Another tab changed this model first, so “${command.label}” was not done.${reason}`)
     }
     return DONE
+  }
+
+  /** A planner that dies is started again; one that goes on dying is not waited for. @returns why it could not be done */
+  async function tryToRefresh(): Promise<string | undefined> {
+    for (let left = REFRESHES; ; left--) {
+      try {
+        await refresh()
+        return undefined
+      } catch (thrown) {
+        if (left <= 1) return faultLine(plainFault(thrown))
+      }
+    }
   }
 
   const made = (command: Command): Promise<Answer> =>
@@ -309,5 +337,6 @@ export async function openSession(id: string, options: SessionOptions): Promise<
   const shown = opened.report && planning.stored(opened.state, opened.report)
   if (shown) show(shown, false)
   void session.plan()
+  await nextTask()
   return session
 }

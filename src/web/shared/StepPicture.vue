@@ -17,6 +17,8 @@ const hasDrawn = ref(false)
 const failure = ref('')
 let isPainting = false
 let isWanted = false
+/** Memory of the picture before: the next is painted into it. */
+let spare: ArrayBuffer | undefined
 
 /** One picture at a time: what is asked for meanwhile waits, and only the last of it is painted. */
 async function paint(): Promise<void> {
@@ -29,7 +31,8 @@ async function paint(): Promise<void> {
   }
   isPainting = true
   try {
-    const image = await from.painter.picture(props.picture, props.finished, props.width, props.height)
+    const image = await from.painter.picture(props.picture, props.finished, props.width, props.height, spare)
+    spare = image.data.buffer
     if (!isWanted && canvas.value) {
       canvas.value.width = image.width
       canvas.value.height = image.height

@@ -44,9 +44,10 @@ export const useOpenModel = defineStore('open-model', () => {
     const tell = (text: string): void => notify(text)
     const next = await openSession(id, { library, makePlanner: () => new PlannerClient(), openChannel: openChangesChannel, tell })
     if (mine !== opening) return next.close()
+    const first = next.snapshot.value ? null : makeSnapshot(0, next.state.value!, unplanned(next.state.value!))
     isLasting.value = library.isLasting
     session.value = next
-    draft.value = next.snapshot.value ? null : makeSnapshot(0, next.state.value!, unplanned(next.state.value!))
+    draft.value = first
     painting.value = createPainting(shown, makePainter)
   }
 

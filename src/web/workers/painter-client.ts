@@ -1,3 +1,4 @@
+import { transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import type { OwnShape } from '@core/catalogue'
 import type { Change } from '@core/change'
@@ -9,8 +10,8 @@ import { RequestTable, type MakeWorker } from './request-table'
 /** What everything later is painted from, so that a painter that died can be told again. */
 type Told = (painter: PainterClient) => Promise<void>
 
-/** Pictures of pieces that are kept at most: some twenty megabytes. */
-const MOST_PIECES = 400
+/** Pictures of pieces that are kept at most: some ten megabytes. */
+const MOST_PIECES = 200
 
 /** A painter in a worker of its own; pictures of pieces and looks of trays are kept, step pictures are not. */
 export class PainterClient {
@@ -83,8 +84,13 @@ export class PainterClient {
     }
   }
 
-  picture(ref: PictureRef, isFinished: boolean, width: number, height: number): Promise<CanvasImage> {
-    return this.ask((remote) => remote.picture(ref, isFinished, width, height))
+  /** @param spare memory of an earlier picture, to be painted into; it must not be used any more */
+  picture(ref: PictureRef, isFinished: boolean, width: number, height: number, spare?: ArrayBuffer): Promise<CanvasImage> {
+    return this.ask((remote) => {
+      // It can be given away once: who asks again after the painter died has none.
+      const given = spare && spare.byteLength > 0 ? transfer(spare, [spare]) : undefined
+      return remote.picture(ref, isFinished, width, height, given)
+    })
   }
 
   piece(piece: PieceSpec, width: number, height: number, look: Partial<PieceLook> = {}): Promise<CanvasImage> {

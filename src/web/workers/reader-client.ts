@@ -14,6 +14,7 @@ const makeReader: MakeWorker = (name) => new Worker(new URL('../../workers/reade
 /** Reads files in a worker of its own, so that neither a plan nor its stop touches a file that is being brought in. */
 export class ReaderClient {
   private readonly table: RequestTable<ReaderApi>
+  private reading = 0
 
   constructor(make: MakeWorker = makeReader) {
     this.table = new RequestTable('reader', make)
@@ -21,10 +22,16 @@ export class ReaderClient {
 
   /** @throws Fault what the reader refuses, `stopped`, `worker-died` */
   async read(file: File): Promise<ReadModel> {
-    const bytes = new Uint8Array(await file.arrayBuffer())
-    const answer = await this.table.ask(async (remote): Promise<ReadAnswer> => remote.read(bytes, file.name))
-    if ('fault' in answer) throw faultFrom(answer.fault)
-    return answer
+    this.reading++
+    try {
+      const bytes = new Uint8Array(await file.arrayBuffer())
+      const answer = await this.table.ask(async (remote): Promise<ReadAnswer> => remote.read(bytes, file.name))
+      if ('fault' in answer) throw faultFrom(answer.fault)
+      return answer
+    } finally {
+      // Files are read seldom, and a worker that waits holds tens of megabytes.
+      if (--this.reading === 0) this.table.stop()
+    }
   }
 
   stop(): void {
