@@ -41,6 +41,8 @@ const DEPTH_STEP = 3
 export class Inker {
   private readonly edges: Uint8Array
   private readonly image: RgbImage
+  /** What is given away: a picture each time would be a megabyte each time. */
+  private readonly given: RgbImage
 
   constructor(
     private readonly layers: Layers,
@@ -54,9 +56,13 @@ export class Inker {
     if (paper[0] === paper[1] && paper[1] === paper[2]) data.fill(paper[0])
     else for (let at = 0; at < data.length; at += 3) data.set(paper, at)
     this.image = { width: width / finer, height: height / finer, data }
+    this.given = { ...this.image, data: new Uint8Array(data.length) }
   }
 
-  /** @param changed the dots that may look different from the last picture. @returns a picture of its own, to draw on */
+  /**
+   * @param changed the dots that may look different from the last picture
+   * @returns a picture to draw on, which is good until the next is inked
+   */
   ink(changed: Window, options: InkOptions): RgbImage {
     const { layers, finer, paper } = this
     if (changed.right >= changed.left) {
@@ -73,7 +79,8 @@ export class Inker {
       const [palette, texel] = [mixPalette(options), this.texelOf(options)]
       average({ layers, edges: this.edges, image: this.image, finer, palette, paper, texel, newFrom, newTo }, inner)
     }
-    return { ...this.image, data: this.image.data.slice() }
+    this.given.data.set(this.image.data)
+    return this.given
   }
 
   /** The colour of a dot that shows a picture on a piece; nothing where no piece has one. */

@@ -20,7 +20,7 @@ const FINER = 2
 const MARGIN = 28
 const MOST_SCALE = 7
 const WASH = 0.32
-const MOST_VIEWS = 3
+const MOST_VIEWS = 2
 /** What comes nearer to the edge of the picture than this, px, is not in it. */
 const EDGE = 4
 /** Share of paper in all but the one thing that a picture is about. */
@@ -60,7 +60,10 @@ export class RailPainter {
     })
   }
 
-  /** The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings. */
+  /**
+   * The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings.
+   * It is good until the next is painted, as all pictures of a painter are.
+   */
   paint(step: number, view: ViewNumber, inset?: StepInset): RgbImage {
     return this.staged(step, view, (staged) => {
       const composition = this.composeOn(staged, step, view, inset)

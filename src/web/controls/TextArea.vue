@@ -5,13 +5,23 @@ import { useTypedText } from '../shared/typed-text'
 
 /** A text that is handed over as it is typed, after a short pause. */
 const props = withDefaults(
-  defineProps<{ label: string; value: string; commit: (text: string) => void; placeholder?: string; maxlength?: number }>(),
-  { placeholder: '', maxlength: 20_000 },
+  defineProps<{
+    label: string
+    value: string
+    commit: (text: string) => void
+    placeholder?: string
+    maxlength?: number
+    /** What the text belongs to, where one field shows one after another. */
+    subject?: string
+  }>(),
+  { placeholder: '', maxlength: 20_000, subject: '' },
 )
 const id = useId()
 const typed = useTypedText(
   () => props.value,
   () => props.commit,
+  true,
+  () => props.subject,
 )
 const { text } = typed
 </script>

@@ -69,6 +69,23 @@ describe('controls', () => {
     vi.useRealTimers()
   })
 
+  it('a text belongs to what it was typed for, also where the field goes on to the next before the pause is over', async () => {
+    vi.useFakeTimers()
+    const given: string[] = []
+    const to = (name: string) => (text: string) => void given.push(`${name}: ${text}`)
+    const area = mount(TextArea, { props: { label: 'Note', value: 'one', commit: to('A 01'), subject: 'A 01' } })
+    await area.get('textarea').setValue('Press')
+    await area.setProps({ value: 'two', commit: to('A 02'), subject: 'A 02' })
+    expect(given).toEqual(['A 01: Press'])
+    expect(area.get('textarea').element.value).toBe('two')
+    // The same words in the next step are its own.
+    await area.setProps({ value: 'two', commit: to('A 03'), subject: 'A 03' })
+    await area.get('textarea').setValue('two more')
+    vi.advanceTimersByTime(1000)
+    expect(given).toEqual(['A 01: Press', 'A 03: two more'])
+    vi.useRealTimers()
+  })
+
   it('a number is handed over only when its field is left', async () => {
     vi.useFakeTimers()
     const given: string[] = []

@@ -53,8 +53,8 @@ watch(
     const hasFocus = lanesBox.value?.contains(document.activeElement) ?? false
     await nextTick()
     const tie = lanesBox.value?.querySelector<HTMLElement>('[aria-current="step"]')
-    // Scrolling makes the browser lay the page out at once, so it is only asked for where it is needed.
-    if (!isChosenInSight()) tie?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    // Scrolling makes the browser lay the page out at once, so it is asked for seldom: what leaves the sight comes to its middle.
+    if (!isChosenInSight()) tie?.scrollIntoView({ block: 'nearest', inline: 'center' })
     if (hasFocus) tie?.focus({ preventScroll: true })
   },
   { immediate: true },

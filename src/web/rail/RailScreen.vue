@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn, useEventListener } from '@vueuse/core'
-import { computed, onMounted, onUnmounted, shallowRef, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
 import { pieceKey, type PieceCount } from '@core/count'
@@ -20,6 +20,7 @@ import {
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import { focusMain } from '../shared/focus'
+import { nextTask } from '../shared/next-task'
 import { isTyping, shortcutOf } from '../shared/shortcut'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
@@ -176,6 +177,12 @@ function goToAddress(): void {
 goToAddress()
 // Opening a model ends here, some time after its link was followed.
 onMounted(focusMain)
+/** The picture, the tray and the rail are there first; what is looked at later is made a moment later. */
+const isWhole = ref(false)
+onMounted(async () => {
+  await nextTask()
+  isWhole.value = true
+})
 watch(
   () => [route.query['section'], route.query['step']],
   () => route.name === 'rail' && goToAddress(),
@@ -212,15 +219,16 @@ watch(
         @plan-again="planAgain"
       />
       <StepProof
-        v-if="page"
+        v-if="page && isWhole"
         :section="section.id"
         :step="step"
         :version="open.source?.version ?? 0"
         :ask="open.prove"
         @show="focus = $event"
       />
-      <FindingList :findings="findings" :section="section.id" :step="step + 1" :name-of="nameOf" @go="goToFinding" />
+      <FindingList v-if="isWhole" :findings="findings" :section="section.id" :step="step + 1" :name-of="nameOf" @go="goToFinding" />
       <LayingPanel
+        v-if="isWhole"
         :settings="open.settings"
         :measures="open.report!.measures"
         :steps="allSteps"

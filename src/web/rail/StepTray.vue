@@ -106,7 +106,8 @@ const isLast = computed(() => props.page.number === props.page.of)
       </div>
       <TextArea
         v-for="[key, label, placeholder] in TEXTS"
-        :key="`${key} ${page.section} ${page.number}`"
+        :key="key"
+        :subject="`${page.section} ${page.number}`"
         :label="label"
         :value="page[key]"
         :placeholder="placeholder"

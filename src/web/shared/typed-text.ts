@@ -19,8 +19,14 @@ export interface TypedText {
  * A text that is handed over as it is typed, after a short pause, and at once when the field is left or goes away. What comes
  * from outside meanwhile never takes the place of what is being typed.
  * @param isSavedAsTyped false where half of what is typed means something else: then only when the field is left
+ * @param subject what the text belongs to: when that is another, what was typed is handed over and the field begins anew
  */
-export function useTypedText(value: () => string, handOver: () => (text: string) => void, isSavedAsTyped = true): TypedText {
+export function useTypedText(
+  value: () => string,
+  handOver: () => (text: string) => void,
+  isSavedAsTyped = true,
+  subject: () => unknown = () => undefined,
+): TypedText {
   const hold = inject(HOLD_TYPED, () => () => undefined)
   const text = ref(value())
   let pause: ReturnType<typeof setTimeout> | undefined
@@ -44,6 +50,10 @@ export function useTypedText(value: () => string, handOver: () => (text: string)
     if (isSavedAsTyped) pause = setTimeout(commit, PAUSE_MS)
   }
 
+  watch(subject, () => {
+    commit()
+    text.value = value()
+  })
   watch(value, (next) => {
     if (!target) text.value = next
   })
