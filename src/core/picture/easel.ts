@@ -36,6 +36,14 @@ export class Easel {
     })
   }
 
+  /** Whether some of a part could be in the picture; pictures on it never reach beyond it. */
+  reaches({ parts }: Pick<DrawnSection, 'parts'>, part: number): boolean {
+    const placed = parts[part]!
+    const [left, top, right, bottom] = this.cutter.reachOf(this.cutter.of(placed.shape, placed.pose.matrix), this.originOf(placed))
+    const { width, height } = this.layers.size
+    return right! > 0 && bottom! > 0 && left! < width && top! < height
+  }
+
   /** Where the origin of a part is seen: px, px, u. */
   originOf({ pose }: PlacedPart, lift: Vec = NO_LIFT): Vec {
     return project(this.camera, add(pose.at, lift))

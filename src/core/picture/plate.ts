@@ -136,7 +136,7 @@ export function insetPlate(options: InsetOptions): Overlay {
   const sight = widened(box, IN_SIGHT)
   const shown: Shown[] = []
   for (let part = 0; part < to; part++) {
-    if (!meets(section.space.hullOf(section.parts[part]!), sight)) continue
+    if (!meets(section.space.hullOf(section.parts[part]!), sight) || !easel.reaches(section, part)) continue
     easel.draw(section, part)
     shown.push({ part })
   }
@@ -150,7 +150,10 @@ export function insetPlate(options: InsetOptions): Overlay {
 
 const widened = ({ min, max }: Box, by: number): Box => ({ min: add(min, [-by, -by, -by]), max: add(max, [by, by, by]) })
 
-const meets = (a: Box, b: Box): boolean => [0, 1, 2].every((i) => a.min[i]! < b.max[i]! && b.min[i]! < a.max[i]!)
+function meets({ min, max }: Box, { min: low, max: high }: Box): boolean {
+  if (min[0] >= high[0] || low[0] >= max[0] || min[1] >= high[1] || low[1] >= max[1]) return false
+  return min[2] < high[2] && low[2] < max[2]
+}
 
 /** Inks a plate by itself. */
 export function inkPlate({ easel, finer, look }: Plate): RgbImage {
