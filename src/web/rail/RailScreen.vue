@@ -250,6 +250,7 @@ watch(
     'lanes lanes' auto / minmax(0, 1fr) 392px;
 }
 .picture {
+  contain: strict;
   grid-area: picture;
   position: relative;
   background: #fff;
@@ -269,6 +270,7 @@ watch(
   gap: 6px;
 }
 .side {
+  contain: layout paint;
   grid-area: side;
   overflow-y: auto;
   padding: 14px 20px 24px;
@@ -278,6 +280,7 @@ watch(
   gap: 22px;
 }
 .lanes {
+  contain: layout paint;
   grid-area: lanes;
   max-height: min(34vh, 300px);
 }
