@@ -32,6 +32,8 @@ export interface Manner {
   readonly looseMost: number
   /** A plate that lies snugly beside the work, as the next of a floor, costs this share of that. */
   readonly floorShare: number
+  /** 1 begins with a part where one may lie on the table, though a finished section is larger: that one can lie aside until it is tied. */
+  readonly beginsWithPart: number
 }
 
 /** Three schools of builders: layer after layer; the spine first and the cladding last; every sub-assembly as soon as it fits. */
@@ -58,6 +60,7 @@ const GROUND_UP: Manner = {
   looseForEach: 3.5,
   looseMost: 22,
   floorShare: 0.4,
+  beginsWithPart: 0,
 }
 
 const CORE_OUT: Manner = { ...GROUND_UP, layer: 1.6, newLayer: 5, sideways: 40, perJoint: -2.5 }
@@ -78,6 +81,12 @@ export const MANNERS: Readonly<Record<Strategy, readonly Manner[]>> = {
 
 /** The same, but nothing is laid loose unless it is held at once: for what would else lie about too long. */
 export const withCaution = (manner: Manner): Manner => ({ ...manner, looseForEach: 7, looseMost: 30, floorShare: 1, closeAtLayer: 5 })
+
+/**
+ * The same, begun with what is made of parts, and finished sections only where no part can come: a long chain of parts would lie
+ * about for long, were it begun later or left for a section.
+ */
+export const withPartFirst = (manner: Manner): Manner => ({ ...manner, beginsWithPart: 1, jump: 1000 })
 
 /** The same with larger steps that reach over layers: tried only where there are too many steps, since they hide more. */
 export const withLargerSteps = (manner: Manner): readonly Manner[] => [

@@ -255,7 +255,9 @@ class Scheduler {
     this.ready.each((node) => ready.push(node))
     const { isStarter, firstPlane } = this.frame.starters
     const onTable = ready.filter((node) => isStarter[node] === 1 && this.planeOf(node) === firstPlane)
-    const candidates = onTable.length > 0 ? onTable : ready
+    const lying = onTable.length > 0 ? onTable : ready
+    const parts = this.manner.beginsWithPart > 0 ? lying.filter((node) => this.facts.isPart[node] === 1) : []
+    const candidates = parts.length > 0 ? parts : lying
     return candidates.reduce((a, b) => (area(b) > area(a) || (area(b) === area(a) && b < a) ? b : a))
   }
 

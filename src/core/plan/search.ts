@@ -1,5 +1,5 @@
 import { followHolding } from './holding'
-import { mannerNear, MANNERS, withCaution, withLargerSteps, type Manner, type Strategy } from './manner'
+import { mannerNear, MANNERS, withCaution, withLargerSteps, withPartFirst, type Manner, type Strategy } from './manner'
 import { randomFrom } from './random'
 import { schedule, type Frame } from './schedule'
 import { brokenPromises, measureSteps, PROMISE } from './step-measures'
@@ -68,6 +68,7 @@ function tryManners(frame: Frame, options: SearchOptions): Tried {
     const hasManySteps = measureSteps(frame.scene, best.steps).stepsPer100 > PROMISE.stepsPer100
     if (hasManySteps || best.price >= UNHELD) best = withLargerSteps(best.manner).reduce(cheaper, best)
   }
+  if (best.price >= UNHELD) best = cheaper(best, withPartFirst(best.manner))
   // Layer after layer is what is left when a strategy leaves things lying about.
   if (best.price >= UNHELD && strategy !== 'ground-up') best = cheaper(best, withCaution(MANNERS['ground-up'][0]!))
   return best
