@@ -92,103 +92,110 @@ class Air {
     for (let z = z0; z <= z1; z++) for (let y = y0; y <= y1; y++) this.state.fill(SOLID, this.index(x0, y, z), this.index(x1, y, z) + 1)
   }
 
-  /** Lowest corners of the probe that it reaches from a corner of the space, moving a cell at a time. */
-  anchorsFrom(start: number): Int32Array {
-    const [sx, sy, sz] = this.size as [number, number, number]
+  /**
+   * Steps to the six cells beside one. All around there is air as wide as the probe, so what is not reached by it never lies at an
+   * edge, and neither the probe nor the thread steps over one.
+   */
+  private get strides(): readonly number[] {
+    const [sx, sy] = this.size as [number, number]
+    return [1, -1, sx, -sx, sx * sy, -sx * sy]
+  }
+
+  /** Lowest corners of the probe that it reaches from a corner of the space, moving a cell at a time: 1 for each. */
+  anchorsFrom(start: number): Uint8Array {
     const fits = this.probeFits()
+    const { strides } = this
     const queue = new Int32Array(fits.length)
     const seen = new Uint8Array(fits.length)
     let count = 0
     queue[count++] = start
     seen[start] = 1
     for (let head = 0; head < count; head++) {
-      this.eachNeighbour(queue[head]!, sx, sy, sz, (next) => {
-        if (seen[next] === 1 || fits[next] === 0) return
+      for (const stride of strides) {
+        const next = queue[head]! + stride
+        if (seen[next] === 1 || fits[next] !== 1) continue
         seen[next] = 1
         queue[count++] = next
-      })
+      }
     }
-    return queue.subarray(0, count)
+    return seen
   }
 
-  /** 1 for each cell at which the probe may stand with its lowest corner. Running minima along each axis. */
+  /** 1 for each cell at which the probe may stand with its lowest corner: erosion along each axis (Serra 1982), from below. */
   private probeFits(): Uint8Array {
-    const [sx, sy, sz] = this.size as [number, number, number]
-    const strides = [1, sx, sx * sy] as const
-    let fits: Uint8Array = this.state.map((state) => (state === SOLID ? 0 : 1))
-    for (const k of [0, 1, 2] as const) {
-      const next = new Uint8Array(fits.length)
-      for (let z = 0; z < sz; z++)
-        for (let y = 0; y < sy; y++)
-          for (let x = 0; x < sx; x++) {
-            if ([x, y, z][k]! + PROBE[k] > this.size[k]!) continue
-            const at = this.index(x, y, z)
-            let all = 1
-            for (let i = 0; i < PROBE[k]; i++) all &= fits[at + i * strides[k]]!
-            next[at] = all
-          }
-      fits = next
-    }
+    const fits = new Uint8Array(this.state.length)
+    for (let at = 0; at < fits.length; at++) fits[at] = this.state[at] === SOLID ? 0 : 1
+    this.eachLine((first, stride, length, probe) => {
+      // How many free cells there are in a row, counted from the end of the line.
+      let run = 0
+      for (let k = length - 1, at = first + k * stride; k >= 0; k--, at -= stride) {
+        run = fits[at] === 1 ? run + 1 : 0
+        fits[at] = run >= probe ? 1 : 0
+      }
+    })
     return fits
   }
 
-  /** Marks all cells that the probe covers from its places. */
-  fill(mark: number, anchors: Int32Array): void {
-    const [sx, sy] = this.size as [number, number]
-    for (const anchor of anchors)
-      for (let z = 0; z < PROBE[2]; z++)
-        for (let y = 0; y < PROBE[1]; y++) for (let x = 0; x < PROBE[0]; x++) this.state[anchor + x + (y + z * sy) * sx] = mark
+  /** Marks all cells that the probe covers from its places, which are 1 in `covered`: dilation along each axis. */
+  fill(mark: number, covered: Uint8Array): void {
+    this.eachLine((first, stride, length, probe) => {
+      let left = 0
+      for (let k = 0, at = first; k < length; k++, at += stride) {
+        left = covered[at] === 1 ? probe : left - 1
+        covered[at] = left > 0 ? 1 : 0
+      }
+    })
+    for (let at = 0; at < covered.length; at++) if (covered[at] === 1) this.state[at] = mark
+  }
+
+  /** All lines of cells along one axis after the other. */
+  private eachLine(visit: (first: number, stride: number, length: number, probe: number) => void): void {
+    const [sx, sy, sz] = this.size as [number, number, number]
+    for (let z = 0; z < sz; z++) for (let y = 0; y < sy; y++) visit((z * sy + y) * sx, 1, sx, PROBE[0])
+    for (let z = 0; z < sz; z++) for (let x = 0; x < sx; x++) visit(z * sy * sx + x, sx, sy, PROBE[1])
+    for (let y = 0; y < sy; y++) for (let x = 0; x < sx; x++) visit(y * sx + x, sx * sy, sz, PROBE[2])
   }
 
   /** Marks all air that a thread reaches from outside, but the probe does not. */
   thread(): void {
-    const [sx, sy, sz] = this.size as [number, number, number]
-    const queue: number[] = []
-    for (let at = 0; at < this.state.length; at++) if (this.state[at] === OUTSIDE) queue.push(at)
-    for (let head = 0; head < queue.length; head++) {
-      this.eachNeighbour(queue[head]!, sx, sy, sz, (next) => {
-        if (this.state[next] !== 0) return
-        this.state[next] = THREAD
-        queue.push(next)
-      })
+    const { state, strides } = this
+    const queue = new Int32Array(state.length)
+    let count = 0
+    const lead = (from: number): void => {
+      for (const stride of strides) {
+        if (state[from + stride] !== 0) continue
+        state[from + stride] = THREAD
+        queue[count++] = from + stride
+      }
     }
+    for (let at = 0; at < state.length; at++) if (state[at] === OUTSIDE) lead(at)
+    for (let head = 0; head < count; head++) lead(queue[head]!)
   }
 
   /** Connected air that only a thread reaches: how large it is, and the cells where it meets the outside. */
   rooms(): { cells: number; mouth: number[] }[] {
-    const [sx, sy, sz] = this.size as [number, number, number]
-    const seen = new Uint8Array(this.state.length)
+    const { state, strides } = this
+    const seen = new Uint8Array(state.length)
     const rooms: { cells: number; mouth: number[] }[] = []
-    for (let start = 0; start < this.state.length; start++) {
-      if (this.state[start] !== THREAD || seen[start] === 1) continue
+    for (let start = 0; start < state.length; start++) {
+      if (state[start] !== THREAD || seen[start] === 1) continue
       const queue = [start]
       const mouth: number[] = []
       seen[start] = 1
       for (let head = 0; head < queue.length; head++) {
         let isMouth = false
-        this.eachNeighbour(queue[head]!, sx, sy, sz, (next) => {
-          if (this.state[next] === OUTSIDE) isMouth = true
-          if (this.state[next] !== THREAD || seen[next] === 1) return
+        for (const stride of strides) {
+          const next = queue[head]! + stride
+          if (state[next] === OUTSIDE) isMouth = true
+          if (state[next] !== THREAD || seen[next] === 1) continue
           seen[next] = 1
           queue.push(next)
-        })
+        }
         if (isMouth) mouth.push(queue[head]!)
       }
       rooms.push({ cells: queue.length, mouth })
     }
     return rooms
-  }
-
-  private eachNeighbour(at: number, sx: number, sy: number, sz: number, visit: (next: number) => void): void {
-    const x = at % sx
-    const y = Math.floor(at / sx) % sy
-    const z = Math.floor(at / (sx * sy))
-    if (x > 0) visit(at - 1)
-    if (x + 1 < sx) visit(at + 1)
-    if (y > 0) visit(at - sx)
-    if (y + 1 < sy) visit(at + sx)
-    if (z > 0) visit(at - sx * sy)
-    if (z + 1 < sz) visit(at + sx * sy)
   }
 
   /** Nodes whose boxes touch one of the cells, in the order of the section; a few tell the place. */

@@ -41,7 +41,7 @@ export class Layers {
   /** When set, what is written over is noted in it. */
   journal: Journal | undefined
 
-  /** @param shown when given, kept up to date: of each part, the dots that show it */
+  /** @param shown when given, kept up to date: of each part, the dots that show it; surfaces and tones are left out then */
   constructor(
     readonly size: PictureSize,
     readonly shown?: Int32Array,
@@ -79,24 +79,34 @@ export class Layers {
     if (span.first < used.top) used.top = span.first
     if (span.last > used.bottom) used.bottom = span.last
     for (let row = span.first; row <= span.last; row++) {
-      const [one, other] = [down[row]!, up[row]!]
-      const from = Math.max(0, Math.ceil(Math.min(one, other) - 0.5))
-      const to = Math.min(width - 1, Math.ceil(Math.max(one, other) - 0.5) - 1)
+      const one = down[row]!
+      const other = up[row]!
+      const from = Math.max(0, Math.ceil((one < other ? one : other) - 0.5))
+      const to = Math.min(width - 1, Math.ceil((one < other ? other : one) - 0.5) - 1)
       if (from > to) continue
       if (from < used.left) used.left = from
       if (to > used.right) used.right = to
       let at = depth + facet.base + facet.slopeX * (from + 0.5 - x) + facet.slopeY * (row + 0.5 - y)
       const line = row * width
       const end = line + to
-      if (journal ?? shown) {
+      // One loop for each use: these run for millions of dots.
+      if (journal) {
         for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
           if (at >= depths[dot]! - HAIR) continue
-          journal?.note(this, dot)
-          if (shown) this.count(shown, parts[dot]!, part)
+          journal.note(this, dot)
           depths[dot] = at
           parts[dot] = part
           surface[dot] = facet.surface
           tone[dot] = facet.tone
+        }
+      } else if (shown) {
+        for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
+          if (at >= depths[dot]! - HAIR) continue
+          depths[dot] = at
+          const before = parts[dot]!
+          if (before >= 0) shown[before]!--
+          shown[part]!++
+          parts[dot] = part
         }
       } else {
         for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
@@ -110,19 +120,14 @@ export class Layers {
     }
   }
 
-  private count(shown: Int32Array, before: number, now: number): void {
-    if (before >= 0) shown[before]!--
-    shown[now]!++
-  }
-
   /**
    * Where each row of dots crosses a convex polygon, by its middle line: once going down its edges and once going up, so that
    * every row from first to last is written in both.
    */
-  private outline({ corners, low, high }: SeenFacet, x: number, y: number): { first: number; last: number } | undefined {
+  private outline({ corners, left, right, low, high }: SeenFacet, x: number, y: number): { first: number; last: number } | undefined {
     const first = Math.max(0, Math.ceil(low + y - 0.5))
     const last = Math.min(this.size.height - 1, Math.ceil(high + y - 0.5) - 1)
-    if (first > last) return undefined
+    if (first > last || left + x >= this.size.width || right + x <= 0) return undefined
     const count = corners.length
     let x0 = corners[count - 2]! + x
     let y0 = corners[count - 1]! + y

@@ -89,9 +89,10 @@ export class Scout {
 
   /** Draws nodes, all together. @returns the parts that show at all */
   partsThatShow(nodes: readonly number[]): number[] {
-    const layers = new Layers(this.size)
+    const shows = new Int32Array(this.stage.scene.parts.length)
+    const layers = new Layers(this.size, shows)
     for (const node of nodes) this.eachPart(node, (part) => this.drawInto(layers, part, 0, 0))
-    return [...new Set(layers.part)].filter((part) => part >= 0)
+    return [...shows.keys()].filter((part) => shows[part]! > 0)
   }
 
   /**

@@ -6,7 +6,9 @@ import type { Camera } from './view'
 export interface SeenFacet {
   /** x, y of each corner, px, relative to the part's own origin. */
   readonly corners: Float64Array
-  /** Least and greatest y of the corners, px. */
+  /** Least and greatest x and y of the corners, px. */
+  readonly left: number
+  readonly right: number
   readonly low: number
   readonly high: number
   /** depth = slopeX · x + slopeY · y + base, x and y as in `corners`. */
@@ -46,14 +48,17 @@ export function cutFacets(facets: readonly Facet[], attitude: Matrix, camera: Ca
     if (normal[2] >= -1e-6) continue
     const corners = new Float64Array(facet.corners.length * 2)
     let first: Vec | undefined
-    let [low, high] = [Infinity, -Infinity]
+    let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity]
     facet.corners.forEach((corner, i) => {
       const point = apply(matrix, corner)
       first ??= point
       const at = flips ? facet.corners.length - 1 - i : i
-      corners[at * 2] = point[0] * camera.scale
+      const x = point[0] * camera.scale
       const y = -point[1] * camera.scale
+      corners[at * 2] = x
       corners[at * 2 + 1] = y
+      left = Math.min(left, x)
+      right = Math.max(right, x)
       low = Math.min(low, y)
       high = Math.max(high, y)
     })
@@ -61,7 +66,7 @@ export function cutFacets(facets: readonly Facet[], attitude: Matrix, camera: Ca
     const slopeX = -normal[0] / normal[2] / camera.scale
     const slopeY = normal[1] / normal[2] / camera.scale
     const base = first![2] + (normal[0] * first![0] + normal[1] * first![1]) / normal[2]
-    seen.push({ corners, low, high, slopeX, slopeY, base, tone: toneOf(normal), surface: facet.surface })
+    seen.push({ corners, left, right, low, high, slopeX, slopeY, base, tone: toneOf(normal), surface: facet.surface })
   }
   return seen
 }
@@ -69,6 +74,8 @@ export function cutFacets(facets: readonly Facet[], attitude: Matrix, camera: Ca
 /** Cuts the stencils of one camera, each once. */
 export class StencilCutter {
   private readonly known = new Map<string, Stencil>()
+  /** The same by the objects themselves: most parts share theirs, and a text for each would cost more than the look-up. */
+  private readonly ofShape = new Map<Shape, Map<Matrix, Stencil>>()
   private readonly bounds = new Map<Stencil, readonly number[]>()
 
   constructor(
@@ -77,6 +84,14 @@ export class StencilCutter {
   ) {}
 
   of(shape: Shape, attitude: Matrix): Stencil {
+    let ofShape = this.ofShape.get(shape)
+    if (!ofShape) this.ofShape.set(shape, (ofShape = new Map<Matrix, Stencil>()))
+    let stencil = ofShape.get(attitude)
+    if (!stencil) ofShape.set(attitude, (stencil = this.alike(shape, attitude)))
+    return stencil
+  }
+
+  private alike(shape: Shape, attitude: Matrix): Stencil {
     const key = `${shape.id} ${textOf(attitude)}`
     let stencil = this.known.get(key)
     if (!stencil) this.known.set(key, (stencil = cutStencil(shape, attitude, this.camera, this.isPlain)))

@@ -12,6 +12,8 @@ const RINGS = 2
  */
 export class ReadyGrid {
   private readonly levels: Map<number, number[]>[] = []
+  /** Of each level, the lists around the cell that was asked for last. */
+  private readonly around: ({ readonly x: number; readonly y: number; readonly lists: readonly number[][] } | undefined)[] = []
   /** Of each node, the list it stands in and where. */
   private readonly home: (number[] | undefined)[]
   private readonly slot: Int32Array
@@ -43,18 +45,25 @@ export class ReadyGrid {
 
   /** Calls `visit` with every node near the box. */
   eachNear(box: Box, visit: (node: number) => void): void {
-    let side = CELL
-    for (const cells of this.levels) {
-      const x = cellAt(box, 0, side)
-      const y = cellAt(box, 1, side)
-      for (let i = x - RINGS; i <= x + RINGS; i++) {
-        for (let j = y - RINGS; j <= y + RINGS; j++) {
-          const list = cells.get(keyOf(i, j))
-          if (list) for (const node of list) visit(node)
-        }
-      }
-      side *= COARSER
+    for (let level = 0, side = CELL; level < this.levels.length; level++, side *= COARSER) {
+      for (const list of this.near(level, cellAt(box, 0, side), cellAt(box, 1, side))) for (const node of list) visit(node)
     }
+  }
+
+  /** The lists around a cell. What is built next stands beside what was built last, so the last answer is kept. */
+  private near(level: number, x: number, y: number): readonly number[][] {
+    const known = this.around[level]
+    if (known?.x === x && known.y === y) return known.lists
+    const cells = this.levels[level]!
+    const lists: number[][] = []
+    for (let i = x - RINGS; i <= x + RINGS; i++) {
+      for (let j = y - RINGS; j <= y + RINGS; j++) {
+        const list = cells.get(keyOf(i, j))
+        if (list) lists.push(list)
+      }
+    }
+    this.around[level] = { x, y, lists }
+    return lists
   }
 
   each(visit: (node: number) => void): void {
@@ -70,7 +79,10 @@ export class ReadyGrid {
     const cells = this.levels[level]!
     const key = keyOf(cellAt(box, 0, side), cellAt(box, 1, side))
     let list = cells.get(key)
-    if (!list) cells.set(key, (list = []))
+    if (!list) {
+      cells.set(key, (list = []))
+      this.around[level] = undefined
+    }
     return list
   }
 }
