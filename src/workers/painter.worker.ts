@@ -3,9 +3,10 @@ import type { BookletSource, PictureRef } from '@core/booklet'
 import { extendCatalogue, type OwnShape } from '@core/catalogue'
 import { encodePng, paintPiece, pieceSource, writeSvg, type Picked, type PieceLook, type PieceSpec, type RgbImage } from '@core/picture'
 import { applyChange, type Change } from '@core/change'
+import type { ModelDocument } from '@core/model'
 import { BookletPainter } from '@press/paint'
 import { staysAlive } from './alive'
-import { fromBytes, sourceOf, type ModelState, type Printed } from './plan-messages'
+import { fromBytes, sourceOf, type Drawn, type Printed } from './plan-messages'
 
 /** Dots for a canvas: four bytes each. */
 export interface CanvasImage {
@@ -40,7 +41,7 @@ function forCanvas(image: RgbImage, spare?: ArrayBuffer): CanvasImage {
 
 let source: BookletSource | undefined
 /** What the source was made of, and the version it has for the page. */
-let shown: { readonly version: number; readonly state: ModelState; readonly printed: Printed } | undefined
+let shown: { readonly version: number; readonly model: ModelDocument; readonly printed: Printed } | undefined
 /** Each keeps the dots of its section: the one that was not asked for longest goes. */
 const MOST_SIZES = 2
 /** One painter for each size asked for; a map keeps the order of what was put in. */
@@ -62,8 +63,7 @@ function painter(width: number, height: number): BookletPainter {
 
 function show(next: NonNullable<typeof shown>): void {
   shown = next
-  const now = sourceOf(next.state, next.printed)
-  source = now
+  source = sourceOf(next.model, next.printed)
   // Painters are taken over when they are asked for: not all sizes are seen again.
   earlier = new Map([...earlier, ...painters].slice(-MOST_SIZES))
   painters = new Map()
@@ -79,14 +79,19 @@ const api = {
     painters = new Map()
     earlier = new Map()
   },
-  openBytes(version: number, state: Uint8Array, printed: Uint8Array): void {
-    show({ version, state: fromBytes<ModelState>(state), printed: fromBytes<Printed>(printed) })
+  openBytes(version: number, model: Uint8Array, printed: Uint8Array): void {
+    show({ version, model: fromBytes<ModelDocument>(model), printed: fromBytes<Printed>(printed) })
   },
-  /** Goes on from a version. @returns whether that is the one that is known here */
-  change(base: number, version: number, change: Change | undefined): boolean {
+  /**
+   * Goes on from a version.
+   * @param bytes a printed report that takes the place of the one before; the change is of the rest then
+   * @returns whether that is the one that is known here
+   */
+  change(base: number, version: number, change: Change | undefined, bytes?: Uint8Array): boolean {
     if (shown?.version !== base) return false
-    const { state, printed } = change ? (applyChange({ state: shown.state, printed: shown.printed }, change) as typeof shown) : shown
-    show({ version, state, printed })
+    const before: Drawn = { model: shown.model, printed: shown.printed }
+    const after = change ? (applyChange(before, change) as Drawn) : before
+    show({ version, model: after.model, printed: bytes ? fromBytes<Printed>(bytes) : after.printed })
     return true
   },
   picture(ref: PictureRef, isFinished: boolean, width: number, height: number, spare?: ArrayBuffer): CanvasImage {

@@ -114,8 +114,14 @@ export const stateAfter = (asked: ModelState, printed: Printed): ModelState => (
   order: orderFrom(reportFrom(printed).sections, printed.kept),
 })
 
+/** What a painter is told of a snapshot. */
+export interface Drawn {
+  readonly model: ModelDocument
+  readonly printed: Printed
+}
+
 /** What booklets and pictures are made from. */
-export const sourceOf = ({ model }: ModelState, printed: Printed): BookletSource => ({
+export const sourceOf = (model: ModelDocument, printed: Printed): BookletSource => ({
   model,
   plan: reportFrom(printed),
   views: printed.views,

@@ -4,7 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import type { RailLayout, Walk } from '@core/booklet'
 import RailLane from './RailLane.vue'
 import { WALKS, type Mark } from './rail-keys'
-import { bendPath, COLUMN, isInSight, lanePath, ROW, TOP, windowOf, y } from './rail-drawing'
+import { bendPath, COLUMN, isInSight, lanePath, ROW, TOP, windowOf, withChosen, y } from './rail-drawing'
 
 const props = defineProps<{
   layout: RailLayout
@@ -29,8 +29,9 @@ const height = computed(() => TOP + props.layout.lanes.length * ROW)
 
 /** Only what is in sight is drawn: a rail may have ten thousand ties. */
 const inSight = computed(() =>
-  windowOf(props.layout, { left: left.value, top: top.value, width: size.width.value, height: size.height.value }, props.row, props.step),
+  windowOf(props.layout, { left: left.value, top: top.value, width: size.width.value, height: size.height.value }),
 )
+const lanes = computed(() => withChosen(inSight.value.lanes, props.layout, props.row, props.step))
 
 function onKey(event: KeyboardEvent): void {
   const walk = WALKS[event.key]
@@ -66,7 +67,7 @@ watch(
     <div ref="scroller" class="scroll">
       <div class="names" :style="{ height: `${height}px`, width: `${NAMES}px` }">
         <button
-          v-for="{ lane } in inSight.lanes"
+          v-for="{ lane } in lanes"
           :key="lane.section"
           class="lane-name"
           :class="{ here: lane.row === row }"
@@ -90,10 +91,10 @@ watch(
       >
         <svg :width="width" :height="height" aria-hidden="true">
           <path v-for="(bend, i) in inSight.bends" :key="`bend ${i}`" class="bend" :d="bendPath(bend)" />
-          <path v-for="{ lane } in inSight.lanes" :key="`line ${lane.section}`" class="line" :d="lanePath(lane)" />
+          <path v-for="{ lane } in lanes" :key="`line ${lane.section}`" class="line" :d="lanePath(lane)" />
         </svg>
         <RailLane
-          v-for="{ lane, ties } in inSight.lanes"
+          v-for="{ lane, ties } in lanes"
           :key="lane.section"
           :lane="lane"
           :ties="ties"

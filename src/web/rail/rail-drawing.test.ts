@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Lane, RailLayout } from '@core/booklet'
-import { COLUMN, isInSight, ROW, TOP, windowOf } from './rail-drawing'
+import { COLUMN, isInSight, ROW, TOP, windowOf, withChosen } from './rail-drawing'
 
 const lane = (row: number, ties: number): Lane => ({
   section: `s${row}`,
@@ -21,24 +21,35 @@ const layout: RailLayout = {
 const sight = { left: 100 * COLUMN, top: TOP + 50 * ROW, width: 20 * COLUMN, height: 6 * ROW }
 
 describe('the rail in sight', () => {
-  it('has few of a hundred thousand ties: those in sight, with a margin, and the chosen one', () => {
-    const { lanes } = windowOf(layout, sight, 150, 7)
+  it('has few of a hundred thousand ties: those in sight, with a margin', () => {
+    const { lanes } = windowOf(layout, sight)
     const ties = lanes.flatMap((each) => each.ties)
-    expect(ties.length).toBeLessThan(2000)
+    expect(ties.length).toBeLessThan(1000)
     const rows = lanes.map((each) => each.lane.row)
     for (let row = 50; row <= 56; row++) expect(rows).toContain(row)
     const columns = lanes.find((each) => each.lane.row === 52)!.ties.map((tie) => tie.column)
     for (let column = 100; column <= 120; column++) expect(columns).toContain(column)
-    expect(lanes.find((each) => each.lane.row === 150)!.ties.map((tie) => tie.step)).toEqual([7])
+  })
+
+  it('has the chosen tie too, wherever it is, and the other lanes stay the same objects', () => {
+    const { lanes } = windowOf(layout, sight)
+    const far = withChosen(lanes, layout, 150, 7)
+    expect(far.find((each) => each.lane.row === 150)!.ties.map((tie) => tie.step)).toEqual([7])
+    expect(far.slice(0, -1)).toEqual(lanes)
+    const beside = withChosen(lanes, layout, 52, 400)
+    expect(beside.find((each) => each.lane.row === 52)!.ties.map((tie) => tie.step)).toContain(400)
+    for (const each of lanes) if (each.lane.row !== 52) expect(beside).toContain(each)
   })
 
   it('keeps the bends that pass through it', () => {
-    expect(windowOf(layout, sight, 50, 0).bends).toEqual([layout.bends[0]])
+    expect(windowOf(layout, sight).bends).toEqual([layout.bends[0]])
   })
 
-  it('shows the chosen tie once where it is in sight', () => {
-    const { lanes } = windowOf(layout, sight, 52, 60)
-    expect(lanes.find((each) => each.lane.row === 52)!.ties.filter((tie) => tie.step === 60)).toHaveLength(1)
+  it('is the same where the chosen tie is in sight, and where there is none', () => {
+    const { lanes } = windowOf(layout, sight)
+    expect(withChosen(lanes, layout, 52, 60)).toBe(lanes)
+    expect(withChosen(lanes, layout, 52, 9999)).toBe(lanes)
+    expect(withChosen(lanes, layout, 9999, 0)).toBe(lanes)
   })
 
   it('tells which ties are wholly in sight, and not under the names on the left', () => {

@@ -33,21 +33,16 @@ export interface Sight {
 }
 
 /** Columns and rows drawn beyond what is in sight, so that scrolling shows no holes. */
-const MARGIN = 12
+const MORE_COLUMNS = 8
+const MORE_ROWS = 4
 
-/** The lanes, ties and bends in sight, and always the chosen tie, since it holds the focus. */
-export function windowOf(layout: RailLayout, sight: Sight, row: number, step: number): { lanes: LaneInSight[]; bends: Bend[] } {
-  const [firstColumn, lastColumn] = [sight.left / COLUMN - MARGIN, (sight.left + sight.width) / COLUMN + MARGIN]
-  const [firstRow, lastRow] = [(sight.top - TOP) / ROW - MARGIN, (sight.top + sight.height - TOP) / ROW + MARGIN]
-  const isIn = (lane: Lane): boolean => lane.row >= firstRow && lane.row <= lastRow
+/** The lanes, ties and bends in sight. */
+export function windowOf(layout: RailLayout, sight: Sight): { lanes: LaneInSight[]; bends: Bend[] } {
+  const [firstColumn, lastColumn] = [sight.left / COLUMN - MORE_COLUMNS, (sight.left + sight.width) / COLUMN + MORE_COLUMNS]
+  const [firstRow, lastRow] = [(sight.top - TOP) / ROW - MORE_ROWS, (sight.top + sight.height - TOP) / ROW + MORE_ROWS]
   const lanes = layout.lanes
-    .filter((lane) => isIn(lane) || lane.row === row)
-    .map((lane): LaneInSight => {
-      const [from, to] = isIn(lane) ? [placeOf(lane.ties, firstColumn), placeOf(lane.ties, lastColumn + 1)] : [0, 0]
-      const ties = lane.ties.slice(from, to)
-      const chosen = lane.row === row ? lane.ties[step] : undefined
-      return { lane, ties: chosen && (step < from || step >= to) ? [...ties, chosen] : ties }
-    })
+    .filter((lane) => lane.row >= firstRow && lane.row <= lastRow)
+    .map((lane) => ({ lane, ties: lane.ties.slice(placeOf(lane.ties, firstColumn), placeOf(lane.ties, lastColumn + 1)) }))
   const bends = layout.bends.filter(
     ({ from, to }) =>
       Math.max(from.row, to.row) >= firstRow &&
@@ -56,6 +51,17 @@ export function windowOf(layout: RailLayout, sight: Sight, row: number, step: nu
       from.column <= lastColumn,
   )
   return { lanes, bends }
+}
+
+/** The same lanes, and always the chosen tie, since it holds the focus: all others stay the same objects. */
+export function withChosen(lanes: readonly LaneInSight[], layout: RailLayout, row: number, step: number): readonly LaneInSight[] {
+  const lane = layout.lanes[row]
+  const chosen = lane?.ties[step]
+  if (!lane || !chosen) return lanes
+  const known = lanes.find((each) => each.lane === lane)
+  if (known?.ties.includes(chosen)) return lanes
+  const more = { lane, ties: [...(known?.ties ?? []), chosen] }
+  return [...lanes.filter((each) => each !== known), more]
 }
 
 /** Whether a tie is wholly in sight, beside a margin of so many px on the left that is covered. */

@@ -1,10 +1,10 @@
 import { ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 import { changeBetween } from '@core/change'
 import { faultLine, plainFault } from '@core/fault'
-import { toBytes } from '../../workers/plan-messages'
+import { toBytes, type Drawn } from '../../workers/plan-messages'
 import { nextTask } from '../shared/next-task'
 import type { PaintSource } from '../shared/painter-key'
-import type { PainterClient } from '../workers/painter-client'
+import type { DrawnChange, PainterClient } from '../workers/painter-client'
 import type { Snapshot } from './snapshot'
 
 export interface Painting {
@@ -27,21 +27,32 @@ export function createPainting(snapshot: Readonly<Ref<Snapshot | null>>, makePai
   let version = 0
   let isClosed = false
 
-  const whole = ({ state, printed }: Snapshot) => ({ state: toBytes(state), printed: toBytes(printed) })
-  const drawn = ({ state, printed }: Snapshot) => ({ state, printed })
+  const whole = ({ model, printed, bytes }: Snapshot) => ({ model: toBytes(model), printed: bytes ?? toBytes(printed) })
+  const drawn = ({ model, printed }: Drawn): Drawn => ({ model, printed })
+
+  function change(before: Snapshot, next: Snapshot): DrawnChange {
+    // A report that came as bytes goes on as bytes, where it is another: it need not be taken apart here.
+    const printed = before.printed === next.printed ? undefined : next.bytes
+    const after = printed ? { model: next.model, printed: before.printed } : drawn(next)
+    return {
+      base: version++,
+      version,
+      change: changeBetween(drawn(before), after),
+      printed,
+      hasPieces: hasSamePieces(before, next),
+      whole: () => whole(next),
+    }
+  }
 
   async function tell(): Promise<void> {
-    // The first is told whole, which takes a while of a large model: what is on the screen already is drawn before.
-    if (!told) await nextTask()
+    // What is told whole takes a while of a large model: what is on the screen already is drawn before.
+    if (!told || snapshot.value?.bytes) await nextTask()
     const next = snapshot.value
     if (!next || next === told || isClosed) return
     painter ??= makePainter()
     const before = told
     told = next
-    const base = version++
-    const asked = before
-      ? painter.change(base, version, changeBetween(drawn(before), drawn(next)), hasSamePieces(before, next), () => whole(next))
-      : painter.openBytes(version, () => whole(next))
+    const asked = before ? painter.change(change(before, next)) : painter.openBytes(++version, () => whole(next))
     // Pictures asked for from now on come after this in the painter's own queue.
     source.value = { painter, catalogue: next.catalogue, version }
     try {

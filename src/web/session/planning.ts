@@ -22,6 +22,12 @@ export interface Planning {
   stop(): void
 }
 
+/** A printed report, and the bytes it came as. */
+interface Told {
+  readonly bytes: Uint8Array
+  readonly printed: Printed
+}
+
 function isSameBytes(a: Uint8Array, b: Uint8Array): boolean {
   if (a.length !== b.length) return false
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false
@@ -33,7 +39,7 @@ export function createPlanning(planner: PlannerLike): Planning {
   const fraction = ref<number | null>(null)
   let version = 0
   /** The report that was stored: as a rule the planner says the same, and what is the same need not be made again. */
-  let known: { readonly bytes: Uint8Array; readonly printed: Printed } | undefined
+  let known: Told | undefined
   /** Whether the planner knows the state that is shown. */
   let isTold = false
   const progress = (part: number): void => {
@@ -52,17 +58,20 @@ export function createPlanning(planner: PlannerLike): Planning {
     }
   }
 
-  async function tell(at: number, state: ModelState): Promise<Printed> {
+  async function tell(at: number, state: ModelState): Promise<Told> {
     await nextTask()
     const bytes = await planner.open(at, toBytes(state), progress)
     isTold = true
     const stored = known
     known = undefined
-    return stored && isSameBytes(stored.bytes, bytes) ? stored.printed : fromBytes<Printed>(bytes)
+    if (stored && isSameBytes(stored.bytes, bytes)) return stored
+    const printed = fromBytes<Printed>(bytes)
+    await nextTask()
+    return { bytes, printed }
   }
 
   /** A planner that dies is told once more. */
-  async function tellAgain(at: number, state: ModelState): Promise<Printed> {
+  async function tellAgain(at: number, state: ModelState): Promise<Told> {
     try {
       return await tell(at, state)
     } catch (thrown) {
@@ -74,7 +83,7 @@ export function createPlanning(planner: PlannerLike): Planning {
   async function change(before: Snapshot, state: ModelState, fresh: 'all' | readonly string[] | undefined): Promise<Snapshot> {
     const next = ++version
     // What the planner says now of a stored state may differ from what was stored, so changes are counted from that.
-    const base = isTold ? before.printed : sharing(before.printed, await tell(before.version, before.state))
+    const base = isTold ? before.printed : sharing(before.printed, (await tell(before.version, before.state)).printed)
     const request = { base: before.version, version: next, change: changeBetween(before.state, state), ...(fresh ? { fresh } : {}) }
     const came = await planner.change(request, progress)
     return makeSnapshot(next, state, came ? (applyChange(base, came) as Printed) : base)
@@ -84,7 +93,10 @@ export function createPlanning(planner: PlannerLike): Planning {
     fraction,
     open(state) {
       const first = ++version
-      return working(async () => makeSnapshot(first, state, await tellAgain(first, state)))
+      return working(async () => {
+        const { printed, bytes } = await tellAgain(first, state)
+        return makeSnapshot(first, state, printed, bytes)
+      })
     },
     next: (before, state, fresh) =>
       working(async () => {
@@ -101,7 +113,7 @@ export function createPlanning(planner: PlannerLike): Planning {
     stored(state, report) {
       try {
         known = { bytes: report, printed: fromBytes<Printed>(report) }
-        return makeSnapshot(++version, state, known.printed)
+        return makeSnapshot(++version, state, known.printed, report)
       } catch {
         return undefined
       }

@@ -16,6 +16,8 @@ export interface Snapshot {
   readonly settings: PlanSettings
   readonly catalogue: Catalogue
   readonly printed: Printed
+  /** The same as bytes of JSON, where it came so: what is told whole is told by them. */
+  readonly bytes: Uint8Array | undefined
   readonly report: Report
   readonly source: BookletSource
   readonly layout: RailLayout
@@ -23,9 +25,9 @@ export interface Snapshot {
 }
 
 /** Made lazily, once, and only of what is asked for. */
-export function makeSnapshot(version: number, asked: ModelState, printed: Printed): Snapshot {
+export function makeSnapshot(version: number, asked: ModelState, printed: Printed, bytes?: Uint8Array): Snapshot {
   const state = stateAfter(asked, printed)
-  const source = sourceOf(state, printed)
+  const source = sourceOf(state.model, printed)
   let layout: RailLayout | undefined
   let pages: PageIndex | undefined
   return {
@@ -35,6 +37,7 @@ export function makeSnapshot(version: number, asked: ModelState, printed: Printe
     settings: state.settings,
     catalogue: catalogueOf(state.model),
     printed,
+    bytes,
     report: reportFrom(printed),
     source,
     get layout() {

@@ -55,7 +55,7 @@ export class ShelfDescriber {
 
   private async paint(state: ModelState, printed: Printed): Promise<Blob> {
     this.painter ??= makePainter()
-    await this.painter.openBytes(1, () => ({ state: toBytes(state), printed: toBytes(printed) }))
+    await this.painter.openBytes(1, () => ({ model: toBytes(state.model), printed: toBytes(printed) }))
     const root = printed.sections.find((section) => section.id === state.model.root)!
     const ref = { section: root.id, step: Math.max(0, root.steps.length - 1), view: 0 }
     const image = await this.painter.picture(ref, true, PICTURE.width, PICTURE.height)

@@ -10,6 +10,24 @@ import { RequestTable, type MakeWorker } from './request-table'
 /** What everything later is painted from, so that a painter that died can be told again. */
 type Told = (painter: PainterClient) => Promise<void>
 
+/** A model and a printed report, each as bytes of JSON. */
+export interface DrawnBytes {
+  readonly model: Uint8Array
+  readonly printed: Uint8Array
+}
+
+/** What turns what a painter knows into the next version. */
+export interface DrawnChange {
+  readonly base: number
+  readonly version: number
+  /** Of the model and the printed report; of the model alone where that report comes whole. */
+  readonly change: Change | undefined
+  readonly printed: Uint8Array | undefined
+  /** Whether pieces look as before: no shape of the model's own and no picture on a piece has changed. */
+  readonly hasPieces: boolean
+  readonly whole: () => DrawnBytes
+}
+
 /** Pictures of pieces that are kept at most: some ten megabytes. */
 const MOST_PIECES = 200
 
@@ -32,31 +50,22 @@ export class PainterClient {
     return this.tell((painter) => painter.table.ask((remote) => remote.open(source)))
   }
 
-  /** The same, from a state and a report as bytes. */
-  openBytes(version: number, bytes: () => { state: Uint8Array; printed: Uint8Array }): Promise<void> {
+  /** The same, from a model and a report as bytes. */
+  openBytes(version: number, bytes: () => DrawnBytes): Promise<void> {
     return this.tell((painter) => {
-      const { state, printed } = bytes()
-      return painter.table.ask((remote) => remote.openBytes(version, state, printed))
+      const { model, printed } = bytes()
+      return painter.table.ask((remote) => remote.openBytes(version, model, printed))
     })
   }
 
-  /**
-   * Goes on from the version before; where the painter has lost that, it is told the whole.
-   * @param hasPieces whether pieces look as before: no shape of the model's own and no picture on a piece has changed
-   */
-  async change(
-    base: number,
-    version: number,
-    change: Change | undefined,
-    hasPieces: boolean,
-    whole: () => { state: Uint8Array; printed: Uint8Array },
-  ): Promise<void> {
+  /** Goes on from the version before; where the painter has lost that, it is told the whole. */
+  async change({ base, version, change, printed, hasPieces, whole }: DrawnChange): Promise<void> {
     if (!hasPieces) this.forgetPieces()
     this.told = (painter) => {
-      const { state, printed } = whole()
-      return painter.table.ask((remote) => remote.openBytes(version, state, printed))
+      const bytes = whole()
+      return painter.table.ask((remote) => remote.openBytes(version, bytes.model, bytes.printed))
     }
-    const isKnown = !this.isLost && (await this.table.ask((remote) => remote.change(base, version, change)))
+    const isKnown = !this.isLost && (await this.table.ask((remote) => remote.change(base, version, change, printed)))
     if (!isKnown) await this.tell(this.told)
   }
 
