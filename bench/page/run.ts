@@ -16,6 +16,7 @@ const PORT = 4311
 const SHELL = '/usr/bin/chromium-headless-shell'
 const EDITS = 40
 const WALKS = 40
+const REST_MS = 20_000
 
 const rows = new Map<string, Map<string, number>>()
 function note(row: string, subject: string, value: number): void {
@@ -146,7 +147,9 @@ async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]
   note('opening Booklet', name, Date.now() - start)
   longest = Math.max(longest, (await takeLoad(page)).longest)
   note('longest task on the main thread, anywhere', name, longest)
-  note('memory of page and workers, MB', name, rendererMemory())
+  note('memory of page and workers right after all that, MB', name, rendererMemory())
+  await page.waitForTimeout(REST_MS)
+  note('the same after twenty seconds of rest', name, rendererMemory())
   await context.close()
 }
 

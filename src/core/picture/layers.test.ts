@@ -1,0 +1,190 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { Journal } from './journal'
+import { EMPTY_WINDOW, Layers, NOTHING, uniteWindows, type Window } from './layers'
+import type { SeenFacet } from './stencil'
+
+const SIZE = { width: 24, height: 18 }
+
+/** A convex facet around a middle, corners on a circle, seen as a stencil has it. */
+function facet(
+  corners: readonly (readonly [number, number])[],
+  plane: Pick<SeenFacet, 'slopeX' | 'slopeY' | 'base'>,
+  surface = 0,
+): SeenFacet {
+  const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
+  const bounds = { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
+  return { corners: Float64Array.from(corners.flat()), ...bounds, ...plane, tone: surface % 3, surface }
+}
+
+const facets = fc
+  .record({
+    // Sixty-fourths of a dot are exact, and few corners then lie on the middle line of a row.
+    middle: fc.tuple(fc.integer({ min: -400, max: 2000 }), fc.integer({ min: -400, max: 1600 })),
+    radius: fc.integer({ min: 20, max: 700 }),
+    angles: fc.uniqueArray(fc.integer({ min: 0, max: 35 }), { minLength: 3, maxLength: 7 }),
+    slopeX: fc.integer({ min: -8, max: 8 }),
+    slopeY: fc.integer({ min: -8, max: 8 }),
+    base: fc.integer({ min: 0, max: 400 }),
+    surface: fc.integer({ min: 0, max: 9 }),
+  })
+  .map(({ middle, radius, angles, slopeX, slopeY, base, surface }) => {
+    const corners = [...angles]
+      .sort((a, b) => a - b)
+      .map((angle): [number, number] => {
+        const turn = (angle * Math.PI) / 18 + 0.01
+        return [(middle[0] + radius * Math.cos(turn)) / 64, (middle[1] + radius * Math.sin(turn)) / 64]
+      })
+    return facet(corners, { slopeX: slopeX / 16, slopeY: slopeY / 16, base: base / 4 }, surface)
+  })
+
+/** Whether the middle of a dot lies inside, asked edge by edge; near an edge nothing is said. */
+function covers({ corners }: SeenFacet, column: number, row: number): boolean | undefined {
+  const [x, y] = [column + 0.5, row + 0.5]
+  let isInside = true
+  for (let i = 0; i < corners.length; i += 2) {
+    const k = (i + 2) % corners.length
+    const [ax, ay, bx, by] = [corners[i]!, corners[i + 1]!, corners[k]!, corners[k + 1]!]
+    const side = (bx - ax) * (y - ay) - (by - ay) * (x - ax)
+    if (Math.abs(side) < 1e-6) return undefined
+    if (side < 0) isInside = false
+  }
+  return isInside
+}
+
+describe('layers', () => {
+  it('show at each dot the nearest of all that covers it', () => {
+    fc.assert(
+      fc.property(fc.array(facets, { minLength: 1, maxLength: 6 }), (all) => {
+        const layers = new Layers(SIZE)
+        all.forEach((each, part) => layers.draw([each], part, 0, 0, 0))
+        for (let row = 0; row < SIZE.height; row++) {
+          for (let column = 0; column < SIZE.width; column++) {
+            const covering = all.map((each) => covers(each, column, row))
+            if (covering.includes(undefined)) continue
+            const depths = all.map(({ slopeX, slopeY, base }, i) =>
+              covering[i] ? base + slopeX * (column + 0.5) + slopeY * (row + 0.5) : Infinity,
+            )
+            const nearest = Math.min(...depths)
+            const dot = row * SIZE.width + column
+            const shown = layers.part[dot]!
+            if (nearest === Infinity) expect(shown).toBe(NOTHING)
+            else {
+              expect(depths[shown]! - nearest).toBeLessThan(0.01)
+              expect(layers.surface[dot]).toBe(all[shown]!.surface)
+              expect(layers.depth[dot]! - nearest).toBeLessThan(0.01)
+            }
+          }
+        }
+      }),
+    )
+  })
+
+  it('say where was drawn: every dot that shows something lies in the window', () => {
+    fc.assert(
+      fc.property(fc.array(facets, { minLength: 1, maxLength: 4 }), (all) => {
+        const layers = new Layers(SIZE)
+        const windows = all.map((each, part): Window => {
+          const window = layers.startWindow()
+          layers.draw([each], part, 0, 0, 0)
+          expect(layers.window).toEqual(window)
+          return window
+        })
+        const { left, right, top, bottom } = windows.reduce(uniteWindows, EMPTY_WINDOW)
+        layers.part.forEach((part, dot) => {
+          if (part === NOTHING) return
+          const column = dot % SIZE.width
+          const row = (dot - column) / SIZE.width
+          expect(column >= left && column <= right && row >= top && row <= bottom).toBe(true)
+        })
+      }),
+    )
+  })
+
+  it('count the dots that show each part', () => {
+    fc.assert(
+      fc.property(fc.array(facets, { minLength: 1, maxLength: 6 }), (all) => {
+        const shown = new Int32Array(all.length)
+        const [layers, plain] = [new Layers(SIZE, shown), new Layers(SIZE)]
+        all.forEach((each, part) => {
+          layers.draw([each], part, 0, 0, 0)
+          plain.draw([each], part, 0, 0, 0)
+        })
+        expect([...layers.part]).toEqual([...plain.part])
+        const counted = all.map((_, part) => plain.part.reduce((sum, there) => sum + (there === part ? 1 : 0), 0))
+        expect([...shown]).toEqual(counted)
+      }),
+    )
+  })
+
+  it('shifted by whole dots show the same, shifted', () => {
+    fc.assert(
+      fc.property(facets, fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 5 }), (each, x, y) => {
+        const [still, shifted] = [new Layers(SIZE), new Layers(SIZE)]
+        still.draw([each], 0, 0, 0, 0)
+        shifted.draw([each], 0, x, y, 0)
+        for (let row = 0; row + y < SIZE.height; row++) {
+          for (let column = 0; column + x < SIZE.width; column++) {
+            expect(shifted.part[(row + y) * SIZE.width + column + x]).toBe(still.part[row * SIZE.width + column])
+          }
+        }
+      }),
+    )
+  })
+})
+
+describe('a journal', () => {
+  const copy = ({ depth, part, surface, tone }: Layers) => [[...depth], [...part], [...surface], [...tone]]
+
+  it('takes steps back to what was there before each, also where some were drawn without it', () => {
+    const steps = fc.array(fc.record({ drawn: fc.array(facets, { maxLength: 3 }), isNoted: fc.boolean() }), { minLength: 1, maxLength: 8 })
+    fc.assert(
+      fc.property(steps, (all) => {
+        const [layers, journal] = [new Layers(SIZE), new Journal()]
+        const before: ReturnType<typeof copy>[] = []
+        all.forEach(({ drawn, isNoted }, step) => {
+          layers.journal = isNoted || before.length > 0 ? journal : undefined
+          if (layers.journal) {
+            before.push(copy(layers))
+            journal.startStep()
+          }
+          for (const each of drawn) layers.draw([each], step, 0, 0, 0)
+        })
+        expect(journal.steps).toBe(before.length)
+        while (before.length > 0) {
+          journal.undoStep(layers)
+          expect(copy(layers)).toEqual(before.pop())
+        }
+        expect(() => journal.undoStep(layers)).toThrow(RangeError)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('forgets the oldest steps where there are too many dots, never the one under way', () => {
+    const [layers, journal] = [new Layers({ width: 400, height: 300 }), new Journal()]
+    layers.journal = journal
+    const pane = (depth: number): SeenFacet =>
+      facet(
+        [
+          [0, 0],
+          [400, 0],
+          [400, 300],
+          [0, 300],
+        ],
+        { slopeX: 0, slopeY: 0, base: depth },
+      )
+    const kept: number[] = []
+    for (let step = 0; step < 30; step++) {
+      journal.startStep()
+      layers.draw([pane(100 - step)], step, 0, 0, 0)
+      kept.push(journal.steps)
+    }
+    expect(Math.max(...kept)).toBeLessThan(12)
+    expect(Math.min(...kept.slice(2))).toBeGreaterThanOrEqual(2)
+    for (let step = 29, left = journal.steps; left > 0; step--, left--) {
+      expect([...new Set(layers.part)]).toEqual([step])
+      journal.undoStep(layers)
+    }
+  })
+})
