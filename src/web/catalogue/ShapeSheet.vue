@@ -59,10 +59,7 @@ const turningWords = computed(() => {
   return isTrap ? `${TURNED[looks[2]]} It goes on half round just as well: mind which way it faces.` : TURNED[looks[2]]
 })
 
-function rename(field: 'name' | 'number', text: string): void {
-  const now = alias.value ?? { kind: 'shape' as const, id: props.shape.id, name: '', number: '' }
-  void names.name({ ...now, [field]: text })
-}
+const rename = (field: 'name' | 'number', text: string): void => void names.name('shape', props.shape.id, { [field]: text })
 </script>
 
 <template>

@@ -3,6 +3,7 @@ import { ref, shallowRef } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { faultLine, plainFault } from '@core/fault'
 import { aliasText, readAliases, writeAliases, type Alias } from '@core/names'
+import type { OwnNames } from '../storage/database'
 import { useLibrary } from '../storage/open-library'
 
 /** What the designer calls shapes and colours: kept in this browser, brought in and taken out as a table. */
@@ -25,33 +26,36 @@ export const useOwnNames = defineStore('own-names', () => {
         },
       ))
 
-  async function keep(): Promise<void> {
-    problem.value = ''
-    try {
-      await (await useLibrary()).keepOwnNames({ aliases: aliases.value, isShown: isShown.value })
-    } catch (thrown) {
-      problem.value = `Your names were not saved. ${faultLine(plainFault(thrown))}`
-    }
+  let last: Promise<void> = Promise.resolve()
+
+  /** Writes first, then shows: what is on the screen is still there after a reload. One change after another. */
+  function keep(make: (now: OwnNames) => OwnNames): Promise<void> {
+    last = last.then(async () => {
+      await load()
+      problem.value = ''
+      const next = make({ aliases: aliases.value, isShown: isShown.value })
+      try {
+        await (await useLibrary()).keepOwnNames(next)
+        aliases.value = next.aliases
+        isShown.value = next.isShown
+      } catch (thrown) {
+        problem.value = `Your names were not saved. ${faultLine(plainFault(thrown))}`
+      }
+    })
+    return last
   }
 
-  /** Sets what one shape or colour is called; empty texts take it away. */
-  async function name(alias: Alias): Promise<void> {
-    await load()
-    const rest = aliases.value.filter(({ kind, id }) => kind !== alias.kind || id !== alias.id)
-    aliases.value = alias.name === '' && alias.number === '' ? rest : [...rest, alias]
-    await keep()
-  }
-
-  async function replaceAll(next: readonly Alias[]): Promise<void> {
-    await load()
-    aliases.value = next
-    await keep()
-  }
-
-  async function show(value: boolean): Promise<void> {
-    isShown.value = value
-    await keep()
-  }
+  /** Sets the name or the number of one shape or colour; one without both is taken away. */
+  const name = (kind: Alias['kind'], id: string, part: Partial<Pick<Alias, 'name' | 'number'>>): Promise<void> =>
+    keep((now) => {
+      const isOther = (alias: Alias): boolean => alias.kind !== kind || alias.id !== id
+      const before = now.aliases.find((alias) => !isOther(alias)) ?? { kind, id, name: '', number: '' }
+      const alias = { ...before, ...part }
+      const rest = now.aliases.filter(isOther)
+      return { ...now, aliases: alias.name === '' && alias.number === '' ? rest : [...rest, alias] }
+    })
+  const replaceAll = (next: readonly Alias[]): Promise<void> => keep((now) => ({ ...now, aliases: next }))
+  const show = (value: boolean): Promise<void> => keep((now) => ({ ...now, isShown: value }))
 
   /** @throws Fault where the table is refused; nothing changes then */
   const importTable = (text: string, catalogue: Catalogue): Promise<void> => replaceAll(readAliases(text, catalogue))
