@@ -47,9 +47,9 @@ function isChosenInSight(): boolean {
   return tie !== undefined && isInSight(sight, tie.column, props.row, NAMES)
 }
 
-/** Keeps the chosen tie in sight, and the focus on it when the focus is on the rail. */
+/** Keeps the chosen tie in sight, also when the rail gets another size, and the focus on it when the focus is on the rail. */
 watch(
-  () => [props.row, props.step, props.layout],
+  () => [props.row, props.step, props.layout, size.width.value, size.height.value],
   async () => {
     const hasFocus = lanesBox.value?.contains(document.activeElement) ?? false
     await nextTick()
