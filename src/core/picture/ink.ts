@@ -120,22 +120,30 @@ function findEdges(layers: Layers, edges: Uint8Array, window: Window, { newFrom,
   const bottom = Math.min(window.bottom, height - 2)
   const right = Math.min(window.right, width - 2)
   for (let y = window.top; y <= bottom; y++) {
+    const start = y * width + window.left
     const end = y * width + right
-    for (let a = y * width + window.left; a <= end; a++) {
-      const mine = part[a]!
+    // Each dot is the right neighbour of the one before: what was read of it is carried on.
+    let mine = part[start]!
+    let face = surface[start]!
+    let far = depth[start]!
+    for (let a = start; a <= end; a++) {
       const next = part[a + 1]!
       const below = part[a + width]!
+      const nextFace = surface[a + 1]!
+      const nextFar = depth[a + 1]!
       if (mine !== next) between(a, a + 1)
       if (mine !== below) between(a, a + width)
-      if (mine === nothing) continue
-      const face = surface[a]!
-      const far = depth[a]!
-      if (mine === next && (face !== surface[a + 1]! || Math.abs(far - depth[a + 1]!) > DEPTH_STEP)) {
-        if (edges[a + 1] === NONE) edges[a + 1] = CREASE
+      if (mine !== nothing) {
+        if (mine === next && (face !== nextFace || Math.abs(far - nextFar) > DEPTH_STEP)) {
+          if (edges[a + 1] === NONE) edges[a + 1] = CREASE
+        }
+        if (mine === below && (face !== surface[a + width]! || Math.abs(far - depth[a + width]!) > DEPTH_STEP)) {
+          if (edges[a + width] === NONE) edges[a + width] = CREASE
+        }
       }
-      if (mine === below && (face !== surface[a + width]! || Math.abs(far - depth[a + width]!) > DEPTH_STEP)) {
-        if (edges[a + width] === NONE) edges[a + width] = CREASE
-      }
+      mine = next
+      face = nextFace
+      far = nextFar
     }
   }
 }
@@ -200,8 +208,28 @@ function average({ layers, edges, image, finer, palette, paper, texel, newFrom, 
   const { colours, sheens, lookOf, count } = palette
   const first = Math.floor(window.left / finer)
   const last = Math.floor(window.right / finer)
+  /** The colour of a square of four dots that are all the same, as most are; −1 where they differ. */
+  const evenColour = (a: number): number => {
+    const id = part[a]!
+    const b = a + fullWidth
+    if (id !== part[a + 1]! || id !== part[b]! || id !== part[b + 1]!) return -1
+    if ((edges[a]! | edges[a + 1]! | edges[b]! | edges[b + 1]!) !== NONE) return -1
+    if (id === nothing) return paperColour
+    const shade = tone[a]!
+    if (shade !== tone[a + 1]! || shade !== tone[b]! || shade !== tone[b + 1]! || texel) return -1
+    const look = lookOf[id]!
+    if (sheens[look]) return -1
+    return colours[(id >= newFrom && id < newTo ? count + look : look) * SLOTS + shade]!
+  }
   for (let y = Math.floor(window.top / finer); y <= Math.floor(window.bottom / finer); y++) {
     for (let x = first, at = (y * width + first) * 3; x <= last; x++, at += 3) {
+      const even = finer === 2 ? evenColour(y * 2 * fullWidth + x * 2) : -1
+      if (even >= 0) {
+        data[at] = even >> 16
+        data[at + 1] = (even >> 8) & 255
+        data[at + 2] = even & 255
+        continue
+      }
       let red = 0
       let green = 0
       let blue = 0
