@@ -12,25 +12,27 @@ interface Pair {
 
 /** Steps that bring one shape in two colours which are hard to tell apart, for all eyes or for those that lack a kind of cone. */
 export function alikeColours(model: ModelDocument, built: BuiltSection): Finding[] {
-  let catalogue: Catalogue | undefined
-  return built.steps.flatMap((step, i) =>
-    pairsOf(built, step).flatMap(({ shape, colours, nodes }) => {
-      catalogue ??= catalogueOf(model)
-      const [one, other] = colours.map((id) => catalogue!.colours.get(id)!) as [Colour, Colour]
-      // What is seen through, shines or glows is told apart by that.
-      const alike = one.finish === other.finish ? alikeFor(one.hex, other.hex) : 'none'
-      if (alike === 'none') return []
-      const whom = alike === 'all' ? 'hard to tell apart' : 'hard to tell apart for eyes that see fewer colours'
-      const message = `${one.name} and ${other.name} are ${whom}, and this step has ${catalogue.shapes.get(shape)!.title} in both. Put them into different steps, or say in a note which goes where.`
-      return [
-        finding(
-          'alike-colours',
-          { section: built.id, step: i + 1, parts: [...nodes].sort((a, b) => a - b).map((node) => built.scene.nodes[node]!.id) },
-          message,
-        ),
-      ]
-    }),
-  )
+  const catalogue = catalogueOf(model)
+  const findings: Finding[] = []
+  built.steps.forEach((step, i) => {
+    for (const pair of pairsOf(built, step)) {
+      const words = wordsOf(pair, catalogue)
+      if (words === undefined) continue
+      const parts = [...pair.nodes].sort((a, b) => a - b).map((node) => built.scene.nodes[node]!.id)
+      findings.push(finding('alike-colours', { section: built.id, step: i + 1, parts }, words))
+    }
+  })
+  return findings
+}
+
+/** @returns undefined where the two are told apart */
+function wordsOf({ shape, colours }: Pair, catalogue: Catalogue): string | undefined {
+  const [one, other] = colours.map((id) => catalogue.colours.get(id)!) as [Colour, Colour]
+  // What is seen through, shines or glows is told apart by that.
+  const alike = one.finish === other.finish ? alikeFor(one.hex, other.hex) : 'none'
+  if (alike === 'none') return undefined
+  const whom = alike === 'all' ? 'hard to tell apart' : 'hard to tell apart for eyes that see fewer colours'
+  return `${one.name} and ${other.name} are ${whom}, and this step has ${catalogue.shapes.get(shape)!.title} in both. Put them into different steps, or say in a note which goes where.`
 }
 
 type Colour = NonNullable<ReturnType<Catalogue['colours']['get']>>

@@ -93,27 +93,26 @@ function remember(built: BuiltSection, looks: readonly StepLook[]): void {
 function lookAgain(built: BuiltSection): readonly StepLook[] {
   const { scene, steps, lies } = built
   const known = memoryOf(built)
-  const keys = steps.map(keyOfStep)
   const { before } = orderSets(steps)
   const presents: number[] = []
+  const looks = new Array<StepLook>(steps.length)
   const changed: number[] = []
   let at = 0
   steps.forEach((step, i) => {
     presents.push(before[at]!)
     at += step.length
-    const kept = known.get(keys[i]!)
-    if (kept?.present !== presents[i] || kept?.lie !== lies[i]) changed.push(i)
+    const kept = known.get(keyOfStep(step))
+    if (kept?.present === presents[i] && kept?.lie === lies[i]) looks[i] = kept!.look
+    else changed.push(i)
   })
-  const isFew = changed.length <= steps.length * MANY
-  const fresh = isFew ? withInsets(scene, steps, lies, lookAtSome(scene, steps, lies, changed), changed) : undefined
-  if (!fresh) {
-    const looks = withInsets(scene, steps, lies, lookAtSteps(scene, steps, lies))
-    looks.forEach((look, i) => known.set(keys[i]!, { present: presents[i]!, lie: lies[i]!, look }))
+  const see = (step: number, look: StepLook): void => {
+    looks[step] = look
+    known.set(keyOfStep(steps[step]!), { present: presents[step]!, lie: lies[step]!, look })
   }
-  changed.forEach((step, i) => {
-    if (fresh) known.set(keys[step]!, { present: presents[step]!, lie: lies[step]!, look: fresh[i]! })
-  })
-  return keys.map((key) => known.get(key)!.look)
+  if (changed.length > steps.length * MANY)
+    withInsets(scene, steps, lies, lookAtSteps(scene, steps, lies)).forEach((look, i) => see(i, look))
+  else withInsets(scene, steps, lies, lookAtSome(scene, steps, lies, changed), changed).forEach((look, i) => see(changed[i]!, look))
+  return looks
 }
 
 const stepKeys = new WeakMap<readonly number[], string>()

@@ -23,6 +23,8 @@ interface Ways {
   readonly arrives: Travel[]
   readonly presses: Map<number, Direction>
   readonly blocks: Map<number, Block>
+  /** `arrives` as it was given away last, as long as it is the same. */
+  given: readonly Travel[] | undefined
 }
 
 /** A section's nodes in space, in the order of the document: the same whatever its steps say. */
@@ -95,6 +97,7 @@ const noWays = ({ nodes }: Scene): Ways => ({
   arrives: nodes.map(() => MINUS_Z),
   presses: new Map(),
   blocks: new Map(),
+  given: undefined,
 })
 
 /** Keeps given steps as they are and finds the way each part came in, past what was there before it. */
@@ -184,7 +187,7 @@ function waysIn(around: GivenSpace, { order, before }: OrderSets): Pick<BuiltSec
   const isListed = ways.presses.size + ways.blocks.size === 0 ? undefined : new Map([...order].map((node, i) => [node, i]))
   const blocks = [...ways.blocks.values()].filter(({ node }) => isListed!.has(node))
   return {
-    arrives: ways.arrives.slice(),
+    arrives: (ways.given ??= ways.arrives.slice()),
     presses: new Map([...ways.presses].filter(([node]) => isListed!.has(node))),
     blocks: blocks.sort((a, b) => isListed!.get(b.node)! - isListed!.get(a.node)!),
   }
@@ -216,6 +219,7 @@ function askInPlace({ space, ways }: GivenSpace, order: Int32Array, before: Floa
 
 function keepWay(ways: Ways, node: number, present: Signature, { arrives, press, block }: WayIn): void {
   ways.present[node] = present
+  if (ways.arrives[node] !== arrives) ways.given = undefined
   ways.arrives[node] = arrives
   if (press === undefined) ways.presses.delete(node)
   else ways.presses.set(node, press)

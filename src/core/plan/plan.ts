@@ -11,7 +11,7 @@ import {
   type Section,
 } from '../model'
 import type { Travel } from '../motion'
-import { ownPieceCount } from '../scene'
+import { ownPieceCount, type Scene } from '../scene'
 import { DIRECTION_TEXTS, NO_TURN, turnText, type Direction, type Turn, type Vec } from '../space'
 import type { Strategy } from './manner'
 import type { BuiltSection } from './built'
@@ -157,8 +157,16 @@ const calloutTotal = (steps: readonly PlanStep[]): number => steps.reduce((sum, 
 
 /** Own parts without those of derived sections: all that the steps add, and what given steps leave out. */
 function ownParts(model: ModelDocument, built: BuiltSection, steps: readonly PlanStep[]): number {
-  const isDivided = built.scene.nodes.some((spec) => spec.kind === 'derived')
-  return isDivided ? calloutTotal(steps) : ownPieceCount(model, built.base)
+  return isDivided(built.scene) ? calloutTotal(steps) : ownPieceCount(model, built.base)
+}
+
+const divided = new WeakMap<Scene, boolean>()
+
+/** Whether some of a section's parts come as a section that was made of them. */
+function isDivided(scene: Scene): boolean {
+  let known = divided.get(scene)
+  if (known === undefined) divided.set(scene, (known = scene.nodes.some((spec) => spec.kind === 'derived')))
+  return known
 }
 
 /** Lists of parts are never changed in place, so what is made of one holds as long as it does. */
@@ -173,6 +181,8 @@ function partsById(parts: readonly Part[]): ReadonlyMap<string, Part> {
 /** A step as it was printed last, and what that rests on. */
 interface WrittenStep {
   readonly parts: ReadonlyMap<string, Part>
+  /** The ways in of the whole section: where they are the same object, so are those of the step. */
+  readonly allArrives: readonly Travel[]
   readonly arrives: readonly Travel[]
   readonly presses: readonly (Direction | undefined)[]
   readonly hasPresses: boolean
@@ -206,7 +216,16 @@ function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string
   const arrives = nodes.map((node) => built.arrives[node]!)
   const presses = nodes.map((node) => built.presses.get(node))
   if (nodes !== NO_NODES)
-    written.set(nodes, { parts, arrives, presses, hasPresses: presses.some((press) => press !== undefined), loose, rests, step })
+    written.set(nodes, {
+      parts,
+      allArrives: built.arrives,
+      arrives,
+      presses,
+      hasPresses: presses.some((press) => press !== undefined),
+      loose,
+      rests,
+      step,
+    })
   return step
 }
 
@@ -221,6 +240,7 @@ function isWrittenAs(built: BuiltSection, nodes: readonly number[], rests: reado
   if (rests.length !== known.rests.length) return false
   for (let i = 0; i < rests.length; i++) if (rests[i] !== known.rests[i]) return false
   const { arrives, presses } = built
+  if (arrives === known.allArrives && presses.size === 0 && !known.hasPresses) return true
   for (let i = 0; i < nodes.length; i++) {
     if (arrives[nodes[i]!] !== known.arrives[i]) return false
     if ((presses.size > 0 || known.hasPresses) && presses.get(nodes[i]!) !== known.presses[i]) return false
