@@ -9,7 +9,7 @@ const top = fileURLToPath(new URL('..', import.meta.url))
 process.chdir(top)
 
 /** Runs a command with its output shown; ends the program when it fails. */
-export function run(command, args, options = {}) {
+function run(command, args, options = {}) {
   const result = spawnSync(command, args, { stdio: 'inherit', ...options })
   if (result.error || result.status !== 0) {
     console.error(`Failed: ${command} ${args.join(' ')}`)

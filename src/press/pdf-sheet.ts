@@ -25,7 +25,7 @@ export type Paper = 'a4' | 'letter'
 const PAPERS: Readonly<Record<Paper, readonly [number, number]>> = { a4: [595.28, 841.89], letter: [612, 792] }
 
 /** What paints and draws for a booklet. */
-export interface PdfPainter {
+interface PdfPainter {
   /** In areas and lines; nothing where that would be too many, then in dots. */
   draw(picture: PictureRef, isFinished: boolean): Drawing | undefined
   paint(picture: PictureRef, isFinished: boolean): RgbImage

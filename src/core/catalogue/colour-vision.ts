@@ -15,7 +15,7 @@ const ALIKE = 7
 const ALIKE_WITHOUT_CONE = 4
 
 /** How a colour ("#rrggbb") looks without one kind of cone. */
-export function seenWithout(cone: 'red' | 'green' | 'blue', hex: string): string {
+function seenWithout(cone: 'red' | 'green' | 'blue', hex: string): string {
   const m = DEFICIENCIES[cone]!
   const light = [1, 3, 5].map((at) => (Number.parseInt(hex.slice(at, at + 2), 16) / 255) ** 2.2)
   const seen = [0, 3, 6].map((row) => light.reduce((sum, value, k) => sum + m[row + k]! * value, 0))

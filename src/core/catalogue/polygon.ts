@@ -32,7 +32,7 @@ export function arc([u, v]: Point, radius: number, from: number, to: number, pie
   })
 }
 
-export const signedArea = (polygon: Polygon): number =>
+const signedArea = (polygon: Polygon): number =>
   polygon.reduce((sum, [u, v], i) => {
     const [nextU, nextV] = polygon[(i + 1) % polygon.length]!
     return sum + (u * nextV - nextU * v) / 2

@@ -10,7 +10,7 @@ export const block = (x: number, y: number, z: number, width: number, depth: num
 export const round = (box: Box): BodyBox => ({ ...box, round: true })
 
 /** What is left of a box when another is cut out of it: up to six boxes. */
-export function without(box: Box, hole: Box): Box[] {
+function without(box: Box, hole: Box): Box[] {
   const isApart = [0, 1, 2].some((i) => hole.min[i]! >= box.max[i]! || hole.max[i]! <= box.min[i]!)
   if (isApart) return [box]
   const left: Box[] = []

@@ -3,7 +3,7 @@ import type { Facet } from './mesh'
 import type { Connector, ConnectorKind, Shape } from './types'
 
 /** Of how many quarter turns about an axis a shape has the same look and hold: every one, only the half turn, or none. */
-export type Alike = 'every quarter' | 'half' | 'none'
+type Alike = 'every quarter' | 'half' | 'none'
 
 /** Whether turning a shape about each axis through the middle of its body box changes it. */
 export interface Turning {

@@ -47,7 +47,7 @@ export interface BodyBox extends Box {
 }
 
 /** How a shape looks in a mirror: the shape its image is (itself, its twin, or none) and the reflection that says so. */
-export interface Mirror {
+interface Mirror {
   readonly twin: string | null
   /** Takes the shape, about the middle of its body box, to its twin. */
   readonly reflection: Matrix

@@ -9,7 +9,7 @@ export type Change =
   | { readonly items: readonly ItemChange[]; readonly length: number }
 
 /** In the array as it was: at `at`, `remove` items give way to `insert`; or the one item there changes. In rising order of `at`. */
-export type ItemChange =
+type ItemChange =
   { readonly at: number; readonly remove: number; readonly insert: readonly unknown[] } | { readonly at: number; readonly change: Change }
 
 type PlainObject = Readonly<Record<string, unknown>>

@@ -1,6 +1,6 @@
 import type { BuiltSection, Finding, FindingCode, Severity } from '../plan'
 
-export const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
+const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
   overlap: 'error',
   unheld: 'error',
   blocked: 'error',

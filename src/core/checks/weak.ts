@@ -109,7 +109,7 @@ function isWeak(built: BuiltSection, group: WeakGroup, { studs, heavy, far }: Bo
 }
 
 /** Centre of mass of nodes, u, each taken at the middle of its box. */
-export function middleOfMass(scene: Scene, nodes: readonly number[], masses: Float64Array): Vec {
+function middleOfMass(scene: Scene, nodes: readonly number[], masses: Float64Array): Vec {
   let sum = 0
   const at: [number, number, number] = [0, 0, 0]
   for (const node of nodes) {

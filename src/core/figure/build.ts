@@ -5,7 +5,7 @@ import { add, DIRECTION_VECTORS, scale, subtract, type Vec } from '../space'
 import { HANGS, LIMBS, NEEDED, SLOT_WORDS, SLOTS, type Slot } from './recipe'
 
 /** The piece that the designer publishes for a slot; undefined where it is left empty. */
-export function chosenOption(recipe: FigureRecipe, slot: Slot): FigureOption | undefined {
+function chosenOption(recipe: FigureRecipe, slot: Slot): FigureOption | undefined {
   const entry = recipe.slots[slot]
   return entry?.options[entry.chosen ?? 0]
 }
@@ -23,7 +23,7 @@ interface Placed {
  *
  * @throws Fault `empty-slot` where legs, torso or head are missing, `no-such-connector` where a piece cannot hang in its slot
  */
-export function figureSections(recipe: FigureRecipe, catalogue: Catalogue): Section[] {
+function figureSections(recipe: FigureRecipe, catalogue: Catalogue): Section[] {
   for (const slot of NEEDED) {
     if (!chosenOption(recipe, slot)) throw new Fault('empty-slot', `A figure needs ${SLOT_WORDS[slot].toLowerCase()}.`, { place: slot })
   }

@@ -1,7 +1,7 @@
 import { BRICK_HEIGHT, MM_PER_U, PLATE_HEIGHT, STUD_PITCH, WALL_THICKNESS } from '../space'
 
 /** Lengths that builders count in, u. */
-export const LENGTHS = {
+const LENGTHS = {
   studs: STUD_PITCH,
   'half studs': STUD_PITCH / 2,
   bricks: BRICK_HEIGHT,

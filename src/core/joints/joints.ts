@@ -35,7 +35,7 @@ export interface Adjacency {
 }
 
 /** Every stud in a socket, joint after joint: those of joint j are start[j] … start[j + 1] − 1. */
-export interface HeldStuds {
+interface HeldStuds {
   readonly start: Int32Array
   /** Parts by index into the scene: owner of the stud, owner of the socket. */
   readonly studPart: Int32Array

@@ -2,5 +2,4 @@
 export * from './travel'
 export * from './space-left'
 export * from './overlap'
-export { Columns } from './columns'
 export * from './press'

@@ -1,5 +1,5 @@
 /** Names: finding shapes by words and by looks, the quick line, and the designer's own names. */
-export { readQuestion, searchShapes, type Question } from './search'
+export { searchShapes } from './search'
 export * from './quick-line'
 export * from './look-up'
 export * from './aliases'

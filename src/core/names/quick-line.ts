@@ -2,14 +2,14 @@ import { nearestIds, type Catalogue } from '../catalogue'
 import { searchShapes } from './search'
 
 /** What a line asks for, piece by piece. */
-export interface QuickPiece {
+interface QuickPiece {
   readonly count: number
   readonly shape: string
   readonly colour: string
 }
 
 /** Words that were passed over, with what they may have meant. */
-export interface Unclear {
+interface Unclear {
   readonly text: string
   readonly nearest: readonly string[]
 }

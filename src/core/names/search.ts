@@ -3,7 +3,7 @@ import type { Catalogue, Shape } from '../catalogue'
 import { sizeKey, vocabularyOf, wordsOf, type Entry } from './vocabulary'
 
 /** What a question asks for: sizes apart from words, since "2 by 4" and "4x2" are one size. */
-export interface Question {
+interface Question {
   readonly words: readonly string[]
   readonly size: readonly number[]
 }
@@ -34,7 +34,7 @@ const EMPTY = new Set([
 ])
 
 /** Reads a question: number words, "2 by 4", "2 x 4", "2×4", "4/2"; small words are dropped. */
-export function readQuestion(text: string): Question {
+function readQuestion(text: string): Question {
   const plain = text
     .toLowerCase()
     .replace(/[×*]/g, 'x')

@@ -84,7 +84,7 @@ export const wordsOf = (text: string): string[] =>
     .filter((word) => word !== '')
     .map(singular)
 
-export function entryOf(shape: Shape): Entry {
+function entryOf(shape: Shape): Entry {
   const own = new Set([...wordsOf(shape.title), ...wordsOf(shape.id), ...wordsOf(shape.family)])
   const said = new Set((SAID[shape.family] ?? []).flatMap(wordsOf))
   for (const { kind } of shape.connectors) for (const word of KIND_WORDS[kind] ?? []) said.add(singular(word))

@@ -23,7 +23,7 @@ export interface StepInset {
 const GAIN = 0.02
 
 /** Who hides a node in the picture of its step: nodes of the section, each covering a good part of it. */
-export interface Hiding {
+interface Hiding {
   readonly node: number
   readonly by: readonly number[]
 }

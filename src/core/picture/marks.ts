@@ -27,7 +27,7 @@ export function seen({ camera, finer }: Sight, place: Vec): FlatPoint {
 }
 
 /** Px of the picture for one u. */
-export const scaleOf = ({ camera, finer }: Sight): number => camera.scale / finer
+const scaleOf = ({ camera, finer }: Sight): number => camera.scale / finer
 
 /** Small open rings where new parts take hold; the extreme places left, right, top and bottom stand for a crowd. */
 export function ringsAt(sight: Sight, holds: readonly Vec[]): Mark[] {

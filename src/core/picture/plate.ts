@@ -42,8 +42,6 @@ export interface Composition extends Plate {
   readonly overlays: readonly Overlay[]
 }
 
-export const sightOf = ({ easel, finer }: Plate): Sight => ({ camera: easel.camera, finer })
-
 const GHOST = { opacity: 0.9, paper: 0.55, margin: 3 }
 /** A ghost of which less than this is inside the picture is left out. */
 const LEAST_INSIDE = 0.7

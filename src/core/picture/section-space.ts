@@ -16,7 +16,7 @@ import { buildScene, partHull, sectionNodes } from '../scene'
 import { boxAt, unite, type Box, type Vec } from '../space'
 
 /** What one thing of a section holds of another, and where, u. */
-export interface HoldPlaces {
+interface HoldPlaces {
   readonly other: number
   readonly places: readonly Vec[]
 }

@@ -35,7 +35,7 @@ function toneOf(normal: Vec): number {
 }
 
 /** @param isPlain leave out the studs */
-export const cutStencil = (shape: Shape, attitude: Matrix, camera: Camera, isPlain = false): Stencil =>
+const cutStencil = (shape: Shape, attitude: Matrix, camera: Camera, isPlain = false): Stencil =>
   cutFacets(isPlain ? shape.plainMesh : shape.mesh, attitude, camera)
 
 /** Of some facets those that face the camera. */

@@ -3,7 +3,7 @@ import { DIRECTIONS, MINUS_Z, PLUS_Z, type Direction } from '../space'
 import type { Leave } from './peel'
 
 /** Sections of more nodes are too many orders to try: each set of nodes is looked at once at most. */
-export const MOST_EXACT = 13
+const MOST_EXACT = 13
 
 /** From above first, from below last. */
 const ORDER: readonly Direction[] = [PLUS_Z, ...DIRECTIONS.filter((way) => way !== PLUS_Z && way !== MINUS_Z), MINUS_Z]

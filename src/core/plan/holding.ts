@@ -4,7 +4,7 @@ import { Groups } from './groups'
 import { REST_STEPS } from './types'
 
 /** Something in the order of steps that hands could not keep together. */
-export interface HoldingProblem {
+interface HoldingProblem {
   readonly code: 'unheld' | 'rests'
   /** Index of the step. */
   readonly step: number

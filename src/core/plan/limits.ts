@@ -12,7 +12,7 @@ export interface StepPart {
 }
 
 /** How many parts a reader counts: like parts that make one row at one height count once (DESIGN.md, buildable, 5). */
-export function countedParts(parts: readonly StepPart[]): number {
+function countedParts(parts: readonly StepPart[]): number {
   const byLikeness = new Map<string, Box[]>()
   for (const part of parts) {
     const key = `${part.likeness}@${part.box.min[2]}`

@@ -16,7 +16,7 @@ export function signatureWith(set: Signature, node: number): Signature {
 }
 
 /** Of each node of an order, the set of those before it; at last the set of all. */
-export function signaturesBefore(order: ArrayLike<number>): Float64Array {
+function signaturesBefore(order: ArrayLike<number>): Float64Array {
   const before = new Float64Array(order.length + 1)
   let high = 0
   let low = 0

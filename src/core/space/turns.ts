@@ -1,5 +1,5 @@
 import { directionFromText, directionOf, DIRECTION_TEXTS, DIRECTION_VECTORS } from './directions'
-import { cross, determinant, multiply, transpose, type Matrix, type Vec } from './vectors'
+import { cross, multiply, transpose, type Matrix, type Vec } from './vectors'
 
 /** One of the 24 lattice turns, by its place in `TURNS`; 0 is no turn. */
 export type Turn = number
@@ -45,8 +45,6 @@ const MIRRORS: Readonly<Record<MirrorAxis, Matrix>> = {
 }
 
 export const mirrorMatrix = (axis: MirrorAxis): Matrix => MIRRORS[axis]
-
-export const isMirrored = (m: Matrix): boolean => determinant(m) < 0
 
 /** The matrix of turns about x, then y, then z, in degrees. Quarter turns come out exact. */
 export function rotationMatrix(degrees: Vec): Matrix {

@@ -35,5 +35,3 @@ export const transpose = (m: Matrix): Matrix => [m[0], m[3], m[6], m[1], m[4], m
 
 export const determinant = (m: Matrix): number =>
   m[0] * (m[4] * m[8] - m[5] * m[7]) - m[1] * (m[3] * m[8] - m[5] * m[6]) + m[2] * (m[3] * m[7] - m[4] * m[6])
-
-export const sameMatrix = (a: Matrix, b: Matrix): boolean => a.every((value, i) => value === b[i])

@@ -5,7 +5,7 @@ import type { PlannerLike } from '../workers/planner-client'
 import { makeSnapshot, type Snapshot } from './snapshot'
 
 /** A better order that was found: it is looked at and taken, or left; it never takes the place of the one on screen by itself. */
-export interface Offer {
+interface Offer {
   /** "36 steps instead of 39, nearer together". */
   readonly words: string
   /** As it would be shown; of the same state but for the order. */

@@ -1,7 +1,7 @@
 import { computed, ref, shallowReactive, type ComputedRef, type Ref } from 'vue'
 
 /** Where what a person has done is on its way to the store: nothing of it may be lost without a word. */
-export type Unsaved = 'nothing' | 'typed' | 'waiting' | 'saving' | 'failed'
+type Unsaved = 'nothing' | 'typed' | 'waiting' | 'saving' | 'failed'
 
 export interface UnsavedWork {
   readonly state: ComputedRef<Unsaved>

@@ -3,7 +3,7 @@ import { applyChange, type Change } from '@core/change'
 import { Fault } from '@core/fault'
 import { fromBytes, type ModelState } from '../../workers/plan-messages'
 import type { LibraryDatabase } from './database'
-import { type OwnNames, type ShelfFacts, type StoredChange, type StoredDocument, type StoredModel, type StoredReport } from './database'
+import { type OwnNames, type StoredChange, type StoredDocument, type StoredModel, type StoredReport } from './database'
 
 /** A model as it is opened. */
 export interface OpenedModel {
@@ -241,4 +241,4 @@ function stateAt(cursor: number, { bytes, position }: StoredDocument, changes: r
   return state as ModelState
 }
 
-export type { OwnNames, ShelfFacts, StoredChange, StoredModel }
+export type { OwnNames, StoredChange, StoredModel }
