@@ -58,6 +58,13 @@ module.exports = {
       from: { path: '^src/(press|web|workers|server|cli)' },
       to: { path: '^src/core/', pathNot: '^src/core/[^/]+/index[.]ts$' },
     },
+    {
+      // The second opinion on plans: of the others it may know the types of documents and of printed plans alone.
+      name: 'replay-shares-nothing',
+      severity: 'error',
+      from: { path: '^src/core/replay/', pathNot: '[.]test[.]ts$' },
+      to: { path: '^src/core/', pathNot: '^src/core/(replay|catalogue|space)/', dependencyTypesNot: ['type-only'] },
+    },
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {

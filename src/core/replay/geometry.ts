@@ -1,13 +1,14 @@
 import { extendCatalogue, type Catalogue, type Shape } from '../catalogue'
-import { copyPose, shapeOfPart, type ModelDocument, type Part } from '../model'
+import type { ModelDocument, Part } from '../model'
 import { apply, DIRECTION_VECTORS, turnFromText, TURNS, type Matrix, type Vec } from '../space'
+import { ownCopyPose, ownShape } from './copy-pose'
 import { isTied, linksOf, linkWays, movedLinks } from './links'
 import { isLoosePair, loosened, looseObstacle } from './loose-pose'
 import type { Brick, Corner, Stud, Thing } from './things'
 
 /**
  * Where everything stands and what is in the way of it, worked out plainly and slowly: the second implementation that proofs of
- * plans rest on. It shares nothing with the planner but the catalogue and the turns.
+ * plans rest on. It shares nothing with the planner but the catalogue and `space`: where copies stand is worked out here too.
  */
 
 const NOTHING_FREE = { solids: [], freeStuds: [], freeSockets: [] }
@@ -85,13 +86,13 @@ export class Geometry {
 
   part(sectionId: string, id: string): Thing | undefined {
     const part = this.section(sectionId).parts?.find((candidate) => candidate.id === id)
-    return part?.at ? thingOf(part, shapeOfPart(part, this.catalogue.shapes)) : undefined
+    return part?.at ? thingOf(part, ownShape(part, this.catalogue.shapes)) : undefined
   }
 
   copy(sectionId: string, id: string): Thing | undefined {
     const copy = this.section(sectionId).copies?.find((candidate) => candidate.id === id)
     if (!copy) return undefined
-    const { matrix, at } = copyPose(this.model, this.section(sectionId), copy)
+    const { matrix, at } = ownCopyPose(this.model, this.section(sectionId), copy, this.catalogue.shapes)
     return moved(this.whole(copy.section), copy.id, matrix, at)
   }
 

@@ -1,5 +1,5 @@
 import type { ModelDocument, Part } from '../model'
-import { NORMAL_LIMITS, type Move, type SectionPlan, type StepLimits } from '../plan'
+import type { Move, SectionPlan, StepLimits } from '../plan'
 import { apply, DIRECTION_VECTORS, turnFromText, TURNS, type Vec } from '../space'
 import { boxBetween, Geometry, obstacle, pressObstacle, union } from './geometry'
 import type { Thing } from './things'
@@ -10,11 +10,14 @@ export interface PrintedPlan {
   readonly sections: readonly SectionPlan[]
 }
 
+/** What a step may ask of a reader where nothing else is said: the designer's usual, written down a second time. */
+const USUAL_LIMITS: StepLimits = { parts: 8, kinds: 4, inAll: 16 }
+
 /**
  * Replays a printed plan and names every breach of "buildable" 1, 2, 3 and 5, in words. Built afresh from the model and the
  * printed text, it trusts nothing the planner says.
  */
-export function replay(model: ModelDocument, plan: PrintedPlan, limits: StepLimits = NORMAL_LIMITS): string[] {
+export function replay(model: ModelDocument, plan: PrintedPlan, limits: StepLimits = USUAL_LIMITS): string[] {
   const geometry = new Geometry(model)
   return plan.sections.flatMap((section) => [...replaySection(geometry, plan, section, limits), ...onceEach(model, plan, section)])
 }
