@@ -40,6 +40,9 @@ export interface ReportOptions extends PlanOptions {
   readonly school?: School
 }
 
+/** Share of the progress that all but the checks is told as. */
+const PLANNING_SHARE = 0.8
+
 /** Plans, looks at every step and repairs what does not show, checks and measures. Progress runs from 0 to 1. */
 export function reportModel(
   model: ModelDocument,
@@ -53,7 +56,9 @@ export function reportModel(
     lookCache.set(seen.built, seen.looks)
     return seen.built
   }
-  const planned = planModel(model, { ...options, refine }, cache)
+  const { progress } = options
+  const planning = progress ? { progress: (fraction: number) => progress(PLANNING_SHARE * fraction) } : {}
+  const planned = planModel(model, { ...options, ...planning, refine }, cache)
   const looks = planned.built.map((built) => forAllSteps(lookCache.get(built)!, built))
   const shares = looks.map((steps) => steps.map((step) => step.shares))
   const report: Report = {
@@ -61,6 +66,7 @@ export function reportModel(
     measures: measurePlan(planned.built, shares),
     findings: findFindings(model, planned, looks, options.level, options.school),
   }
+  progress?.(1)
   return { report, planned, looks }
 }
 

@@ -78,6 +78,9 @@ export class PlanCache {
   }
 }
 
+/** Share of the progress that laying the steps is told as, where they are refined after. */
+const LAYING_SHARE = 0.4
+
 /** Plans every section of a model, each before those that use it. */
 export function planModel(model: ModelDocument, options: PlanOptions = {}, cache?: PlanCache): PlannedModel {
   const limits = options.limits ?? NORMAL_LIMITS
@@ -102,7 +105,9 @@ export function planModel(model: ModelDocument, options: PlanOptions = {}, cache
     const fits = kept && ((known: readonly BuiltSection[]): boolean => isSameOrder(known.map(print), kept))
     let sections = cache?.recall(id, content, how, fits)
     if (!sections) {
-      const progress = (part: number, whole: number): void => options.progress?.((done + (sizes[i]! * part) / Math.max(1, whole)) / all)
+      const share = options.refine ? LAYING_SHARE : 1
+      const progress = (part: number, whole: number): void =>
+        options.progress?.((done + (share * sizes[i]! * part) / Math.max(1, whole)) / all)
       const asked = { limits, strategy, effort, seed, progress, ...(cache ? { spaces: cache.spaces } : {}), ...(kept ? { kept } : {}) }
       const plain = buildSection(model, flattener, id, asked)
       const { refine } = options

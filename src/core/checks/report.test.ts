@@ -1,0 +1,31 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { readModelText } from '../model'
+import { EFFORTS } from '../plan'
+import { reportModel } from './report'
+
+const demo = (name: string) => readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
+
+describe('the progress of a report', () => {
+  it.each(['quick', 'normal'] as const)('with a %s search says that all is done only when all is done', (effort) => {
+    const told: number[] = []
+    const { report } = reportModel(demo('ferry-house'), { effort: EFFORTS[effort], progress: (fraction) => told.push(fraction) })
+    expect(report.sections.length).toBeGreaterThan(0)
+    expect(told.length).toBeGreaterThan(5)
+    expect(told.filter((fraction) => fraction >= 1)).toEqual([1])
+    expect(told[told.length - 1]).toBe(1)
+    expect(Math.min(...told)).toBeGreaterThanOrEqual(0)
+  })
+
+  it('moves on while steps are laid, not in one leap', () => {
+    const told: number[] = []
+    reportModel(demo('granary'), { progress: (fraction) => told.push(fraction) })
+    let most = 0
+    const leaps = told.map((fraction) => {
+      const leap = fraction - most
+      most = Math.max(most, fraction)
+      return leap
+    })
+    expect(Math.max(...leaps)).toBeLessThan(0.25)
+  })
+})
