@@ -1,24 +1,11 @@
-import { BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Box, type Vec } from '../../space'
+import { BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Vec } from '../../space'
 import { cellMiddles, LEFT_RIGHT, makeShape, socketsAt, studsAt } from '../make'
 import type { MeshBuilder } from '../mesh'
 import { arc, circle, cornersOf, rectangle, type Point } from '../polygon'
 import { block, carved, holesInRow, round } from '../solids'
 import type { Connector, Shape } from '../types'
-
-/** Pegs, axles and the holes they go through are 6 u across; a hole's place is the middle of its 10 u. */
-const X: Vec = [1, 0, 0]
-const Y: Vec = [0, 1, 0]
-const HOLE = 6
-const BEAM = 10
-
-const bore = (x: number, z: number): Box => block(x - 3, 0, z - 3, HOLE, BEAM, HOLE)
-/** Runs along y through the middle, and takes a stud at either mouth. */
-const roundHole = (x: number, z: number): Connector[] => [
-  { kind: 'hole', at: [x, 5, z], facing: MINUS_Y },
-  { kind: 'mouth', at: [x, 0, z], facing: MINUS_Y },
-  { kind: 'mouth', at: [x, BEAM, z], facing: PLUS_Y },
-]
-const crossHole = (x: number, z: number): Connector[] => [{ kind: 'cross', at: [x, 5, z], facing: MINUS_Y }]
+import { gear, wheel } from './gears'
+import { BEAM, bore, crossHole, HOLE, roundHole, X, Y } from './through-holes'
 
 interface Through {
   readonly columns: number
@@ -237,99 +224,6 @@ function sleeve(id: string, title: string, long: number, across: number): Shape 
       builder.tube([0, middle, middle], X, middle, 2.6, long, 20)
     },
   })
-}
-
-/** Teeth stand half over the pitch circle, so that two gears mesh where their radii add up to whole studs. */
-function gear(teeth: number): Shape {
-  const pitch = (teeth * 5) / 8
-  const across = 2 * (pitch + 1)
-  const middle = across / 2
-  const box: Vec = [across, BEAM, across]
-  const inside = pitch - 1
-  const narrow = Math.floor(inside * 0.45)
-  const wide = Math.floor(Math.sqrt(inside ** 2 - narrow ** 2))
-  const square = Math.floor(inside / Math.SQRT2)
-  const slabs =
-    teeth <= 8
-      ? [
-          block(middle - 4, 0, middle - 4, 8, BEAM, 8),
-          ...[-5, 4].flatMap((by) => [block(middle + by, 0, middle - 2, 1, BEAM, 4), block(middle - 2, 0, middle + by, 4, BEAM, 1)]),
-        ]
-      : [
-          block(middle - square, 0, middle - square, 2 * square, BEAM, 2 * square),
-          block(middle - wide, 0, middle - narrow, wide - square, BEAM, 2 * narrow),
-          block(middle + square, 0, middle - narrow, wide - square, BEAM, 2 * narrow),
-          block(middle - narrow, 0, middle - wide, 2 * narrow, BEAM, wide - square),
-          block(middle - narrow, 0, middle + square, 2 * narrow, BEAM, wide - square),
-        ]
-  return makeShape({
-    id: `gear-${teeth}`,
-    family: 'gear',
-    title: `Gear, ${teeth} teeth`,
-    box,
-    bodies: slabs.filter(({ min, max }) => max[0] > min[0] && max[2] > min[2]).flatMap((slab) => carved(slab, [bore(middle, middle)])),
-    connectors: crossHole(middle, middle),
-    outline: (builder) => {
-      const rim = (from: number, depth: number, outer: number, inner: number): void => {
-        builder.tube([middle, from, middle], Y, outer, inner, depth, 4 * teeth > 48 ? 48 : 24)
-      }
-      if (pitch > 7) rim(2, 6, pitch - 0.8, pitch - 3)
-      rim(0, BEAM, Math.min(4.2, pitch - 0.8), 2.6)
-      if (pitch > 7) rim(3.5, 3, pitch - 3, 4.2)
-      for (let i = 0; i < teeth; i++) builder.extrude(tooth(middle, pitch, (2 * Math.PI * (i + 0.5)) / teeth, Math.PI / teeth), 1, 2, 8)
-    },
-  })
-}
-
-function tooth(middle: number, pitch: number, angle: number, half: number): Point[] {
-  const at = (radius: number, turn: number): Point => [middle + radius * Math.cos(angle + turn), middle + radius * Math.sin(angle + turn)]
-  return [at(pitch - 1, -half * 0.55), at(pitch + 1, -half * 0.28), at(pitch + 1, half * 0.28), at(pitch - 1, half * 0.55)]
-}
-
-interface WheelOptions {
-  readonly id: string
-  readonly title: string
-  readonly across: number
-  readonly rim: number
-  readonly hasCross?: boolean
-}
-
-/** Rim and tyre in one; turns on a pin or an axle. */
-function wheel({ id, title, across, rim, hasCross }: WheelOptions): Shape {
-  const middle = across / 2
-  const inside = Math.floor((middle - 1) / Math.SQRT2)
-  const long = middle - 1
-  const narrow = Math.floor(inside * 0.6)
-  const slabs = [
-    block(middle - inside, 0, middle - inside, 2 * inside, BEAM, 2 * inside),
-    block(middle - long, 0, middle - narrow, long - inside, BEAM, 2 * narrow),
-    block(middle + inside, 0, middle - narrow, long - inside, BEAM, 2 * narrow),
-    block(middle - narrow, 0, middle - long, 2 * narrow, BEAM, long - inside),
-    block(middle - narrow, 0, middle + inside, 2 * narrow, BEAM, long - inside),
-  ]
-  return makeShape({
-    id,
-    family: 'wheel',
-    title,
-    box: [across, BEAM, across],
-    bodies: slabs.flatMap((slab) => carved(slab, [bore(middle, middle)])),
-    connectors: hasCross ? crossHole(middle, middle) : [{ kind: 'hole', at: [middle, 5, middle], facing: MINUS_Y }],
-    outline: (builder) => {
-      builder.tube([middle, 0, middle], Y, middle - 1, rim, BEAM, 40)
-      builder.tube([middle, 1, middle], Y, middle, middle - 1, BEAM - 2, 40)
-      builder.tube([middle, 1.5, middle], Y, rim, rim - 1.2, BEAM - 3, 32)
-      builder.tube([middle, 1, middle], Y, 4.4, 2.9, BEAM - 2, 20)
-      for (let i = 0; i < 5; i++) builder.extrude(spoke(middle, 4, rim - 0.8, (2 * Math.PI * i) / 5, 1.4), 1, 3, 6)
-    },
-  })
-}
-
-function spoke(middle: number, from: number, to: number, angle: number, half: number): Point[] {
-  const at = (radius: number, side: number): Point => [
-    middle + radius * Math.cos(angle) - side * Math.sin(angle),
-    middle + radius * Math.sin(angle) + side * Math.cos(angle),
-  ]
-  return [at(from, -half), at(to, -half), at(to, half), at(from, half)]
 }
 
 /** A crank: two axle holes side by side, 20 u apart. */
