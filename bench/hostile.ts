@@ -24,24 +24,25 @@ export const HOSTILE: Readonly<Record<string, (parts: number) => ModelDocument>>
       grid(side, side, side).map(([x, y, z], i) => brick(i, 'plate-2x2', [x * 20 + (y % 2) * 10, -y * 4, z * 20 + (y % 2) * 10], '+x+z')),
     )
   },
-  'hanging mobiles': (count) => {
-    const each = 20
-    const mobiles = Math.round(count / each)
-    const across = Math.ceil(Math.sqrt(mobiles))
-    const parts: Part[] = []
-    for (let m = 0; m < mobiles; m++) {
-      const [x, y] = [(m % across) * 40, Math.floor(m / across) * 40]
-      parts.push(brick(parts.length, 'plate-4x4', [x, y, 400]))
-      for (let k = 1; k < each; k++) parts.push(brick(parts.length, 'round-brick-1x1', [x + 10, y + 10, 400 - k * 12]))
-    }
-    // A net of plates above ties the mobiles, so that all hang from one sky.
-    for (let m = 0; m + 1 < mobiles; m++) {
-      const [x, y] = [(m % across) * 40, Math.floor(m / across) * 40]
-      if ((m + 1) % across !== 0) parts.push(brick(parts.length, 'plate-2x2', [x + 30, y + 10, 404]))
-      if (m + across < mobiles) parts.push(brick(parts.length, 'plate-2x2', [x + 10, y + 30, 404]))
-    }
-    return model(parts)
-  },
+  'hanging mobiles': (count) => hangingMobiles(Math.round(count / 20), 19),
+}
+
+/** Plates in a square, a chain of bricks hanging from each, and a net of plates above: nothing holds two chains but what comes last. */
+export function hangingMobiles(mobiles: number, chain: number): ModelDocument {
+  const across = Math.ceil(Math.sqrt(mobiles))
+  const placeOf = (m: number): [number, number] => [(m % across) * 40, Math.floor(m / across) * 40]
+  const parts: Part[] = []
+  for (let m = 0; m < mobiles; m++) {
+    const [x, y] = placeOf(m)
+    parts.push(brick(parts.length, 'plate-4x4', [x, y, 400]))
+    for (let k = 1; k <= chain; k++) parts.push(brick(parts.length, 'round-brick-1x1', [x + 10, y + 10, 400 - k * 12]))
+  }
+  for (let m = 0; m + 1 < mobiles; m++) {
+    const [x, y] = placeOf(m)
+    if ((m + 1) % across !== 0) parts.push(brick(parts.length, 'plate-2x2', [x + 30, y + 10, 404]))
+    if (m + across < mobiles) parts.push(brick(parts.length, 'plate-2x2', [x + 10, y + 30, 404]))
+  }
+  return model(parts)
 }
 
 const brick = (i: number, shape: string, at: readonly [number, number, number], turn?: string): Part => ({

@@ -1,9 +1,18 @@
-import { MINUS_Y, type Vec } from '../../space'
+import { MINUS_Y, type Box, type Vec } from '../../space'
 import { makeShape } from '../make'
 import type { Point } from '../polygon'
 import { block, carved } from '../solids'
 import type { Shape } from '../types'
 import { BEAM, bore, crossHole, Y } from './through-holes'
+
+/** A disc as boxes: a square, and on each side of it a narrower one that reaches to the rim. All from the middle, u. */
+const disc = (middle: number, square: number, reach: number, narrow: number): Box[] => [
+  block(middle - square, 0, middle - square, 2 * square, BEAM, 2 * square),
+  block(middle - reach, 0, middle - narrow, reach - square, BEAM, 2 * narrow),
+  block(middle + square, 0, middle - narrow, reach - square, BEAM, 2 * narrow),
+  block(middle - narrow, 0, middle - reach, 2 * narrow, BEAM, reach - square),
+  block(middle - narrow, 0, middle + square, 2 * narrow, BEAM, reach - square),
+]
 
 /** Teeth stand half over the pitch circle, so that two gears mesh where their radii add up to whole studs. */
 export function gear(teeth: number): Shape {
@@ -21,13 +30,7 @@ export function gear(teeth: number): Shape {
           block(middle - 4, 0, middle - 4, 8, BEAM, 8),
           ...[-5, 4].flatMap((by) => [block(middle + by, 0, middle - 2, 1, BEAM, 4), block(middle - 2, 0, middle + by, 4, BEAM, 1)]),
         ]
-      : [
-          block(middle - square, 0, middle - square, 2 * square, BEAM, 2 * square),
-          block(middle - wide, 0, middle - narrow, wide - square, BEAM, 2 * narrow),
-          block(middle + square, 0, middle - narrow, wide - square, BEAM, 2 * narrow),
-          block(middle - narrow, 0, middle - wide, 2 * narrow, BEAM, wide - square),
-          block(middle - narrow, 0, middle + square, 2 * narrow, BEAM, wide - square),
-        ]
+      : disc(middle, square, wide, narrow)
   return makeShape({
     id: `gear-${teeth}`,
     family: 'gear',
@@ -66,13 +69,7 @@ export function wheel({ id, title, across, rim, hasCross }: WheelOptions): Shape
   const inside = Math.floor((middle - 1) / Math.SQRT2)
   const long = middle - 1
   const narrow = Math.floor(inside * 0.6)
-  const slabs = [
-    block(middle - inside, 0, middle - inside, 2 * inside, BEAM, 2 * inside),
-    block(middle - long, 0, middle - narrow, long - inside, BEAM, 2 * narrow),
-    block(middle + inside, 0, middle - narrow, long - inside, BEAM, 2 * narrow),
-    block(middle - narrow, 0, middle - long, 2 * narrow, BEAM, long - inside),
-    block(middle - narrow, 0, middle + inside, 2 * narrow, BEAM, long - inside),
-  ]
+  const slabs = disc(middle, inside, long, narrow)
   return makeShape({
     id,
     family: 'wheel',
