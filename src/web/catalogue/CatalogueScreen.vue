@@ -282,9 +282,11 @@ legend {
 .shapes {
   padding: 6px 28px 60px;
 }
-.shapes section {
+.shapes > section {
   content-visibility: auto;
   contain-intrinsic-size: auto 300px;
+  /* Painted by itself: pieces are printed on paper. */
+  background: var(--paper);
 }
 h2 {
   margin: 18px 0 6px;

@@ -269,8 +269,10 @@ watch(
   display: flex;
   gap: 6px;
 }
+/* What is painted by itself needs paper of its own: pieces are printed on it. */
 .side {
   contain: layout paint;
+  background: var(--paper);
   grid-area: side;
   overflow-y: auto;
   padding: 14px 20px 24px;
