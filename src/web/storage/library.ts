@@ -2,8 +2,7 @@ import Dexie from 'dexie'
 import { applyChange, type Change } from '@core/change'
 import { Fault } from '@core/fault'
 import { fromBytes, type ModelState } from '../../workers/plan-messages'
-import type { LibraryDatabase } from './database'
-import { type OwnNames, type StoredChange, type StoredDocument, type StoredModel, type StoredReport } from './database'
+import type { LibraryDatabase, OwnNames, StoredChange, StoredDocument, StoredModel, StoredReport } from './database'
 
 /** A model as it is opened. */
 export interface OpenedModel {
