@@ -15,11 +15,13 @@ const ROOMS = [
   'motion',
   'count',
   'plan',
+  'edits',
   'replay',
   'picture',
   'checks',
-  'formats',
+  'pipeline',
   'booklet',
+  'formats',
 ]
 
 /** A room may use those before it in the list only. */

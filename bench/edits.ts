@@ -1,6 +1,7 @@
-import { reportModel, type LookCache } from '../src/core/checks'
+import { reportModel, type LookCache } from '../src/core/pipeline'
 import type { ModelDocument } from '../src/core/model'
-import { keepSteps, mergeWithNext, moveToNeighbour, PlanCache, splitStep } from '../src/core/plan'
+import { PlanCache } from '../src/core/plan'
+import { keepSteps, mergeWithNext, moveToNeighbour, splitStep } from '../src/core/edits'
 
 /** Milliseconds of each of some edits of one section's rail, findings included, in a session that has planned it once. */
 /** Edits made before the clock runs. */

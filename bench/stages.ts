@@ -1,5 +1,6 @@
 import { deflateSync } from 'node:zlib'
-import { findFindings, reportModel } from '../src/core/checks'
+import { findFindings } from '../src/core/checks'
+import { reportModel } from '../src/core/pipeline'
 import { findJoints } from '../src/core/joints'
 import { catalogueOf, checkModel, Flattener, readModelText, type ModelDocument } from '../src/core/model'
 import { SpaceLeft } from '../src/core/motion'

@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { reportModel, waysOut } from '../src/core/checks'
+import { waysOut } from '../src/core/checks'
+import { reportModel } from '../src/core/pipeline'
 import { writeModelText } from '../src/core/formats'
 import { checkModel, type ModelDocument } from '../src/core/model'
 import { birdTable } from './bird-table'

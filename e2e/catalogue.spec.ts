@@ -81,7 +81,7 @@ test('a shape of one’s own is made, and loose pieces are typed in one line', a
   await expect(page.getByText('are counted but have no position').first()).toBeVisible({ timeout: 20_000 })
 })
 
-test('fit turns lengths, fills gaps, adds up slack, and its school decides what the checks say', async ({ page }) => {
+test('fit turns lengths, fills gaps, adds up slack, and the techniques allowed decide what the checks say', async ({ page }) => {
   await openDemo(page, 'Wind pump')
   await page.getByRole('link', { name: 'Fit' }).click()
   const gap = page.getByRole('region', { name: 'Fill a gap' })
@@ -93,7 +93,7 @@ test('fit turns lengths, fills gaps, adds up slack, and its school decides what 
   await expect(page.getByRole('row', { name: '5 plates whole' })).toBeVisible()
   await page.getByLabel('How many: Low slopes nose to nose').fill('2')
   await expect(page.getByText('not taken up')).toBeVisible()
-  await page.getByLabel('School').selectOption('own')
+  await page.getByLabel('Techniques').selectOption('own')
   await expect(page.getByLabel('is', { exact: true })).toHaveCount(4)
   await expectAccessible(page)
 })

@@ -77,19 +77,19 @@ test('a step says why it works', async ({ page }) => {
   await expect(page.getByRole('img', { name: /alone, with its way in/ })).toHaveCount(0)
 })
 
-test('the school and the size of steps are chosen, compared, kept, and leave the model alone', async ({ page }) => {
+test('the strategy and the size of steps are chosen, compared, kept, and leave the model alone', async ({ page }) => {
   await openDemo(page, 'Bird table')
   const ties = page.getByRole('button', { name: /^Step A \d\d,/ })
   const before = await ties.count()
   await page.getByLabel('Step size').selectOption({ label: 'Easy, few parts' })
   await expect.poll(() => ties.count()).toBeGreaterThan(before)
-  await page.getByRole('button', { name: 'Compare the schools' }).click()
+  await page.getByRole('button', { name: 'Compare the strategies' }).click()
   await expect(page.getByRole('table').getByRole('row')).toHaveCount(4)
   await expectAccessible(page)
   const easy = await ties.count()
   await page.reload()
   await expect(ties).toHaveCount(easy)
-  // The school is undone like everything else.
+  // The strategy is undone like everything else.
   await page.getByRole('button', { name: 'Undo: lay the steps another way' }).click()
   await expect(ties).toHaveCount(before)
   await expect(page.getByLabel('Step size')).toHaveValue('normal')

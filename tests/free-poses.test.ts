@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { reportModel } from '@core/checks'
+import { reportModel } from '@core/pipeline'
 import { checkModel, type Copy, type ModelDocument, type Part } from '@core/model'
 import { replay } from '@core/replay'
 import { part, twoSections } from './support/models'

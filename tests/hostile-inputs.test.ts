@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs'
 import { encode } from 'fast-png'
 import { zlibSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
-import { PageIndex } from '@core/booklet'
+import { PageIndex, makeBundle } from '@core/booklet'
 import { BASE_CATALOGUE } from '@core/catalogue'
-import { reportModel, viewsOf } from '@core/checks'
+import { reportModel, viewsOf } from '@core/pipeline'
 import { Fault } from '@core/fault'
-import { checkBundle, makeBundle, readCsv, readModelFile, writeCsv, writeInventory } from '@core/formats'
+import { checkBundle, readCsv, readModelFile, writeCsv, writeInventory } from '@core/formats'
 import {
   checkModel,
   cleanPicture,

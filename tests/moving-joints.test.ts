@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { reportModel } from '@core/checks'
+import { reportModel } from '@core/pipeline'
 import { inventoryOf, pieceExtras } from '@core/count'
 import { catalogueOf, copyPose, jointReach, readModelText, type JointEnd, type ModelDocument, type Part } from '@core/model'
 import { replay } from '@core/replay'

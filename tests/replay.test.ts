@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { reportModel } from '@core/checks'
+import { reportModel } from '@core/pipeline'
 import { readModelText, type ModelDocument } from '@core/model'
 import { planModel } from '@core/plan'
 import { DIRECTION_VECTORS } from '@core/space'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { reportModel } from '@core/checks'
+import { reportModel } from '@core/pipeline'
 import { checkModel } from '@core/model'
 import { DENSITIES, STRATEGIES, type SectionPlan } from '@core/plan'
 import { replay } from '@core/replay'

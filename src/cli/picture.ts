@@ -1,7 +1,7 @@
 import { writeFile } from 'node:fs/promises'
 import { Fault } from '@core/fault'
 import { nearestIds } from '@core/catalogue'
-import { reportModel } from '@core/checks'
+import { reportModel } from '@core/pipeline'
 import { catalogueOf, Flattener, type ModelDocument } from '@core/model'
 import { EFFORTS } from '@core/plan'
 import { drawnSection, encodePng, RailPainter, writeSvg } from '@core/picture'

@@ -1,4 +1,4 @@
-import type { Bundle } from '@core/formats'
+import type { Bundle } from '@core/booklet'
 
 /** Where the built page of the follower waits for its bundle. */
 export const BUNDLE_MARK = '<script type="application/json" id="bundle"></script>'

@@ -1,8 +1,8 @@
 import type { BookletSource } from '@core/booklet'
 import type { Change } from '@core/change'
-import type { Level, PlanWorth, Report, ShownInset } from '@core/checks'
+import type { Level, TechniquePolicy } from '@core/checks'
+import type { PlanWorth, Report, ShownInset } from '@core/pipeline'
 import type { PlainFault } from '@core/fault'
-import type { School } from '@core/fit'
 import { coloursOf, inventoryOf, total } from '@core/count'
 import { buildingOrder, copiesOf, isLoose, partsOf, sectionById, sectionUses, type ModelDocument } from '@core/model'
 import { orderFrom, withNumbers, type Density, type Effort, type Move, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
@@ -16,7 +16,7 @@ export interface PlanSettings {
   /** What the finished model must stand. */
   readonly level: Level
   /** What is made of techniques that some builders refuse; the usual when missing. */
-  readonly school?: School
+  readonly techniques?: TechniquePolicy
 }
 
 export const USUAL_SETTINGS: PlanSettings = { strategy: 'ground-up', density: 'normal', effort: 'normal', level: 'home' }

@@ -1,5 +1,5 @@
 import { applyChange, changeBetween } from '@core/change'
-import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCache, type PlanWorth } from '@core/checks'
+import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCache, type PlanWorth } from '@core/pipeline'
 import { Fault } from '@core/fault'
 import { checkChanged, checkModel, type ModelDocument } from '@core/model'
 import {
@@ -19,9 +19,9 @@ import { fromBytes, stateAfter, type Comparison, type ModelState, type PlanReque
 
 export type Progress = (fraction: number) => void
 
-const optionsOf = ({ strategy, density, effort, level, school }: PlanSettings) => ({
+const optionsOf = ({ strategy, density, effort, level, techniques }: PlanSettings) => ({
   level,
-  ...(school ? { school } : {}),
+  ...(techniques ? { techniques } : {}),
   strategy,
   limits: DENSITIES[density],
   effort: EFFORTS[effort],

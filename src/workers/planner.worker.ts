@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink'
-import type { PlanWorth } from '@core/checks'
+import type { PlanWorth } from '@core/pipeline'
 import { plainFault } from '@core/fault'
 import type { Proof } from '@core/plan'
 import { staysAlive } from './alive'

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
-import { reportModel } from '../checks'
+import { reportModel } from '../pipeline'
 import { total } from '../count'
 import { readModelText, type Decal, type ModelDocument } from '../model'
 import {

@@ -1,4 +1,5 @@
 /** Booklet: pages as data, and steps in words. */
+export * from './bundle'
 export * from './pages'
 export * from './page-index'
 export { seenFromWords } from './step-words'

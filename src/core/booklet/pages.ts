@@ -1,5 +1,5 @@
 import type { ColourCount, PieceCount } from '../count'
-import type { Bundle } from '../formats'
+import type { Bundle } from './bundle'
 import type { Vec } from '../space'
 import type { DecalCount } from './decal-sheet'
 

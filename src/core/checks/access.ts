@@ -1,10 +1,12 @@
 import { travelVector } from '../motion'
 import { sectionById, type ModelDocument } from '../model'
-import type { BuiltSection, Finding } from '../plan'
+import type { BuiltSection } from '../plan'
+import type { Finding } from './finding'
 import { flatNodeBoxes } from '../scene'
 import { MINUS_X, MINUS_Y, PLUS_X, PLUS_Y, PLUS_Z, type Direction } from '../space'
 import { wayInWords } from './words'
-import { finding, nameParts } from './place'
+import { finding } from './finding'
+import { nameParts } from './place'
 
 /** How much room above its part a place needs, u: two bricks. */
 const ROOM = 24

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { alikeFor, BASE_CATALOGUE } from '../catalogue'
 import type { ModelDocument } from '../model'
-import type { Finding } from '../plan'
-import { reportModel, waysOut } from './index'
+import { reportModel } from '../pipeline'
+import { waysOut, type Finding } from './index'
 
 const found = (model: ModelDocument): Finding[] => reportModel(model).report.findings.filter(({ code }) => code === 'alike-colours')
 const pair = (one: string, other: string, otherShape = 'brick-1x1'): ModelDocument =>

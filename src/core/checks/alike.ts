@@ -1,7 +1,8 @@
 import { alikeFor, type Catalogue } from '../catalogue'
 import { catalogueOf, type ModelDocument } from '../model'
-import type { BuiltSection, Finding } from '../plan'
-import { finding } from './place'
+import type { BuiltSection } from '../plan'
+import type { Finding } from './finding'
+import { finding } from './finding'
 
 /** Two colours of one shape in one step. */
 interface Pair {

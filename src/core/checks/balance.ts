@@ -1,7 +1,8 @@
-import { orderSets, type BuiltSection, type Finding } from '../plan'
+import { orderSets, type BuiltSection } from '../plan'
+import { type Finding } from './finding'
 import { flatNodeBoxes, type Scene } from '../scene'
 import { NO_TURN, PLUS_Z } from '../space'
-import { finding } from './place'
+import { finding } from './finding'
 import { nodeMasses } from './weak'
 
 /** A finished model that a tilt of less than this brings down is worth a word, degrees. */

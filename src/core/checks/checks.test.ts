@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
 import type { ModelDocument } from '../model'
-import { hasErrors, nameParts, reportModel } from './index'
+import { hasErrors, nameParts } from './index'
+import { reportModel } from '../pipeline'
 
 const findings = (model: ModelDocument) => reportModel(model).report.findings
 const codes = (model: ModelDocument) => findings(model).map((found) => found.code)

@@ -1,13 +1,15 @@
-import { SCHOOLS, type School } from '../fit'
+import { TECHNIQUE_POLICIES, type TechniquePolicy } from './techniques'
+import { type Finding, type Severity } from './finding'
 import type { Joints } from '../joints'
 import { findOverlaps, MOST_OVERLAPS, type Overlap } from '../motion'
 import type { Scene } from '../scene'
 import { catalogueOf, copiesOf, isLoose, partsOf, sectionById, sectionUses, type ModelDocument, type Part, type SectionUse } from '../model'
 import { plural } from '../words'
-import type { BuiltSection, Finding, PlannedModel, Severity } from '../plan'
+import type { BuiltSection, PlannedModel } from '../plan'
 import type { StepLook } from '../picture'
 import { tipsOver } from './balance'
-import { finding, idsOf, nameParts, stepNumber } from './place'
+import { finding } from './finding'
+import { idsOf, nameParts, stepNumber } from './place'
 import { straightSeams } from './seams'
 import { lostPlaces } from './access'
 import { alikeColours } from './alike'
@@ -25,7 +27,7 @@ export function findFindings(
   planned: PlannedModel,
   looks?: readonly (readonly StepLook[])[],
   level: Level = 'home',
-  school: School = SCHOOLS.usual,
+  policy: TechniquePolicy = TECHNIQUE_POLICIES.usual,
 ): Finding[] {
   const standing = standingSections(model)
   const uses = sectionUses(model)
@@ -44,7 +46,7 @@ export function findFindings(
     ...straightSeams(built),
     ...(standing.has(built.id) ? tipsOver(built, built.id === model.root) : []),
     ...alikeColours(model, built),
-    ...strained(built, school),
+    ...strained(built, policy),
     ...turnTraps(model, built, looks?.[i] ?? []),
     ...lostPlaces(model, built),
     ...(built.id === model.root ? [...lightGaps(built), ...neverSeen(model, built)] : []),

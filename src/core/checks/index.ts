@@ -1,9 +1,9 @@
-/** Checks: findings, and the report of a plan with its measures and findings. */
+/** Checks: findings, one file a check, and what can be done about each. */
+export * from './finding'
 export * from './checks'
 export { wayInWords } from './words'
 export { nameParts } from './place'
-export * from './report'
 export * from './ways-out'
 export * from './worse'
-export * from './better'
+export * from './techniques'
 export type { Level } from './weak'

@@ -1,7 +1,9 @@
 import { expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
-import { cutOut, planModel, type BuiltSection } from '../plan'
-import { reportModel, waysOut } from './index'
+import { planModel, type BuiltSection } from '../plan'
+import { cutOut } from '../edits'
+import { reportModel } from '../pipeline'
+import { waysOut } from './index'
 import { largeUnit } from './large-unit'
 
 /** A floor of plates that lap over each other, 4 studs a piece. */

@@ -1,6 +1,8 @@
-import type { BuiltSection, Finding } from '../plan'
+import type { BuiltSection } from '../plan'
+import type { Finding } from './finding'
 import { sizeOf, STUD_PITCH, unite } from '../space'
-import { finding, idsOf } from './place'
+import { finding } from './finding'
+import { idsOf } from './place'
 
 /** What one hand holds while the other builds: about 16 cm, or so many parts. */
 const HAND = 20 * STUD_PITCH

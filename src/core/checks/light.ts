@@ -1,6 +1,8 @@
-import type { BuiltSection, Finding } from '../plan'
+import type { BuiltSection } from '../plan'
+import type { Finding } from './finding'
 import { flatNodeBoxes, type Scene } from '../scene'
-import { finding, idsOf, nameParts } from './place'
+import { finding } from './finding'
+import { idsOf, nameParts } from './place'
 
 /** Sides of a cell of air, u: a stud by a stud by a plate. */
 const CELL = [10, 10, 4] as const

@@ -1,9 +1,11 @@
 import type { ModelDocument, Part } from '../model'
 import { partsOf } from '../model'
 import { findNeverSeen } from '../picture'
-import type { BuiltSection, Finding } from '../plan'
+import type { BuiltSection } from '../plan'
+import type { Finding } from './finding'
 import type { Scene } from '../scene'
-import { finding, nameParts } from './place'
+import { finding } from './finding'
+import { nameParts } from './place'
 
 /**
  * Parts whose colour is asked for although nobody will ever see it: in no copy do they show from outside the finished model.

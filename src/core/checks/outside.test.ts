@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
 import { addPlace, checkModel, removePlace, type ModelDocument, type Part } from '../model'
-import type { Finding, FindingCode } from '../plan'
-import { reportModel, waysOut } from './index'
+import { reportModel } from '../pipeline'
+import { waysOut, type Finding, type FindingCode } from './index'
 
 const found = (model: ModelDocument, code: FindingCode): Finding[] =>
   reportModel(checkModel(model)).report.findings.filter((finding) => finding.code === code)

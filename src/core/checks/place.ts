@@ -1,28 +1,4 @@
-import type { BuiltSection, Finding, FindingCode, Severity } from '../plan'
-
-const SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
-  overlap: 'error',
-  unheld: 'error',
-  blocked: 'error',
-  rests: 'error',
-  'step-missing': 'error',
-  'step-twice': 'error',
-  'no-mirror-twin': 'error',
-  hidden: 'warning',
-  'weak-joint': 'warning',
-  'straight-seam': 'warning',
-  'tips-over': 'warning',
-  'lock-lost': 'warning',
-  unjoined: 'warning',
-  'see-through': 'warning',
-  'turn-trap': 'warning',
-  access: 'warning',
-  'large-unit': 'warning',
-  strained: 'warning',
-  'alike-colours': 'warning',
-  'never-seen': 'note',
-  loose: 'note',
-}
+import type { BuiltSection } from '../plan'
 
 /** Names longer lists of parts by their first few. */
 const MOST_NAMED = 4
@@ -32,21 +8,6 @@ export function nameParts(ids: readonly string[]): string {
   const rest = ids.length - named.length
   return rest > 0 ? `${named.join(', ')} and ${rest} more` : named.join(', ').replace(/, ([^,]*)$/, ' and $1')
 }
-
-export interface Place {
-  readonly section: string
-  readonly step: number | null
-  readonly parts: readonly string[]
-}
-
-export const finding = (code: FindingCode, place: Place, message: string): Finding => ({
-  code,
-  severity: SEVERITIES[code],
-  section: place.section,
-  step: place.step,
-  parts: place.parts,
-  message,
-})
 
 export const idsOf = (built: BuiltSection, nodes: readonly number[]): string[] => nodes.map((node) => built.scene.nodes[node]!.id)
 

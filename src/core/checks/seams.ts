@@ -1,6 +1,8 @@
 import type { Shape } from '../catalogue'
-import type { BuiltSection, Finding } from '../plan'
-import { finding, idsOf, nameParts, stepNumber } from './place'
+import type { BuiltSection } from '../plan'
+import type { Finding } from './finding'
+import { finding } from './finding'
+import { idsOf, nameParts, stepNumber } from './place'
 
 /** Courses from which a straight seam is worth a word. */
 const COURSES = 3

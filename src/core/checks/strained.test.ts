@@ -1,11 +1,11 @@
 import { expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
-import { SCHOOLS } from '../fit'
 import type { ModelDocument } from '../model'
-import { reportModel } from './index'
+import { reportModel } from '../pipeline'
+import { TECHNIQUE_POLICIES } from './index'
 
-const found = (model: ModelDocument, school = SCHOOLS.usual) =>
-  reportModel(model, { school }).report.findings.filter((finding) => finding.code === 'strained')
+const found = (model: ModelDocument, techniques = TECHNIQUE_POLICIES.usual) =>
+  reportModel(model, { techniques }).report.findings.filter((finding) => finding.code === 'strained')
 
 const noses = oneSection([
   part('base', 'plate-2x4', [0, 0, 0]),
@@ -28,8 +28,8 @@ it('names low slopes nose to nose, a plate between studs and a stud in a hole, e
   expect(found(edge).map(({ parts }) => parts)).toContainEqual(['base', 'edge'])
 })
 
-it('makes of them what the school says', () => {
-  expect(found(mouth, SCHOOLS.pure)[0]!.severity).toBe('error')
-  expect(found(mouth, SCHOOLS.relaxed)[0]!.severity).toBe('note')
-  expect(found(mouth, { ...SCHOOLS.usual, 'stud-in-hole': 'allowed' })).toEqual([])
+it('makes of them what the policy says', () => {
+  expect(found(mouth, TECHNIQUE_POLICIES.pure)[0]!.severity).toBe('error')
+  expect(found(mouth, TECHNIQUE_POLICIES.relaxed)[0]!.severity).toBe('note')
+  expect(found(mouth, { ...TECHNIQUE_POLICIES.usual, 'stud-in-hole': 'allowed' })).toEqual([])
 })

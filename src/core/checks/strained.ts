@@ -1,7 +1,8 @@
 import { HOLD } from '../catalogue'
-import { SCHOOLS, TECHNIQUES, type School, type Technique } from '../fit'
+import { TECHNIQUE_POLICIES, TECHNIQUES, type TechniquePolicy, type Technique } from './techniques'
+import { type Finding } from './finding'
 import type { PlacedPart } from '../model'
-import type { BuiltSection, Finding } from '../plan'
+import type { BuiltSection } from '../plan'
 import type { Scene } from '../scene'
 import {
   add,
@@ -16,12 +17,13 @@ import {
   STUD_PITCH,
   type Vec,
 } from '../space'
-import { finding, idsOf, nameParts, stepNumber } from './place'
+import { finding } from './finding'
+import { idsOf, nameParts, stepNumber } from './place'
 
-/** Techniques that some builders refuse; the school says how much is made of each. One finding a technique and pair of nodes. */
-export function strained(built: BuiltSection, school: School = SCHOOLS.usual): Finding[] {
+/** Techniques that some builders refuse; the policy says how much is made of each. One finding a technique and pair of nodes. */
+export function strained(built: BuiltSection, policy: TechniquePolicy = TECHNIQUE_POLICIES.usual): Finding[] {
   return [...found(built)].flatMap(([technique, pairs]) => {
-    const verdict = school[technique]
+    const verdict = policy[technique]
     if (verdict === 'allowed') return []
     const { title, reason } = TECHNIQUES[technique]
     return pairs.map((nodes) => {

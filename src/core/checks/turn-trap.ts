@@ -1,10 +1,12 @@
 import type { Connector, Shape } from '../catalogue'
 import { viewMatrix, type StepLook } from '../picture'
-import type { BuiltSection, Finding } from '../plan'
+import type { BuiltSection } from '../plan'
+import type { Finding } from './finding'
 import { sectionById, type ModelDocument, type PlacedPart } from '../model'
 import { apply, axisOf, dot, DIRECTION_VECTORS, middle, multiply, TURNS, type Matrix, type Vec } from '../space'
 import type { Scene } from '../scene'
-import { finding, nameParts, stepNumber } from './place'
+import { finding } from './finding'
+import { nameParts, stepNumber } from './place'
 
 /** How far a side may be turned away from the viewer and still show. */
 const AWAY = 0.15

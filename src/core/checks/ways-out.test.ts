@@ -3,7 +3,8 @@ import { oneSection, part } from '../../../tests/support/models'
 import { proofWords } from '../booklet'
 import type { ModelDocument } from '../model'
 import { planModel, proveStep } from '../plan'
-import { reportModel, waysOut } from './index'
+import { reportModel } from '../pipeline'
+import { waysOut } from './index'
 
 const tower = [0, 1, 2, 3].map((i) => part(`b${i}`, 'brick-2x2', [0, 0, i * 12]))
 const findingsOf = (model: ModelDocument) => reportModel(model).report.findings

@@ -1,5 +1,7 @@
 import { catalogueOf, partsOf, sectionById, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
-import { cutOut, forgetSteps, halvesOf, setStepText, withParts, withSteps, type Finding, type Move, type SectionPlan } from '../plan'
+import { type Move, type SectionPlan } from '../plan'
+import { type Finding } from './finding'
+import { cutOut, forgetSteps, halvesOf, setStepText, withParts, withSteps } from '../edits'
 import { nameParts } from './place'
 
 /** Something that can be done about a finding with one click, and undone. */

@@ -1,9 +1,11 @@
 import { HOLD, HOLD_WORDS, massOf } from '../catalogue'
 import { findBridges } from '../joints'
-import type { BuiltSection, Finding } from '../plan'
+import type { BuiltSection } from '../plan'
+import type { Finding } from './finding'
 import type { Scene } from '../scene'
 import { length, middle, MINUS_Z, subtract, type Vec } from '../space'
-import { finding, grams, idsOf, nameParts, stepNumber } from './place'
+import { finding } from './finding'
+import { grams, idsOf, nameParts, stepNumber } from './place'
 
 /** What a model must stand: being looked at, or a box in a car. */
 export type Level = 'home' | 'travel'

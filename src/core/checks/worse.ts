@@ -1,4 +1,4 @@
-import type { Finding, FindingCode } from '../plan'
+import type { Finding, FindingCode } from './finding'
 
 /** Findings that mean an edit cannot be kept: hands could not follow it. All others only warn. */
 const STOPPING: ReadonlySet<FindingCode> = new Set<FindingCode>(['blocked', 'unheld', 'rests', 'lock-lost'])

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { BASE_CATALOGUE } from '../catalogue'
-import { reportModel } from '../checks'
+import { reportModel } from '../pipeline'
 import { checkModel, type FigureOption, type FigureRecipe, type ModelDocument } from '../model'
 import { replay } from '../replay'
-import { plainFigure, withChosen, withFigure, withOption, withOptionTold, withoutOption, type Slot } from './index'
+import { plainFigure, withFigure, type Slot } from './index'
+import { withChosen, withOption, withOptionTold, withoutOption } from '../edits'
 
 const EMPTY: ModelDocument = {
   format: 'jump-rail-model',

@@ -2,4 +2,3 @@
 export * from './recipe'
 export * from './build'
 export * from './words'
-export * from './edit'

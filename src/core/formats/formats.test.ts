@@ -4,9 +4,10 @@ import { describe, expect, it } from 'vitest'
 import { connectedHeap } from '../../../tests/support/heaps'
 import { oneSection, part } from '../../../tests/support/models'
 import { BASE_CATALOGUE } from '../catalogue'
-import { reportModel, viewsOf } from '../checks'
+import { reportModel, viewsOf } from '../pipeline'
 import { readModelText } from '../model'
-import { checkBundle, csvLosses, makeBundle, readCsv, writeCsv, writeInventory, writeModelText } from './index'
+import { checkBundle, csvLosses, readCsv, writeCsv, writeInventory, writeModelText } from './index'
+import { makeBundle } from '../booklet'
 
 const demo = (name: string): string => readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8')
 

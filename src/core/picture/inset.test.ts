@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest'
 import { closedRoom, oneSection, part } from '../../../tests/support/models'
-import { makePages } from '../booklet'
-import { insetsOf, reportModel, viewsOf } from '../checks'
-import { checkBundle, makeBundle } from '../formats'
+import { makePages, makeBundle } from '../booklet'
+import { insetsOf, reportModel, viewsOf } from '../pipeline'
+import { checkBundle } from '../formats'
 import { catalogueOf, Flattener, type ModelDocument } from '../model'
 import { drawnSection, RailPainter, type RgbImage } from './index'
 

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { BASE_CATALOGUE } from '../catalogue'
-import { reportModel } from '../checks'
+import { reportModel } from '../pipeline'
 import { lettersOf, trayOf } from '../count'
 import { catalogueOf, Flattener, type ModelDocument } from '../model'
 import { drawnSection, RailPainter } from './index'

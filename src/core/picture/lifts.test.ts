@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
-import { reportModel } from '../checks'
+import { reportModel } from '../pipeline'
 import { catalogueOf, Flattener, readModelText, type ModelDocument } from '../model'
 import { dot, length, normalise, turnFromText } from '../space'
 import { comesFromAbove, ghostsOf, liftsOf } from './lifts'

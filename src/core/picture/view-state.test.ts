@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { reportModel } from '../checks'
+import { reportModel } from '../pipeline'
 import { catalogueOf, Flattener, readModelText, type ModelDocument } from '../model'
-import { keepSteps, mergeWithNext, moveStep, planModel, splitStep, type SectionPlan } from '../plan'
+import { planModel, type SectionPlan } from '../plan'
+import { keepSteps, mergeWithNext, moveStep, splitStep } from '../edits'
 import { drawnSection, RailPainter, type RgbImage, type ViewNumber } from './index'
 
 const SIZE = { width: 160, height: 120 }

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { TRAPS } from '../../../tests/support/traps'
 import { applyChange, changeBetween, type Change } from '../change'
-import { reportModel, type LookCache } from '../checks'
+import { reportModel, type LookCache } from '../pipeline'
 import { checkModel, readModelText, type ModelDocument } from '../model'
-import { keepSteps } from './edit'
-import { PlanCache } from './plan'
+import { keepSteps } from '../edits'
+import { PlanCache } from './plan-cache'
 
 const demo = (name: string): ModelDocument =>
   readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))

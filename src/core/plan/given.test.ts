@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { connectedHeap } from '../../../tests/support/heaps'
-import { reportModel, type LookCache } from '../checks'
+import { reportModel, type LookCache } from '../pipeline'
 import type { ModelDocument } from '../model'
-import { forgetSteps, keepSteps, mergeWithNext, moveToNeighbour, NO_NODES, PlanCache, signatureWith, splitStep } from './index'
+import { forgetSteps, keepSteps, mergeWithNext, moveToNeighbour, splitStep } from '../edits'
+import { NO_NODES, PlanCache, signatureWith } from './index'
 
 /** Some edit of the rail that the numbers choose; the model itself where it cannot be made. */
 function edited(

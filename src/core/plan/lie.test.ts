@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { turnWords } from '../booklet'
-import { reportModel } from '../checks'
+import { reportModel } from '../pipeline'
 import type { ModelDocument } from '../model'
 import { drawnSection, RailPainter } from '../picture'
 import { catalogueOf, Flattener } from '../model'

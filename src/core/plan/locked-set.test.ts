@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { part, twoSections } from '../../../tests/support/models'
-import { reportModel, waysOut } from '../checks'
+import { waysOut } from '../checks'
+import { reportModel } from '../pipeline'
 import { BASE_CATALOGUE } from '../catalogue'
 import { checkModel, Flattener, type Copy, type ModelDocument, type Part } from '../model'
 import { findJoints } from '../joints'
 import { SpaceLeft } from '../motion'
 import { buildScene, sectionNodes } from '../scene'
 import { findLockedSet } from './locked-set'
-import { halvesOf } from './halves'
+import { halvesOf } from '../edits'
 
 /** A frame with a hole of two studs by a brick: two plates lying, two bricks between them. */
 const frame: readonly Part[] = [

@@ -2,10 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { connectedHeap } from '../../../tests/support/heaps'
 import { oneSection, part } from '../../../tests/support/models'
-import { brokenBy, reportModel } from '../checks'
+import { brokenBy } from '../checks'
+import { reportModel } from '../pipeline'
 import { checkModel, type ModelDocument } from '../model'
 import { replay } from '../replay'
-import { keepSteps, mergeWithNext, moveStep, moveToNeighbour, planAround, setLocked, splitStep, type SectionPlan } from './index'
+import { keepSteps, mergeWithNext, moveStep, moveToNeighbour, planAround, setLocked, splitStep } from '../edits'
+import { type SectionPlan } from './index'
 
 const idsOf = (plan: SectionPlan): string[][] =>
   plan.steps.map((step) => step.moves.flatMap((move) => ('parts' in move ? [...move.parts] : ['copy' in move ? move.copy : move.section])))

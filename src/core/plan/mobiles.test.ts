@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { hangingMobiles } from '../../../bench/hostile'
-import { reportModel } from '../checks'
+import { reportModel } from '../pipeline'
 import { replay } from '../replay'
 
 it('chains that hang from one sky are built one after another, and none lies about for long', () => {

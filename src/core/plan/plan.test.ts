@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
 import { replay } from '../replay'
-import { reportModel } from '../checks'
+import { reportModel } from '../pipeline'
 import type { GivenStep, ModelDocument, Part } from '../model'
 import { DENSITIES, planModel, STRATEGIES } from './index'
 import { searchSchedule } from './search'

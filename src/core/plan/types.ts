@@ -33,43 +33,6 @@ export interface SectionPlan {
   readonly steps: readonly PlanStep[]
 }
 
-export type Severity = 'error' | 'warning' | 'note'
-
-export type FindingCode =
-  | 'overlap'
-  | 'unheld'
-  | 'blocked'
-  | 'rests'
-  | 'hidden'
-  | 'step-missing'
-  | 'step-twice'
-  | 'no-mirror-twin'
-  | 'weak-joint'
-  | 'straight-seam'
-  | 'tips-over'
-  | 'lock-lost'
-  /** A section that nothing joins: its parts stand in no count. */
-  | 'unjoined'
-  | 'see-through'
-  | 'never-seen'
-  | 'turn-trap'
-  | 'access'
-  | 'large-unit'
-  /** Two places kept for checks that need the whole catalogue: techniques some builders refuse, colours hard to tell apart. */
-  | 'strained'
-  | 'alike-colours'
-  | 'loose'
-
-export interface Finding {
-  readonly code: FindingCode
-  readonly severity: Severity
-  readonly section: string
-  /** Number of the step in that section; null when it concerns no single step. */
-  readonly step: number | null
-  readonly parts: readonly string[]
-  readonly message: string
-}
-
 /** How many parts and kinds a step may hold (DESIGN.md, buildable, 5). */
 export interface StepLimits {
   readonly parts: number

@@ -1,18 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import {
-  LIMBS,
-  optionWords,
-  plainFigure,
-  SLOT_WORDS,
-  SLOTS,
-  withChosen,
-  withFigure,
-  withOption,
-  withOptionTold,
-  withoutOption,
-  type Slot,
-} from '@core/figure'
+import { LIMBS, optionWords, plainFigure, SLOT_WORDS, SLOTS, withFigure, type Slot } from '@core/figure'
+import { withChosen, withOption, withOptionTold, withoutOption } from '@core/edits'
 import { catalogueOf, type FigureLimb, type FigureOption, type FigureRecipe, type ModelDocument } from '@core/model'
 import { readQuickLine } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'

@@ -1,19 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import {
-  inAllUnits,
-  LENGTH_UNITS,
-  LINK_KINDS,
-  LINKS,
-  SCHOOLS,
-  slackOf,
-  TECHNIQUE_IDS,
-  TECHNIQUES,
-  type LengthUnit,
-  type LinkKind,
-  type School,
-  type Verdict,
-} from '@core/fit'
+import { inAllUnits, LENGTH_UNITS, LINK_KINDS, LINKS, slackOf, type LengthUnit, type LinkKind } from '@core/fit'
+import { TECHNIQUE_POLICIES, TECHNIQUE_IDS, TECHNIQUES, type TechniquePolicy, type Verdict } from '@core/checks'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
 import GapPanel from './GapPanel.vue'
@@ -45,19 +33,20 @@ const VERDICTS: readonly { value: Verdict; label: string }[] = [
   { value: 'warning', label: 'a warning' },
   { value: 'error', label: 'an error' },
 ]
-const local = ref<School>(SCHOOLS.usual)
-const school = computed<School>(() => (isInModel.value ? (open.settings.school ?? SCHOOLS.usual) : local.value))
-const same = (a: School, b: School): boolean => TECHNIQUE_IDS.every((id) => a[id] === b[id])
+const local = ref<TechniquePolicy>(TECHNIQUE_POLICIES.usual)
+const policy = computed<TechniquePolicy>(() => (isInModel.value ? (open.settings.techniques ?? TECHNIQUE_POLICIES.usual) : local.value))
+const same = (a: TechniquePolicy, b: TechniquePolicy): boolean => TECHNIQUE_IDS.every((id) => a[id] === b[id])
 const isOwn = ref(false)
 const name = computed<string>({
-  get: () => (isOwn.value ? 'own' : ((['usual', 'pure', 'relaxed'] as const).find((each) => same(SCHOOLS[each], school.value)) ?? 'own')),
+  get: () =>
+    isOwn.value ? 'own' : ((['usual', 'pure', 'relaxed'] as const).find((each) => same(TECHNIQUE_POLICIES[each], policy.value)) ?? 'own'),
   set: (next) => {
     isOwn.value = next === 'own'
-    if (next !== 'own') use(SCHOOLS[next as 'usual'])
+    if (next !== 'own') use(TECHNIQUE_POLICIES[next as 'usual'])
   },
 })
-function use(next: School): void {
-  if (isInModel.value) void open.useSettings({ ...open.settings, school: next })
+function use(next: TechniquePolicy): void {
+  if (isInModel.value) void open.useSettings({ ...open.settings, techniques: next })
   else local.value = next
 }
 </script>
@@ -128,19 +117,19 @@ function use(next: School): void {
           The checks name these techniques under “Under strain”.
           {{ isInModel ? 'Your choice holds for this model.' : 'Open a model to have its checks follow your choice.' }}
         </p>
-        <ChoiceList v-model="name" label="School" :options="NAMES" />
+        <ChoiceList v-model="name" label="Techniques" :options="NAMES" />
         <dl>
           <div v-for="id in TECHNIQUE_IDS" :key="id">
             <dt>
               {{ TECHNIQUES[id].title }}
               <ChoiceList
                 v-if="name === 'own'"
-                :model-value="school[id]"
+                :model-value="policy[id]"
                 label="is"
                 :options="VERDICTS"
-                @update:model-value="use({ ...school, [id]: $event as Verdict })"
+                @update:model-value="use({ ...policy, [id]: $event as Verdict })"
               />
-              <span v-else class="faint">{{ VERDICTS.find((verdict) => verdict.value === school[id])!.label }}</span>
+              <span v-else class="faint">{{ VERDICTS.find((verdict) => verdict.value === policy[id])!.label }}</span>
             </dt>
             <dd>{{ TECHNIQUES[id].reason }}</dd>
           </div>

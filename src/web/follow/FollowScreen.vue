@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
-import { makePages, pageTitle, type StepPage } from '@core/booklet'
+import { makePages, pageTitle, type StepPage, type Bundle } from '@core/booklet'
 import { pieceKey, total, type PieceCount } from '@core/count'
-import type { Bundle } from '@core/formats'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
 import PagePicture from '../shared/StepPicture.vue'

@@ -1,6 +1,6 @@
 import '../shared/style.css'
 import { createApp } from 'vue'
-import type { Bundle } from '@core/formats'
+import type { Bundle } from '@core/booklet'
 import PainterWorker from '../../workers/painter.worker?worker&inline'
 import { PainterClient } from '../workers/painter-client'
 import FollowScreen from './FollowScreen.vue'

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { Bundle } from '@core/formats'
+import type { Bundle } from '@core/booklet'
 import { planModel } from '@core/plan'
 import { oneSection, part } from '../../../tests/support/models'
 import { contentKey, loadProgress, saveProgress } from './progress'

@@ -1,4 +1,4 @@
-import type { Bundle } from '@core/formats'
+import type { Bundle } from '@core/booklet'
 
 /** How far a builder has come: kept on the device, by what the booklet holds. */
 export interface Progress {

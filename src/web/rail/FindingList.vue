@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Finding } from '@core/plan'
+import type { Finding } from '@core/checks'
 
 const props = defineProps<{ findings: readonly Finding[]; section: string; step: number; nameOf: (finding: Finding) => string }>()
 

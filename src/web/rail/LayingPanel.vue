@@ -16,7 +16,7 @@ const props = defineProps<{
   change: (settings: PlanSettings) => Promise<boolean>
 }>()
 
-const SCHOOLS: Readonly<Record<Strategy, string>> = {
+const STRATEGY_WORDS: Readonly<Record<Strategy, string>> = {
   'ground-up': 'Layer after layer',
   'core-out': 'Core first, cladding last',
   'sections-first': 'Sections as soon as they fit',
@@ -50,7 +50,7 @@ async function compareAll(): Promise<void> {
     compared.value = await run.result
   } catch (thrown) {
     const fault = plainFault(thrown)
-    if (fault.code !== 'closed') notify(`The schools were not compared. ${faultLine(fault)}`, { isError: true })
+    if (fault.code !== 'closed') notify(`The strategies were not compared. ${faultLine(fault)}`, { isError: true })
   } finally {
     comparing.value = null
   }
@@ -62,19 +62,19 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`
 <template>
   <section class="laying" aria-label="How steps are laid">
     <h2>How steps are laid</h2>
-    <ChoiceList v-model="strategy" label="School" :options="options(SCHOOLS)" />
+    <ChoiceList v-model="strategy" label="Strategy" :options="options(STRATEGY_WORDS)" />
     <ChoiceList v-model="density" label="Step size" :options="options(DENSITY_WORDS)" />
     <ChoiceList v-model="effort" label="Search" :options="options(EFFORT_WORDS)" />
     <p class="faint">
       {{ steps }} steps, {{ measures.meanJump.toFixed(1) }} studs from one to the next; like parts together:
       {{ percent(measures.likeTogether) }}; steps that show poorly: {{ percent(measures.poorlyVisible) }}.
     </p>
-    <WorkBar v-if="comparing !== null" label="Comparing the schools" :fraction="comparing" @stop="stop()" />
-    <ActionButton v-else @click="compareAll">Compare the schools</ActionButton>
+    <WorkBar v-if="comparing !== null" label="Comparing the strategies" :fraction="comparing" @stop="stop()" />
+    <ActionButton v-else @click="compareAll">Compare the strategies</ActionButton>
     <table v-if="compared.length > 0">
       <thead>
         <tr>
-          <th scope="col">School</th>
+          <th scope="col">Strategy</th>
           <th scope="col">Steps</th>
           <th scope="col">Way, studs</th>
           <th scope="col">Like together</th>
@@ -83,7 +83,9 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`
       </thead>
       <tbody>
         <tr v-for="row in compared" :key="row.strategy" :class="{ here: row.strategy === settings.strategy }">
-          <th scope="row">{{ SCHOOLS[row.strategy] }}<span v-if="row.strategy === settings.strategy" class="sr-only">, in use</span></th>
+          <th scope="row">
+            {{ STRATEGY_WORDS[row.strategy] }}<span v-if="row.strategy === settings.strategy" class="sr-only">, in use</span>
+          </th>
           <td>{{ row.steps }}</td>
           <td>{{ row.measures.meanJump.toFixed(1) }}</td>
           <td>{{ percent(row.measures.likeTogether) }}</td>

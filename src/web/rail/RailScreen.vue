@@ -5,18 +5,9 @@ import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
 import { pieceKey, type PieceCount } from '@core/count'
 import { sectionById, type ModelDocument, type Part } from '@core/model'
-import {
-  mergeWithNext,
-  moveStep,
-  moveToNeighbour,
-  planAround,
-  setLocked,
-  setStepText,
-  splitStep,
-  type Finding,
-  type SectionPlan,
-  type StepText,
-} from '@core/plan'
+import { type SectionPlan } from '@core/plan'
+import { type Finding } from '@core/checks'
+import { mergeWithNext, moveStep, moveToNeighbour, planAround, setLocked, setStepText, splitStep, type StepText } from '@core/edits'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import { focusMain } from '../shared/focus'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { StepPage } from '@core/booklet'
 import type { PieceCount } from '@core/count'
-import type { StepText } from '@core/plan'
+import type { StepText } from '@core/edits'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
 import TrayList from '../shared/TrayList.vue'

@@ -1,5 +1,5 @@
 import type { Walk } from '@core/booklet'
-import type { Finding } from '@core/plan'
+import type { Finding } from '@core/checks'
 import type { Snapshot } from '../session/snapshot'
 
 /** Arrow keys on the rail. */

@@ -1,5 +1,5 @@
 import { ref, shallowRef, type Ref, type ShallowRef } from 'vue'
-import { betterWords, worthOfPlan } from '@core/checks'
+import { betterWords, worthOfPlan } from '@core/pipeline'
 import { fromBytes, toBytes, type Printed } from '../../workers/plan-messages'
 import type { PlannerLike } from '../workers/planner-client'
 import { makeSnapshot, type Snapshot } from './snapshot'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { Fault } from '@core/fault'
-import { keepSteps, splitStep, mergeWithNext } from '@core/plan'
+import { keepSteps, splitStep, mergeWithNext } from '@core/edits'
 import type { Command } from './commands'
 import type { Session } from './session'
 import { plainPlan } from './support/fake-planner'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { reportModel, viewsOf } from '@core/checks'
+import { reportModel, viewsOf } from '@core/pipeline'
 import { withoutNumbers } from '@core/plan'
 import { oneSection, part } from '../../../tests/support/models'
 import { USUAL_SETTINGS, type ModelState, type Printed } from '../../workers/plan-messages'

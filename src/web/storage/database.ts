@@ -1,6 +1,7 @@
 import Dexie, { type DexieOptions, type Table } from 'dexie'
 import type { ModelDocument } from '@core/model'
 import type { Alias } from '@core/names'
+import { renameTechniques } from './rename-techniques'
 import { toBytes, USUAL_SETTINGS, type ModelState, type PlanSettings } from '../../workers/plan-messages'
 
 /** What the shelf shows of a model without opening it. */
@@ -94,5 +95,6 @@ export class LibraryDatabase extends Dexie {
           await transaction.table('models').put({ ...row, cursor: 0, first: 1, historySize: 0 })
         }
       })
+    this.version(4).upgrade(renameTechniques)
   }
 }

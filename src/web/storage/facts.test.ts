@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { reportModel } from '@core/checks'
+import { reportModel } from '@core/pipeline'
 import { oneSection, part } from '../../../tests/support/models'
 import { factsOf, readiness } from './facts'
 

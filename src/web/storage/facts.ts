@@ -1,4 +1,4 @@
-import type { Report } from '@core/checks'
+import type { Report } from '@core/pipeline'
 import type { ModelDocument } from '@core/model'
 import type { ShelfFacts } from './database'
 

@@ -2,7 +2,8 @@ import { IDBFactory, IDBKeyRange } from 'fake-indexeddb'
 import Dexie from 'dexie'
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { changeBetween } from '@core/change'
+import { applyChange, changeBetween, type Change } from '@core/change'
+import { TECHNIQUE_POLICIES } from '@core/checks'
 import { oneSection, part } from '../../../tests/support/models'
 import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
 import { LibraryDatabase } from './database'
@@ -192,6 +193,28 @@ describe('the library', () => {
     const opened = await openAgain().open('x')
     expect(opened.state).toEqual({ model, settings, order: {} })
     expect([opened.stored.revision, opened.stored.facts, 'model' in opened.stored]).toEqual([7, facts, false])
+  })
+
+  it('finds the techniques of an earlier version under their new name, in the state and in what is undone', async () => {
+    const old = new Dexie('test', { indexedDB: factory, IDBKeyRange })
+    old.version(3).stores({
+      models: 'id, updatedAt, deletedAt',
+      marks: 'id',
+      names: 'id',
+      documents: 'id',
+      changes: '[model+number], model',
+      reports: 'id',
+    })
+    const refusing = { ...stateOf('Test'), settings: { ...USUAL_SETTINGS, school: TECHNIQUE_POLICIES.pure } }
+    const plain = stateOf('Test')
+    const [forward, back] = [changeBetween(plain, refusing), changeBetween(refusing, plain)].map((change) => JSON.stringify(change))
+    await old.table('models').add({ id: 'x', name: 'Test', revision: 2, updatedAt: 5, deletedAt: 0, cursor: 1, first: 1, historySize: 9 })
+    await old.table('documents').add({ id: 'x', bytes: toBytes(refusing), position: 1 })
+    await old.table('changes').add({ model: 'x', number: 1, label: 'refuse techniques', forward, back })
+    old.close()
+    const { state, changes } = await openAgain().open('x')
+    expect(state.settings).toEqual({ ...USUAL_SETTINGS, techniques: TECHNIQUE_POLICIES.pure })
+    expect(applyChange(state, JSON.parse(changes[0]!.back) as Change)).toEqual(plain)
   })
 })
 

@@ -1,4 +1,4 @@
-import { worthOfPlan } from '@core/checks'
+import { worthOfPlan } from '@core/pipeline'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { fromBytes, reportFrom, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
 import { factsOf } from '../storage/facts'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { partsByPiece, pieceExtras, pieceKey, type PieceParts } from '@core/count'
-import { decalId, faceOf, faceWidth, firstFace, fittingSize, withDecal, withoutDecal, withWork, type PartPlace } from '@core/decal'
+import { faceOf, faceWidth, firstFace, fittingSize } from '@core/decal'
+import { decalId, withDecal, withoutDecal, withWork, type PartPlace } from '@core/edits'
 import { sectionById, shapeOfPart, type Decal, type ModelDocument, type PieceWork } from '@core/model'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'

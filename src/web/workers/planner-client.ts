@@ -1,5 +1,5 @@
 import { proxy } from 'comlink'
-import type { PlanWorth } from '@core/checks'
+import type { PlanWorth } from '@core/pipeline'
 import type { Change } from '@core/change'
 import { faultFrom } from '@core/fault'
 import type { Proof } from '@core/plan'

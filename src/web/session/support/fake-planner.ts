@@ -1,6 +1,6 @@
 import { applyChange, changeBetween, sharing } from '@core/change'
 import { Fault } from '@core/fault'
-import type { Finding } from '@core/plan'
+import type { Finding } from '@core/checks'
 import { fromBytes, stateAfter, toBytes, type ModelState, type PlanRequest, type Printed } from '../../../workers/plan-messages'
 import type { PlannerLike } from '../../workers/planner-client'
 

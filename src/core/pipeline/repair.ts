@@ -1,8 +1,6 @@
 import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type Wish } from '../plan'
+import { beginLook, ENOUGH, lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook } from '../picture'
 import type { Turn } from '../space'
-import { lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook } from './look'
-import { ENOUGH } from './scout'
-import { beginLook } from './stage'
 
 /** Rounds of drawing, wishing and laying anew; most models need one or two. */
 const ROUNDS = 4

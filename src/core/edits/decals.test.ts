@@ -5,7 +5,8 @@ import { part, twoSections } from '../../../tests/support/models'
 import { BASE_CATALOGUE } from '../catalogue'
 import { inventoryOf, partsByPiece, pieceKey, total } from '../count'
 import { checkModel, pictureAddress, type Decal, type ModelDocument, type PieceWork } from '../model'
-import { decalId, facesOf, firstFace, fittingSize, overhang, resized, withDecal, withoutDecal, withWork } from './index'
+import { decalId, withDecal, withoutDecal, withWork } from './index'
+import { facesOf, firstFace, fittingSize, overhang, resized } from '../decal'
 
 const model: ModelDocument = twoSections(
   [part('a', 'tile-2x2', [0, 0, 0]), part('b', 'tile-2x2', [20, 0, 0]), part('c', 'brick-1x2', [40, 0, 0])],

@@ -1,5 +1,5 @@
 import type { FigureOption, FigureRecipe } from '../model'
-import type { Slot } from './recipe'
+import type { Slot } from '../figure'
 
 /** Edits of a recipe: each returns a new one. */
 

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { checkModel, type ModelDocument } from '../model'
-import { forgetSteps, keepSteps, mergeWithNext, moveToNeighbour, planModel, setStepText, splitStep, type SectionPlan } from './index'
+import { forgetSteps, keepSteps, mergeWithNext, moveToNeighbour, setStepText, splitStep } from './index'
+import { planModel, type SectionPlan } from '../plan'
 
 const wall = oneSection(Array.from({ length: 12 }, (_, i) => part(`b${i}`, 'brick-2x2', [(i % 3) * 20, 0, Math.floor(i / 3) * 12])))
 const ground = { ...part('ground', 'plate-2x6', [0, 0, -4]) }

@@ -21,9 +21,10 @@ export type Technique = keyof typeof TECHNIQUES
 export const TECHNIQUE_IDS = Object.keys(TECHNIQUES) as Technique[]
 
 export type Verdict = 'allowed' | 'note' | 'warning' | 'error'
-export type School = Readonly<Record<Technique, Verdict>>
+export type TechniquePolicy = Readonly<Record<Technique, Verdict>>
 
-const all = (verdict: Verdict): School => Object.fromEntries(TECHNIQUE_IDS.map((id) => [id, verdict])) as unknown as School
+const all = (verdict: Verdict): TechniquePolicy =>
+  Object.fromEntries(TECHNIQUE_IDS.map((id) => [id, verdict])) as unknown as TechniquePolicy
 
 /** Nothing that strains a piece; everything that holds; and what is asked when nobody has chosen: a word of warning. */
-export const SCHOOLS = { pure: all('error'), relaxed: all('note'), usual: all('warning') } as const
+export const TECHNIQUE_POLICIES = { pure: all('error'), relaxed: all('note'), usual: all('warning') } as const

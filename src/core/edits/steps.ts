@@ -1,6 +1,6 @@
 import { Fault } from '../fault'
 import { isLoose, partsOf, pieceCount, sectionById, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
-import type { SectionPlan } from './types'
+import type { SectionPlan } from '../plan'
 
 /**
  * Edits of a rail. Each takes the document and the plan it is seen through and returns a new document in which the section

@@ -1,8 +1,8 @@
+import type { Bundle } from '../booklet'
 import { Fault } from '../fault'
 import { catalogueOf, copiesOf, partsOf, sectionsById, type Section } from '../model'
 import type { Move, SectionPlan } from '../plan'
 import { turnFromText } from '../space'
-import type { Bundle } from './bundle-type'
 
 const mismatch = (sentence: string, place: string): Fault =>
   new Fault('bundle-mismatch', sentence, { place, wayOut: 'Publish the booklet again from the model.' })

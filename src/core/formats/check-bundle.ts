@@ -1,15 +1,8 @@
 import Joi from 'joi'
 import { Fault } from '../fault'
-import { checkPlan } from './bundle-plan'
-import type { Bundle } from './bundle-type'
-import { checkModel, LIMITS, type ModelDocument, workSchema } from '../model'
-
-/** The bundle of a model as it was planned and looked at. */
-export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views: Bundle['views'], insets: Bundle['insets'] = []): Bundle {
-  const { name, parts, sections, inventory, colours } = planned
-  const plan = { name, parts, sections, inventory, colours }
-  return { format: 'jump-rail-bundle', version: 1, model, plan, views, ...(insets.length > 0 ? { insets } : {}) }
-}
+import type { Bundle } from '../booklet'
+import { checkModel, LIMITS, workSchema } from '../model'
+import { checkPlan } from './check-plan'
 
 /** Largest bundle that is taken, in bytes of JSON. */
 export const BUNDLE_BYTES = 32 * 1024 * 1024

@@ -1,4 +1,4 @@
-import type { ShownInset } from '../checks'
+import type { ShownInset } from '../pipeline'
 import type { ColourCount, PieceCount } from '../count'
 import type { ModelDocument } from '../model'
 import type { Alias } from '../names'
@@ -25,4 +25,11 @@ export interface Bundle {
   readonly insets?: readonly ShownInset[]
   /** What the designer calls shapes and colours, where that is to stand beside our names. */
   readonly names?: readonly Alias[]
+}
+
+/** The bundle of a model as it was planned and looked at. */
+export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views: Bundle['views'], insets: Bundle['insets'] = []): Bundle {
+  const { name, parts, sections, inventory, colours } = planned
+  const plan = { name, parts, sections, inventory, colours }
+  return { format: 'jump-rail-bundle', version: 1, model, plan, views, ...(insets.length > 0 ? { insets } : {}) }
 }

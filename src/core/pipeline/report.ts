@@ -1,0 +1,130 @@
+import { findFindings, type Finding, type Level, type TechniquePolicy } from '../checks'
+import { sectionById, type ModelDocument } from '../model'
+import type { StepLook } from '../picture'
+import {
+  isGiven,
+  measurePlan,
+  NORMAL_LIMITS,
+  PlanPrinter,
+  planSections,
+  workOfSection,
+  type BuiltSection,
+  type Measures,
+  type ModelPlan,
+  type PlanCache,
+  type PlannedModel,
+  type PlanOptions,
+  type StepLimits,
+} from '../plan'
+import { lookAndRepair } from './repair'
+
+/** A plan with everything that is printed with it. */
+export interface Report extends ModelPlan {
+  readonly measures: Measures
+  readonly findings: readonly Finding[]
+}
+
+export interface Reported {
+  readonly report: Report
+  readonly planned: PlannedModel
+  /** For each section, each step: the chosen view and what shows in it. */
+  readonly looks: readonly (readonly StepLook[])[]
+}
+
+/** Remembers looks by the built section they belong to. */
+export type LookCache = WeakMap<BuiltSection, readonly StepLook[]>
+
+export interface ReportOptions extends PlanOptions {
+  /** How much the finished model must stand. */
+  readonly level?: Level
+  /** What is made of techniques that some builders refuse. */
+  readonly techniques?: TechniquePolicy
+}
+
+type Progress = (fraction: number) => void
+
+/** Shares of the progress that planning, and planning and looking together, are told as. */
+const PLANNED = 0.32
+const LOOKED = 0.8
+
+/** Plans, looks at every step and repairs what does not show, measures and checks. Progress runs from 0 to 1. */
+export function reportModel(
+  model: ModelDocument,
+  options: ReportOptions = {},
+  cache?: PlanCache,
+  lookCache: LookCache = new WeakMap(),
+): Reported {
+  const { limits = NORMAL_LIMITS, progress } = options
+  const part =
+    (from: number, to: number): Progress =>
+    (fraction) =>
+      progress?.(from + (to - from) * fraction)
+  const printer = new PlanPrinter(model)
+  const laid = planSections(model, printer, { ...options, progress: part(0, PLANNED) }, cache)
+  const built = repairSections(model, laid, limits, part(PLANNED, LOOKED), cache, lookCache)
+  const planned: PlannedModel = { plan: printer.plan(built), built }
+  const looks = built.map((section) => forAllSteps(lookCache.get(section)!, section))
+  const shares = looks.map((steps) => steps.map((step) => step.shares))
+  const report: Report = {
+    ...planned.plan,
+    measures: measurePlan(built, shares),
+    findings: findFindings(model, planned, looks, options.level, options.techniques),
+  }
+  progress?.(1)
+  return { report, planned, looks }
+}
+
+/** Looks at what was laid anew and lays it again where that shows more; what was looked at before stays. */
+function repairSections(
+  model: ModelDocument,
+  laid: readonly BuiltSection[],
+  limits: StepLimits,
+  progress: Progress,
+  cache: PlanCache | undefined,
+  lookCache: LookCache,
+): BuiltSection[] {
+  const fresh = laid.filter((built) => !lookCache.has(built))
+  if (fresh.length === 0) return [...laid]
+  const all = fresh.reduce((sum, { base }) => sum + workOfSection(model, base), 0)
+  let done = 0
+  const settled = laid.map((built) => {
+    if (lookCache.has(built)) return built
+    const seen = lookAndRepair(built, { limits })
+    lookCache.set(seen.built, seen.looks)
+    done += workOfSection(model, built.base)
+    progress(done / all)
+    return seen.built
+  })
+  if (cache) {
+    for (const base of new Set(fresh.map((built) => built.base))) {
+      const sections = settled.filter((built) => built.base === base)
+      cache.settle(base, sections, isGiven(sectionById(model, base)))
+    }
+  }
+  return settled
+}
+
+/** Steps that hold loose parts only come last and show nothing: they are seen from the usual side. */
+function forAllSteps(looks: readonly StepLook[], { looseParts }: BuiltSection): readonly StepLook[] {
+  const more = looseParts.length - looks.length
+  return more > 0 ? [...looks, ...Array.from({ length: more }, (): StepLook => ({ view: 0, shares: [] }))] : looks
+}
+
+/** For each section, each step: the number of its view. */
+export const viewsOf = (looks: Reported['looks']): number[][] => looks.map((steps) => steps.map((look) => look.view))
+
+/** The insets that show what the chosen views do not. */
+export const insetsOf = ({ looks, report }: Pick<Reported, 'looks' | 'report'>): ShownInset[] =>
+  looks.flatMap((steps, i) =>
+    steps.flatMap(({ inset }, step): ShownInset[] =>
+      inset ? [{ section: report.sections[i]!.id, step: step + 1, view: inset.view, things: [...inset.things] }] : [],
+    ),
+  )
+
+/** An inset of a step (from 1): from which side it shows which things of the step. */
+export interface ShownInset {
+  readonly section: string
+  readonly step: number
+  readonly view: number
+  readonly things: readonly string[]
+}
