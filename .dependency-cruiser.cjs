@@ -2,6 +2,7 @@
 const ROOMS = [
   'fault',
   'words',
+  'memo',
   'change',
   'space',
   'catalogue',

@@ -1,3 +1,4 @@
+import { memo } from '@core/memo'
 import type { BookletSource } from '@core/booklet'
 import type { Change } from '@core/change'
 import type { Level, TechniquePolicy } from '@core/checks'
@@ -95,18 +96,11 @@ export function unplanned({ model }: ModelState): Printed {
   return { name: model.name, ...counts, sections, measures, findings: [], views: [], insets: [], kept: [] }
 }
 
-const reports = new WeakMap<Printed, Report>()
-
 /** The report as screens and checks read it; what is unchanged stays the same object. */
-export function reportFrom(printed: Printed): Report {
-  let report = reports.get(printed)
-  if (!report) {
-    const { name, parts, inventory, colours, measures, findings } = printed
-    report = { name, parts, sections: withNumbers(printed.sections), inventory, colours, measures, findings }
-    reports.set(printed, report)
-  }
-  return report
-}
+export const reportFrom = memo((printed: Printed): Report => {
+  const { name, parts, inventory, colours, measures, findings } = printed
+  return { name, parts, sections: withNumbers(printed.sections), inventory, colours, measures, findings }
+})
 
 /** The state after a plan: the order is the one that is shown now. */
 export const stateAfter = (asked: ModelState, printed: Printed): ModelState => ({

@@ -1,5 +1,6 @@
-import { copiesOf, partsOf, sectionsById, type Copy, type GivenStep, type Part, type Section } from '../model'
-import type { Move, PlanStep, SectionPlan } from '../plan'
+import { memo } from '../memo'
+import { copiesOf, isLoose, partsOf, sectionsById, type Copy, type GivenStep, type Part, type Section } from '../model'
+import { baseSection, plansById, type Move, type PlanStep, type SectionPlan } from '../plan'
 import { sectionLetter, type BookletSource } from './pages'
 
 /** A planned section and what pages ask of it again and again. */
@@ -19,12 +20,10 @@ export class PlanIndex {
 
   constructor(readonly source: BookletSource) {
     const sections = sectionsById(source.model)
-    const plans = new Map(source.plan.sections.map((plan) => [plan.id, plan]))
+    const plans = plansById(source.plan.sections)
     const baseOf = (plan: SectionPlan): Section => {
-      let at = plan
-      // A forged plan may go round in circles: no chain is longer than there are sections.
-      for (let i = 0; at.derivedFrom !== undefined && i < plans.size; i++) at = plans.get(at.derivedFrom) ?? at
-      return sections.get(at.id) ?? { id: at.id, name: at.id }
+      const { id } = baseSection(plan, plans) ?? plan
+      return sections.get(id) ?? { id, name: id }
     }
     this.plans = new Map(
       source.plan.sections.map((plan, index) => [plan.id, { plan, index, letter: sectionLetter(index), base: baseOf(plan) }]),
@@ -47,7 +46,7 @@ export class PlanIndex {
 
   /** A section whose moves bring nothing with a place has no picture. */
   isDrawn({ plan, base }: IndexedSection): boolean {
-    const { placed } = partIndex(partsOf(base))
+    const placed = placedIds(partsOf(base))
     return plan.steps.some((step) => step.moves.some((move) => !('parts' in move) || move.parts.some((id) => placed.has(id))))
   }
 
@@ -66,35 +65,25 @@ export class PlanIndex {
   }
 }
 
-const partIndexes = new WeakMap<readonly Part[], { readonly placed: ReadonlySet<string> }>()
+/** The ids of those that have a place. */
+const placedIds = memo((parts: readonly Part[]): ReadonlySet<string> => new Set(parts.filter((part) => !isLoose(part)).map(({ id }) => id)))
 
-/** Lists of parts and copies are never changed in place, so what is made of one holds as long as it does. */
-function partIndex(parts: readonly Part[]): { readonly placed: ReadonlySet<string> } {
-  let known = partIndexes.get(parts)
-  if (!known) partIndexes.set(parts, (known = { placed: new Set(parts.filter(({ at }) => at !== undefined).map(({ id }) => id)) }))
-  return known
-}
+const copyIndex = memo((copies: readonly Copy[]): ReadonlyMap<string, Copy> => new Map(copies.map((copy) => [copy.id, copy])))
 
-const copyIndexes = new WeakMap<readonly Copy[], ReadonlyMap<string, Copy>>()
+export const copyById = (copies: readonly Copy[], id: string): Copy | undefined => copyIndex(copies).get(id)
 
-export function copyById(copies: readonly Copy[], id: string): Copy | undefined {
-  let known = copyIndexes.get(copies)
-  if (!known) copyIndexes.set(copies, (known = new Map(copies.map((copy) => [copy.id, copy]))))
-  return known.get(id)
-}
-
-const lockIndexes = new WeakMap<readonly GivenStep[], ReadonlyMap<string, GivenStep>>()
+/** Locked steps by the first thing they bring. */
+const lockIndex = memo((steps: readonly GivenStep[]): ReadonlyMap<string, GivenStep> => {
+  const firsts = steps.flatMap((step): [string, GivenStep][] => {
+    const first = step.add?.[0] ?? step.join?.[0]
+    return step.locked === true && first !== undefined ? [[first, step]] : []
+  })
+  return new Map(firsts)
+})
 
 /** The locked step that a planned one is: a locked step is never drawn together with anything else. */
 function lockOf(steps: readonly GivenStep[], planned: PlanStep): GivenStep | undefined {
-  let known = lockIndexes.get(steps)
-  if (!known) {
-    const firsts = steps.flatMap((step): [string, GivenStep][] => {
-      const first = step.add?.[0] ?? step.join?.[0]
-      return step.locked === true && first !== undefined ? [[first, step]] : []
-    })
-    lockIndexes.set(steps, (known = new Map(firsts)))
-  }
+  const known = lockIndex(steps)
   for (const move of planned.moves) {
     const ids = 'parts' in move ? move.parts : 'copy' in move ? [move.copy] : []
     for (const id of ids) {

@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import { catalogueOf, copiesOf, jointReach, sectionsById } from '../model'
 import type { PlanStep, SectionPlan } from '../plan'
 import type { Join, StepPage } from './pages'
@@ -75,14 +76,8 @@ function lifted(section: SectionPlan, step: PlanStep): string {
   return lie === undefined || turnWords(lie) === turnWords('+x+y') ? 'Lift the work to reach it from below' : ''
 }
 
-const lies = new WeakMap<SectionPlan, readonly (string | undefined)[]>()
-
 /** How the work lies in each step; undefined as long as nothing was said. */
-function liesOf(section: SectionPlan): readonly (string | undefined)[] {
-  let known = lies.get(section)
-  if (!known) {
-    let lie: string | undefined
-    lies.set(section, (known = section.steps.map(({ turn }) => (lie = turn ?? lie))))
-  }
-  return known
-}
+const liesOf = memo((section: SectionPlan): readonly (string | undefined)[] => {
+  let lie: string | undefined
+  return section.steps.map(({ turn }) => (lie = turn ?? lie))
+})

@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import { MM_PER_U, STUD_HEIGHT } from '../space'
 import type { Shape } from './types'
 
@@ -8,17 +9,11 @@ const WALL = 1.5
 const ROOF = 1.2
 const STUD_RADIUS = 2.4
 
-const known = new WeakMap<Shape, number>()
-
 /**
  * Mass of a shape in g, from the volume of its walls: each body that takes studs from below is an open shell, any other is
  * solid; studs are full. An estimate for balance and weak joints, good to about a fifth.
  */
-export function massOf(shape: Shape): number {
-  let mass = known.get(shape)
-  if (mass === undefined) known.set(shape, (mass = wallVolume(shape) * (DENSITY / 1000)))
-  return mass
-}
+export const massOf = memo((shape: Shape): number => wallVolume(shape) * (DENSITY / 1000))
 
 /** In mm³. */
 function wallVolume(shape: Shape): number {

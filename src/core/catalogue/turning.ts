@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import { apply, DIRECTION_VECTORS, scale, subtract, type Axis, type Matrix, type Vec } from '../space'
 import type { Facet } from './mesh'
 import type { Connector, ConnectorKind, Shape } from './types'
@@ -26,14 +27,8 @@ const HALVES: readonly Matrix[] = [
 const AXES: readonly Axis[] = [0, 1, 2]
 const UPRIGHT = 2
 
-const known = new WeakMap<Shape, Turning>()
-
 /** How a shape turns; made once for each. */
-export function turningOf(shape: Shape): Turning {
-  let turning = known.get(shape)
-  if (!turning) known.set(shape, (turning = findTurning(shape)))
-  return turning
-}
+export const turningOf = memo(findTurning)
 
 function findTurning(shape: Shape): Turning {
   const looks = AXES.map((axis): Alike => {

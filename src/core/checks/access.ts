@@ -1,29 +1,33 @@
 import { travelVector } from '../motion'
-import { sectionById, type ModelDocument } from '../model'
+import { sectionById } from '../model'
 import type { BuiltSection } from '../plan'
-import type { Finding } from './finding'
 import { flatNodeBoxes } from '../scene'
 import { MINUS_X, MINUS_Y, PLUS_X, PLUS_Y, PLUS_Z, type Direction } from '../space'
-import { wayInWords } from './words'
-import { finding } from './finding'
-import { nameParts } from './place'
+import { defineCheck, type Found } from './check'
+import { nameParts, wayInWords } from './naming'
 
 /** How much room above its part a place needs, u: two bricks. */
 const ROOM = 24
 /** A hand or a figure comes from these sides; the work is not turned over to sit down. */
 const SIDES: readonly Direction[] = [PLUS_Z, MINUS_Y, PLUS_Y, PLUS_X, MINUS_X]
 
-/** Places that the designer wants to stay within reach: the first step after which no straight way leads to one. */
-export function lostPlaces(model: ModelDocument, built: BuiltSection): Finding[] {
-  if (built.derivedFrom !== undefined) return []
-  return (sectionById(model, built.base).places ?? []).flatMap(({ name, part }) => {
-    const node = built.scene.nodes.findIndex((spec) => spec.id === part || spec.parts.some((placed) => placed.part.id === part))
-    return node < 0 ? [] : lostFrom(built, name, node)
-  })
-}
+/** The first step after which no straight way leads to a place. */
+export const access = defineCheck({
+  code: 'access',
+  severity: 'warning',
+  title: 'Out of reach',
+  about: 'A place that the designer wants to keep within reach can no longer be reached.',
+  scope: 'section',
+  find({ model, built }) {
+    return (sectionById(model, built.base).places ?? []).flatMap(({ name, part }) => {
+      const node = built.scene.nodes.findIndex((spec) => spec.id === part || spec.parts.some((placed) => placed.part.id === part))
+      return node < 0 ? [] : lostFrom(built, name, node)
+    })
+  },
+})
 
-function lostFrom(built: BuiltSection, name: string, place: number): Finding[] {
-  const { scene, steps, id } = built
+function lostFrom(built: BuiltSection, name: string, place: number): Found[] {
+  const { scene, steps } = built
   const closed = new Map<Direction, number>()
   let isThere = false
   for (const [i, step] of steps.entries()) {
@@ -36,7 +40,7 @@ function lostFrom(built: BuiltSection, name: string, place: number): Finding[] {
     const ways = [...closed].map(([side, by]) => `${wayInWords(side)} “${scene.nodes[by]!.id}” is in the way`)
     const parts = [...new Set([place, ...closed.values()])].map((node) => scene.nodes[node]!.id)
     const message = `From this step on “${name}” can no longer be reached: ${ways.join('; ')}. Put in what belongs there before, or leave one of ${nameParts(parts.slice(1))} out of the way.`
-    return [finding('access', { section: id, step: i + 1, parts }, message)]
+    return [{ step: i + 1, parts, message }]
   }
   return []
 }

@@ -1,9 +1,9 @@
-/** Checks: findings, one file a check, and what can be done about each. */
+/** Checks: one object a check in a file of its own, findings, and what can be done about each. */
+export type { Level, WayOut } from './check'
 export * from './finding'
-export * from './checks'
-export { wayInWords } from './words'
-export { nameParts } from './place'
+export * from './registry'
+export * from './find-findings'
+export { nameParts, wayInWords } from './naming'
 export * from './ways-out'
-export * from './worse'
+export * from './broken-by'
 export * from './techniques'
-export type { Level } from './weak'

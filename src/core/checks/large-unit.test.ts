@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
+import { subjectOf } from '../../../tests/support/subjects'
 import { planModel, type BuiltSection } from '../plan'
 import { cutOut } from '../edits'
 import { reportModel } from '../pipeline'
@@ -21,11 +22,11 @@ const whole = planned([part('foot', 'plate-2x2', [0, 0, -4])])
 const asUnit = (length: number): BuiltSection => ({ ...planned(strip(length)), id: 'main~1', derivedFrom: 'main' })
 
 it('a unit too long for a hand becomes a section with one click', () => {
-  const [found] = largeUnit(asUnit(7), whole)
-  expect(found).toMatchObject({ code: 'large-unit', severity: 'warning', section: 'main~1' })
-  expect(found!.message).toContain('13 parts, 22 cm long')
+  const [told] = largeUnit.find(subjectOf(asUnit(7), whole))
+  const found = { ...told!, code: largeUnit.code, severity: largeUnit.severity, section: 'main~1' }
+  expect(found.message).toContain('13 parts, 22 cm long')
   const model = oneSection([...strip(7), part('mast', 'brick-2x2', [20, 0, 8])])
-  const [way] = waysOut(model, found!)
+  const [way] = waysOut(model, found)
   const cut = way!.change(model)
   expect(cut.sections.map((section) => [section.id, section.parts!.length, section.copies?.length ?? 0])).toEqual([
     ['main', 1, 1],
@@ -35,8 +36,8 @@ it('a unit too long for a hand becomes a section with one click', () => {
 })
 
 it('a small unit, and one that lies on the table, is left as it is', () => {
-  expect(largeUnit(asUnit(3), whole)).toEqual([])
-  expect(largeUnit(asUnit(7), planned(strip(1)))).toEqual([])
+  expect(largeUnit.find(subjectOf(asUnit(3), whole))).toEqual([])
+  expect(largeUnit.find(subjectOf(asUnit(7), planned(strip(1))))).toEqual([])
 })
 
 it('what is cut out is joined where its last part was added', () => {

@@ -1,6 +1,7 @@
 import { HOLD } from '../catalogue'
-import { TECHNIQUE_POLICIES, TECHNIQUES, type TechniquePolicy, type Technique } from './techniques'
-import { type Finding } from './finding'
+import { defineCheck } from './check'
+import { idsOf, lastStep, nameParts } from './naming'
+import { TECHNIQUES, type Technique } from './techniques'
 import type { PlacedPart } from '../model'
 import type { BuiltSection } from '../plan'
 import type { Scene } from '../scene'
@@ -17,42 +18,36 @@ import {
   STUD_PITCH,
   type Vec,
 } from '../space'
-import { finding } from './finding'
-import { idsOf, nameParts, stepNumber } from './place'
 
-/** Techniques that some builders refuse; the policy says how much is made of each. One finding a technique and pair of nodes. */
-export function strained(built: BuiltSection, policy: TechniquePolicy = TECHNIQUE_POLICIES.usual): Finding[] {
-  return [...found(built)].flatMap(([technique, pairs]) => {
-    const verdict = policy[technique]
-    if (verdict === 'allowed') return []
-    const { title, reason } = TECHNIQUES[technique]
-    return pairs.map((nodes) => {
-      const ids = idsOf(built, nodes)
-      const step = Math.max(...nodes.map((node) => stepNumber(built, node) ?? 0)) || null
-      const message = `${title}: ${nameParts(ids)}. ${reason}`
-      return { ...finding('strained', { section: built.base, step, parts: ids }, message), severity: verdict }
-    })
-  })
-}
+/** The policy says how much is made of each technique. One finding a technique and pair of nodes. */
+export const strained = defineCheck({
+  code: 'strained',
+  severity: 'warning',
+  title: 'Under strain',
+  about: 'A technique that some builders refuse, since a piece is strained.',
+  scope: 'rail',
+  find: ({ built, techniques }) =>
+    [...built.scene.tables.of(findTechniques, built)].flatMap(([technique, pairs]) => {
+      const severity = techniques[technique]
+      if (severity === 'allowed') return []
+      const { title, reason } = TECHNIQUES[technique]
+      return pairs.map((nodes) => {
+        const parts = idsOf(built, nodes)
+        return { section: built.base, step: lastStep(built, nodes), parts, message: `${title}: ${nameParts(parts)}. ${reason}`, severity }
+      })
+    }),
+})
 
 type Pair = readonly [number, number]
 
-/** Techniques do not depend on steps: they are found once for a scene. */
-const known = new WeakMap<object, ReadonlyMap<Technique, readonly Pair[]>>()
-
-function found(built: BuiltSection): ReadonlyMap<Technique, readonly Pair[]> {
-  let techniques = known.get(built.scene.geometry)
-  if (!techniques) {
-    techniques = new Map<Technique, readonly Pair[]>([
-      ['stud-in-hole', studsInHoles(built)],
-      ['plate-between-studs', platesBetweenStuds(built.scene)],
-      ['slopes-nose-to-nose', nosesTogether(built.scene)],
-      ['off-the-lattice', missedJoints(built)],
-    ])
-    known.set(built.scene.geometry, techniques)
-  }
-  return techniques
-}
+/** Techniques do not depend on steps. */
+const findTechniques = (built: BuiltSection): ReadonlyMap<Technique, readonly Pair[]> =>
+  new Map<Technique, readonly Pair[]>([
+    ['stud-in-hole', studsInHoles(built)],
+    ['plate-between-studs', platesBetweenStuds(built.scene)],
+    ['slopes-nose-to-nose', nosesTogether(built.scene)],
+    ['off-the-lattice', missedJoints(built)],
+  ])
 
 /** Pairs of nodes, each once. */
 class Pairs {

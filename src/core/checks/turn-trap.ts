@@ -1,12 +1,13 @@
 import type { Connector, Shape } from '../catalogue'
 import { viewMatrix, type StepLook } from '../picture'
 import type { BuiltSection } from '../plan'
-import type { Finding } from './finding'
-import { sectionById, type ModelDocument, type PlacedPart } from '../model'
+import { memo, memoPair } from '../memo'
+import { sectionById, type PlacedPart } from '../model'
 import { apply, axisOf, dot, DIRECTION_VECTORS, middle, multiply, TURNS, type Matrix, type Vec } from '../space'
 import type { Scene } from '../scene'
-import { finding } from './finding'
-import { nameParts, stepNumber } from './place'
+import { defineCheck, type Found } from './check'
+import { idsOf, lastStep, nameParts } from './naming'
+import { writeNote } from './ways'
 
 /** How far a side may be turned away from the viewer and still show. */
 const AWAY = 0.15
@@ -15,69 +16,56 @@ const SYMMETRIC = 0.7
 /** Fewer parts do not make a pattern. */
 const LEAST_PARTS = 12
 
-/** Pieces that are easy to put in the wrong way round, and what stands differently on the two sides of a section. */
-export function turnTraps(model: ModelDocument, built: BuiltSection, looks: readonly StepLook[]): Finding[] {
-  // Where the designer has said something in the step, the picture need not say it too.
-  const { steps = [], planRest } = sectionById(model, built.base)
-  const isNoted = (step: number | null): boolean => planRest !== true && step !== null && (steps[step - 1]?.note ?? '') !== ''
-  return [...blindSides(built, looks), ...oddPairs(built)].filter((found) => !isNoted(found.step))
-}
+/** Pieces that a picture cannot tell the way of, and what stands differently on the two sides of a section. */
+export const turnTrap = defineCheck({
+  code: 'turn-trap',
+  severity: 'warning',
+  title: 'Easy to turn wrongly',
+  about: 'A part is easy to put in the wrong way round, or the two sides of a symmetric section differ.',
+  scope: 'rail',
+  find({ model, built, looks }) {
+    // Where the designer has said something in the step, the picture need not say it too.
+    const { steps = [], planRest } = sectionById(model, built.base)
+    const isNoted = (step: number | null): boolean => planRest !== true && step !== null && (steps[step - 1]?.note ?? '') !== ''
+    return [...blindSides(built, looks), ...oddPairs(built)].filter((found) => !isNoted(found.step))
+  },
+  waysOut: (trouble) => writeNote(trouble, 'which way round'),
+})
 
 /** Side studs that point away from the viewer, on pieces that look the same from the back: the picture cannot tell how they go. */
-function blindSides(built: BuiltSection, looks: readonly StepLook[]): Finding[] {
-  const suspects = suspectsOf(built.scene)
+function blindSides(built: BuiltSection, looks: readonly StepLook[]): Found[] {
+  const suspects = built.scene.tables.of(findSuspects, built.scene)
   return built.steps.flatMap((step, i) => {
     if (suspects.size === 0 || !step.some((node) => suspects.has(node))) return []
     const toViewer = multiply(viewMatrix(looks[i]?.view ?? 0), TURNS[built.lies[i] ?? 0]!)
     const traps = step.filter((node) => suspects.has(node) && isBlind(built.scene.nodes[node]!.parts[0]!, toViewer))
     if (traps.length === 0) return []
-    const ids = traps.map((node) => built.scene.nodes[node]!.id)
-    const message = `The studs on the side of ${nameParts(ids)} point away from the viewer, so the picture does not tell which way round ${ids.length === 1 ? 'it goes' : 'they go'}. Say it in a note.`
-    return [finding('turn-trap', { section: built.id, step: i + 1, parts: ids }, message)]
+    const parts = idsOf(built, traps)
+    const message = `The studs on the side of ${nameParts(parts)} point away from the viewer, so the picture does not tell which way round ${parts.length === 1 ? 'it goes' : 'they go'}. Say it in a note.`
+    return [{ step: i + 1, parts, message }]
   })
 }
 
-const suspectSets = new WeakMap<object, ReadonlySet<number>>()
-
 /** Parts with studs on the sides of a plain body. */
-function suspectsOf(scene: Scene): ReadonlySet<number> {
-  let suspects = suspectSets.get(scene.geometry)
-  if (!suspects) {
-    const found = scene.nodes.flatMap(({ kind, parts }, node) => (kind === 'part' && sideStuds(parts[0]!.shape).length > 0 ? [node] : []))
-    suspectSets.set(scene.geometry, (suspects = new Set(found)))
-  }
-  return suspects
-}
+const findSuspects = ({ nodes }: Scene): ReadonlySet<number> =>
+  new Set(nodes.flatMap(({ kind, parts }, node) => (kind === 'part' && sideStuds(parts[0]!.shape).length > 0 ? [node] : [])))
 
 function isBlind({ shape, pose }: PlacedPart, toViewer: Matrix): boolean {
   return sideStuds(shape).every(({ facing }) => dot(apply(multiply(toViewer, pose.matrix), DIRECTION_VECTORS[facing]!), [0, 0, 1]) > AWAY)
 }
 
-const sides = new WeakMap<Shape, readonly Connector[]>()
-
 /** The studs on the sides of a plain box: without them it would be the same from all sides. None where the body tells. */
-function sideStuds(shape: Shape): readonly Connector[] {
-  let known = sides.get(shape)
-  if (!known) {
-    const found = shape.connectors.filter((connector) => connector.kind === 'stud' && axisOf(connector.facing) !== 2)
-    sides.set(shape, (known = shape.bodies.length === 1 ? found : []))
-  }
-  return known
-}
+const sideStuds = memo((shape: Shape): readonly Connector[] =>
+  shape.bodies.length === 1 ? shape.connectors.filter((connector) => connector.kind === 'stud' && axisOf(connector.facing) !== 2) : [],
+)
 
 /** Pairs on the two sides of an otherwise symmetric section that are turned differently. */
-function oddPairs(built: BuiltSection): Finding[] {
-  let pairs = known.get(built.scene.geometry)
-  if (!pairs) known.set(built.scene.geometry, (pairs = findOddPairs(built.scene)))
-  return pairs.map((pair) => {
-    const ids = pair.map((node) => built.scene.nodes[node]!.id)
-    const step = Math.max(...pair.map((node) => stepNumber(built, node) ?? 0)) || null
-    const message = `${nameParts(ids)} stand on the two sides of a section that is the same left and right, but one is turned differently. If that is meant, say so in a note.`
-    return finding('turn-trap', { section: built.id, step, parts: ids }, message)
+const oddPairs = (built: BuiltSection): Found[] =>
+  built.scene.tables.of(findOddPairs, built.scene).map((pair) => {
+    const parts = idsOf(built, pair)
+    const message = `${nameParts(parts)} stand on the two sides of a section that is the same left and right, but one is turned differently. If that is meant, say so in a note.`
+    return { step: lastStep(built, pair), parts, message }
   })
-}
-
-const known = new WeakMap<object, (readonly [number, number])[]>()
 
 function findOddPairs(scene: Scene): (readonly [number, number])[] {
   if (scene.nodes.length < LEAST_PARTS) return []
@@ -108,27 +96,11 @@ function isMirrorOf(a: PlacedPart, b: PlacedPart): boolean {
 }
 
 const FLIP: Matrix = [-1, 0, 0, 0, 1, 0, 0, 0, 1]
-const flips = new WeakMap<Matrix, Matrix>()
-
 /** The turns of the lattice are a few matrices used everywhere, so each is flipped once. */
-function flipped(matrix: Matrix): Matrix {
-  let flip = flips.get(matrix)
-  if (!flip) flips.set(matrix, (flip = multiply(FLIP, matrix)))
-  return flip
-}
-
-const outlines = new WeakMap<Shape, WeakMap<Matrix, string>>()
-
-function outlineOf(shape: Shape, matrix: Matrix): string {
-  let known = outlines.get(shape)
-  if (!known) outlines.set(shape, (known = new WeakMap()))
-  let text = known.get(matrix)
-  if (text === undefined) known.set(matrix, (text = outlineText(shape, matrix)))
-  return text
-}
+const flipped = memo((matrix: Matrix): Matrix => multiply(FLIP, matrix))
 
 /** Where a shape has its surfaces and how they face: equal for two turns of a shape that look the same. */
-function outlineText(shape: Shape, matrix: Matrix): string {
+const outlineOf = memoPair((shape: Shape, matrix: Matrix): string => {
   const facets = shape.mesh.map(({ normal, corners }) => {
     const seen = apply(matrix, normal).map((value) => Math.round(value * 100) + 0)
     const sum = corners.reduce<Vec>((all, corner) => [all[0] + corner[0], all[1] + corner[1], all[2] + corner[2]], [0, 0, 0])
@@ -136,4 +108,4 @@ function outlineText(shape: Shape, matrix: Matrix): string {
     return `${seen.join()}@${from.map((value) => Math.round(value * 10) + 0).join()}`
   })
   return facets.sort().join(' ')
-}
+})

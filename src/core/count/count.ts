@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import { catalogueOf, partsOf, pieceCount, sectionUses, type ModelDocument, type Part, type PieceWork } from '../model'
 
 /** How many of one piece: a shape in a colour, with what was done to it. */
@@ -85,13 +86,7 @@ const times = (pieces: readonly PieceCount[], factor: number): PieceCount[] =>
   pieces.map((piece) => ({ ...piece, count: piece.count * factor }))
 
 /** Lists of parts are never changed in place: the tray of one is made once. */
-const trays = new WeakMap<readonly Part[], PieceCount[]>()
-
-function sectionTray(parts: readonly Part[]): PieceCount[] {
-  let known = trays.get(parts)
-  if (!known) trays.set(parts, (known = trayOf(parts)))
-  return known
-}
+const sectionTray = memo(trayOf)
 
 /** Every piece of one whole model, copies and mirrored copies included. */
 export function inventoryOf(model: ModelDocument): PieceCount[] {

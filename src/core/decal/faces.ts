@@ -1,3 +1,4 @@
+import { memoNamed } from '../memo'
 import type { Facet, Shape } from '../catalogue'
 import { FACE_NAMES, type FaceName } from '../model'
 import { areaOf, cross, dot, normalise, scale, subtract, add, type FlatPoint, type Vec } from '../space'
@@ -33,15 +34,8 @@ const LEAST = 3
 /** How much a side must lean to be a slope: neither upright nor level. */
 const LEAN = 0.15
 
-const known = new WeakMap<Shape, Map<FaceName, Face | undefined>>()
-
 /** A side of a shape, or nothing where it has none that is flat and large enough. */
-export function faceOf(shape: Shape, name: FaceName): Face | undefined {
-  let faces = known.get(shape)
-  if (!faces) known.set(shape, (faces = new Map<FaceName, Face | undefined>()))
-  if (!faces.has(name)) faces.set(name, makeFace(shape, name))
-  return faces.get(name)
-}
+export const faceOf = memoNamed(makeFace)
 
 /** The sides of a shape that can take a picture. */
 export const facesOf = (shape: Shape): Face[] => FACE_NAMES.flatMap((name) => faceOf(shape, name) ?? [])

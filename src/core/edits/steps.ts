@@ -1,6 +1,6 @@
 import { Fault } from '../fault'
 import { isLoose, partsOf, pieceCount, sectionById, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
-import type { SectionPlan } from '../plan'
+import { baseSection, plansById, type SectionPlan } from '../plan'
 
 /**
  * Edits of a rail. Each takes the document and the plan it is seen through and returns a new document in which the section
@@ -13,7 +13,8 @@ export function keepSteps(model: ModelDocument, plans: readonly SectionPlan[], s
   if (section.steps && !section.planRest) return model
   const plan = plans.find((candidate) => candidate.id === sectionId)
   if (!plan) throw new Fault('unknown-section', `There is no section “${sectionId}”.`)
-  const derived = plans.filter((candidate) => baseId(plans, candidate) === sectionId && candidate.id !== sectionId)
+  const byId = plansById(plans)
+  const derived = plans.filter((candidate) => candidate.id !== sectionId && baseSection(candidate, byId)?.id === sectionId)
   const made = derived.map((unit) => sectionFrom(section, unit))
   const taken = new Set(derived.flatMap((unit) => partIds(unit)))
   const copies = derived.filter((unit) => unit.derivedFrom === sectionId)
@@ -28,12 +29,6 @@ export function keepSteps(model: ModelDocument, plans: readonly SectionPlan[], s
   }
   const sections = model.sections.flatMap((candidate) => (candidate.id === sectionId ? [kept, ...made] : [candidate]))
   return { ...model, sections }
-}
-
-function baseId(plans: readonly SectionPlan[], plan: SectionPlan): string {
-  let at = plan
-  while (at.derivedFrom !== undefined) at = plans.find((candidate) => candidate.id === at.derivedFrom)!
-  return at.id
 }
 
 const partIds = (plan: SectionPlan): string[] =>

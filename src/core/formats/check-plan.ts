@@ -1,7 +1,8 @@
+import { memo } from '../memo'
 import type { Bundle } from '../booklet'
 import { Fault } from '../fault'
 import { catalogueOf, copiesOf, partsOf, sectionsById, type Section } from '../model'
-import type { Move, SectionPlan } from '../plan'
+import { baseSection, plansById, type Move, type SectionPlan } from '../plan'
 import { turnFromText } from '../space'
 
 const mismatch = (sentence: string, place: string): Fault =>
@@ -14,7 +15,7 @@ const mismatch = (sentence: string, place: string): Fault =>
  */
 export function checkPlan(bundle: Pick<Bundle, 'model' | 'plan' | 'views' | 'insets'>): void {
   const { model, plan, views, insets } = bundle
-  const plans = new Map(plan.sections.map((section) => [section.id, section]))
+  const plans = plansById(plan.sections)
   if (plans.size !== plan.sections.length) throw mismatch('Two sections of the plan have one id.', 'plan.sections')
   const bases = basesOf(plan.sections, plans, sectionsById(model))
   checkViews(plan.sections, views)
@@ -53,14 +54,9 @@ function basesOf(
 ): Map<string, Section> {
   const bases = new Map<string, Section>()
   all.forEach((section, i) => {
-    const place = `plan.sections[${i}]`
-    let at: SectionPlan | undefined = section
-    for (let count = 0; at?.derivedFrom !== undefined; count++) {
-      if (count > all.length) throw mismatch(`The section “${section.id}” comes out of itself.`, place)
-      at = plans.get(at.derivedFrom)
-    }
+    const at = baseSection(section, plans)
     const base = at && sections.get(at.id)
-    if (!base) throw mismatch(`The plan has a section “${section.id}” that the model does not have.`, place)
+    if (!base) throw mismatch(`The plan has a section “${section.id}” that comes out of none of the model.`, `plan.sections[${i}]`)
     bases.set(section.id, base)
   })
   return bases
@@ -73,16 +69,10 @@ function checkViews(sections: readonly SectionPlan[], views: Bundle['views']): v
   })
 }
 
-const ownIds = new WeakMap<Section, { readonly parts: ReadonlySet<string>; readonly copies: ReadonlySet<string> }>()
-
-function idsOf(section: Section): { readonly parts: ReadonlySet<string>; readonly copies: ReadonlySet<string> } {
-  let known = ownIds.get(section)
-  if (!known) {
-    known = { parts: new Set(partsOf(section).map(({ id }) => id)), copies: new Set(copiesOf(section).map(({ id }) => id)) }
-    ownIds.set(section, known)
-  }
-  return known
-}
+const idsOf = memo((section: Section) => ({
+  parts: new Set(partsOf(section).map(({ id }) => id)),
+  copies: new Set(copiesOf(section).map(({ id }) => id)),
+}))
 
 function checkMove(
   move: Move,

@@ -1,4 +1,5 @@
-import { extendCatalogue, type Catalogue, type Shape } from '../catalogue'
+import { memoPair } from '../memo'
+import { extendCatalogue, type Catalogue, type Colour, type OwnShape, type Shape } from '../catalogue'
 import {
   add,
   apply,
@@ -34,16 +35,12 @@ export interface PlacedPart {
 }
 
 const NONE: readonly never[] = []
-const catalogues = new WeakMap<object, WeakMap<object, Catalogue>>()
 
 /** The catalogue with the model's own shapes and colours; made once for each list of them, since lists are never changed in place. */
-export function catalogueOf({ shapes = NONE, palette = NONE }: Pick<ModelDocument, 'shapes' | 'palette'>): Catalogue {
-  let known = catalogues.get(shapes)
-  if (!known) catalogues.set(shapes, (known = new WeakMap()))
-  let catalogue = known.get(palette)
-  if (!catalogue) known.set(palette, (catalogue = extendCatalogue(shapes, palette)))
-  return catalogue
-}
+export const catalogueOf = ({ shapes = NONE, palette = NONE }: Pick<ModelDocument, 'shapes' | 'palette'>): Catalogue =>
+  extended(shapes, palette)
+
+const extended = memoPair((shapes: readonly OwnShape[], palette: readonly Colour[]): Catalogue => extendCatalogue(shapes, palette))
 
 /** Where a copy stands in the section that holds it. */
 export function copyPose(model: ModelDocument, section: Section, copy: Copy): Pose {

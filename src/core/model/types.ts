@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import type { Colour, ConnectorKind, OwnShape } from '../catalogue'
 import type { MirrorAxis, Vec } from '../space'
 
@@ -172,14 +173,12 @@ export const isLoose = (part: Part): boolean => part.at === undefined
 /** How many pieces a part stands for: one, or the count of a loose part. */
 export const pieceCount = (part: Part): number => (isLoose(part) ? (part.count ?? 1) : 1)
 
-const sectionIndex = new WeakMap<readonly Section[], ReadonlyMap<string, Section>>()
-
 /** The sections of a document by id; lists of sections are never changed in place, so each is indexed once. */
-export function sectionsById({ sections }: Pick<ModelDocument, 'sections'>): ReadonlyMap<string, Section> {
-  let index = sectionIndex.get(sections)
-  if (!index) sectionIndex.set(sections, (index = new Map(sections.map((section) => [section.id, section]))))
-  return index
-}
+export const sectionsById = ({ sections }: Pick<ModelDocument, 'sections'>): ReadonlyMap<string, Section> => indexed(sections)
+
+const indexed = memo(
+  (sections: readonly Section[]): ReadonlyMap<string, Section> => new Map(sections.map((section) => [section.id, section])),
+)
 
 export function sectionById(model: ModelDocument, id: string): Section {
   const section = sectionsById(model).get(id)

@@ -58,41 +58,33 @@ const OPEN = 1
 const STUD = 2
 const FAR = 1_000_000
 
-const known = new WeakMap<object, readonly { bodies: number[]; studs: number[] }[]>()
+interface Rows {
+  readonly bodies: number[]
+  readonly studs: number[]
+}
 
-function rowsOf(scene: Scene): readonly { bodies: number[]; studs: number[] }[] {
-  let rows = known.get(scene.geometry)
-  if (!rows) {
-    rows = scene.nodes.map(() => ({ bodies: [], studs: [] }))
-    for (let i = 0; i < scene.bodies.count; i++) rows[scene.bodies.node[i]!]!.bodies.push(i)
-    for (let i = 0; i < scene.studs.count; i++) rows[scene.studs.node[i]!]!.studs.push(i)
-    known.set(scene.geometry, rows)
-  }
+const rowsOf = (scene: Scene): readonly Rows[] => scene.tables.of(listRows, scene)
+
+function listRows({ nodes, bodies, studs }: Scene): readonly Rows[] {
+  const rows = nodes.map((): Rows => ({ bodies: [], studs: [] }))
+  for (let i = 0; i < bodies.count; i++) rows[bodies.node[i]!]!.bodies.push(i)
+  for (let i = 0; i < studs.count; i++) rows[studs.node[i]!]!.studs.push(i)
   return rows
 }
 
-const trees = new WeakMap<object, BoxTree>()
-
 /** The nodes by the boxes around them, studs included. */
-function treeOf(scene: Scene): BoxTree {
-  let tree = trees.get(scene.geometry)
-  if (!tree) {
-    const around = ({ min, max }: Box): Box => ({
-      min: min.map((value) => value - STUD_HEIGHT) as unknown as Vec,
-      max: max.map((value) => value + STUD_HEIGHT) as unknown as Vec,
-    })
-    trees.set(scene.geometry, (tree = new BoxTree(scene.nodeBoxes.map(around))))
-  }
-  return tree
-}
+const treeOf = (scene: Scene): BoxTree => scene.tables.of(makeTree, scene.nodeBoxes)
+
+const makeTree = (nodeBoxes: readonly Box[]): BoxTree =>
+  new BoxTree(nodeBoxes.map(({ min, max }) => ({ min: shifted(min, -STUD_HEIGHT), max: shifted(max, STUD_HEIGHT) })))
+
+const shifted = ([x, y, z]: Vec, by: number): Vec => [x + by, y + by, z + by]
 
 function hullOf({ boxes }: Stage): Box {
   const least = (k: number): number => boxes.reduce((all, box) => Math.min(all, box[k]!), Infinity)
   const most = (k: number): number => boxes.reduce((all, box) => Math.max(all, box[k]!), -Infinity)
   return { min: [least(0), least(1), least(2)], max: [most(3), most(4), most(5)] }
 }
-
-type Rows = ReturnType<typeof rowsOf>[number]
 
 function boxesOf(scene: Scene, rows: Rows, travelAxis: Axis): number[][] {
   const box = (table: BoxTable, i: number, kind: number): number[] => [...table.boxes.subarray(i * 6, i * 6 + 6), kind]

@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import { studCount, type Connector, type Shape } from '../catalogue'
 import { axisOf, PLATE_HEIGHT, STUD_PITCH } from '../space'
 
@@ -98,11 +99,5 @@ function entryOf(shape: Shape): Entry {
   return { shape, own, said, size, sizes: [...(size.length > 0 ? [sizeKey(size)] : []), ...inId], height: z / PLATE_HEIGHT }
 }
 
-const known = new WeakMap<ReadonlyMap<string, Shape>, readonly Entry[]>()
-
 /** The entries of a catalogue, made once. */
-export function vocabularyOf(shapes: ReadonlyMap<string, Shape>): readonly Entry[] {
-  let entries = known.get(shapes)
-  if (!entries) known.set(shapes, (entries = [...shapes.values()].map(entryOf)))
-  return entries
-}
+export const vocabularyOf = memo((shapes: ReadonlyMap<string, Shape>): readonly Entry[] => [...shapes.values()].map(entryOf))

@@ -1,6 +1,7 @@
+import { memo } from '../memo'
 import { patchesOf, type Patch } from '../decal'
 import { catalogueOf, shapeOfPart, type Flattener, type JointReach, type ModelDocument, type PlacedPart } from '../model'
-import type { Move, SectionPlan } from '../plan'
+import { baseSection, plansById, type Move, type SectionPlan } from '../plan'
 import { directionFromText, DIRECTION_VECTORS, NO_TURN, turnFromText, type Box, type Turn, type Vec } from '../space'
 import { boxAround, spaceOf, type SectionSpace } from './section-space'
 
@@ -55,7 +56,7 @@ export function drawnSection(
 ): DrawnSection {
   const plan = sections.find((section) => section.id === sectionId)
   if (!plan) throw new RangeError(`no planned section ${sectionId}`)
-  const space = spaceOf(model, flattener, base ?? baseOf(sections, plan))
+  const space = spaceOf(model, flattener, base ?? baseSection(plan, plansById(sections))!.id)
   const thingsOfMove = rememberedThings(space, sections)
   const things: Thing[] = []
   const ranges: [number, number][] = []
@@ -108,11 +109,10 @@ export function drawnSection(
 }
 
 /** By space, what each move brings: moves are never changed in place, and most are the same after an edit. */
-const thingsBefore = new WeakMap<SectionSpace, WeakMap<Move, readonly Thing[]>>()
+const thingsBefore = memo((_: SectionSpace) => new WeakMap<Move, readonly Thing[]>())
 
 function rememberedThings(space: SectionSpace, sections: readonly SectionPlan[]): (move: Move) => readonly Thing[] {
-  let known = thingsBefore.get(space)
-  if (!known) thingsBefore.set(space, (known = new WeakMap()))
+  const known = thingsBefore(space)
   return (move) => {
     // What a derived section holds is told by its own plan, not by the move.
     if ('section' in move) return thingsOf(move, space, sections)
@@ -180,10 +180,4 @@ function patchesByPart(model: ModelDocument, placed: readonly PlacedPart[]): Map
     if (patches.length > 0) found.set(i, patches)
   })
   return found
-}
-
-const baseOf = (sections: readonly SectionPlan[], plan: SectionPlan): string => {
-  let at = plan
-  while (at.derivedFrom !== undefined) at = sections.find((section) => section.id === at.derivedFrom)!
-  return at.id
 }

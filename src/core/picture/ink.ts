@@ -1,3 +1,4 @@
+import { memo, memoNamed } from '../memo'
 import { FIRST_DECAL, type DecalPaint } from './decal-paint'
 import { NOTHING, type Layers, type Window } from './layers'
 import { INK, WHITE, type PartLook, type Rgb } from './paint'
@@ -292,12 +293,7 @@ interface DistinctLooks {
   readonly lookOf: Uint16Array
 }
 
-/** Looks of parts are never changed in place. */
-const distinctBefore = new WeakMap<readonly PartLook[], DistinctLooks>()
-
-function distinctLooks(looks: readonly PartLook[]): DistinctLooks {
-  let known = distinctBefore.get(looks)
-  if (known) return known
+const distinctLooks = memo((looks: readonly PartLook[]): DistinctLooks => {
   const numbers = new Map<PartLook, number>()
   const lookOf = new Uint16Array(looks.length)
   looks.forEach((look, part) => {
@@ -305,10 +301,8 @@ function distinctLooks(looks: readonly PartLook[]): DistinctLooks {
     if (number === undefined) numbers.set(look, (number = numbers.size))
     lookOf[part] = number
   })
-  known = { distinct: [...numbers.keys()], lookOf }
-  distinctBefore.set(looks, known)
-  return known
-}
+  return { distinct: [...numbers.keys()], lookOf }
+})
 
 /** The colours of a part, mixed with so much paper: its three tones, the same with a glint, and its outlines and creases. */
 export interface MixedSlots {
@@ -319,21 +313,14 @@ export interface MixedSlots {
   readonly lineNames: readonly string[]
 }
 
-const mixedBefore = new WeakMap<PartLook, Map<number, MixedSlots>>()
-
-export function mixedSlots(look: PartLook, paperShare: number): MixedSlots {
-  let known = mixedBefore.get(look)
-  if (!known) mixedBefore.set(look, (known = new Map<number, MixedSlots>()))
-  let slots = known.get(paperShare)
-  if (slots) return slots
+/** Of a look, mixed with so much paper. */
+export const mixedSlots = memoNamed((look: PartLook, paperShare: number): MixedSlots => {
   const washed = (colour: Rgb): Rgb => mix(colour, WHITE, paperShare)
   const toned = TONES.map((tone) => scaled(look.colour, tone / 255))
   const lines = [look.line, mix(look.line, look.colour, 0.45)].map(washed)
   const lit = toned.map((colour) => washed(mix(colour, WHITE, look.sheen?.light ?? 0)))
-  slots = { tones: toned.map(washed), lit, lines, lineNames: lines.map((line) => line.join()) }
-  known.set(paperShare, slots)
-  return slots
-}
+  return { tones: toned.map(washed), lit, lines, lineNames: lines.map((line) => line.join()) }
+})
 
 function slotsOf(look: PartLook, paperShare: number): number[] {
   const { tones, lit, lines } = mixedSlots(look, paperShare)

@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import type { Scene } from '../scene'
 import { NO_TURN, type Turn } from '../space'
 import { ENOUGH, Scout, worthOf } from './scout'
@@ -156,13 +157,7 @@ class Views {
 }
 
 /** Views stay as long as their scene does: what they remember of it is small, and edits ask again and again. */
-const known = new WeakMap<Stage, Views>()
-
-function viewsOf(stage: Stage): Views {
-  let views = known.get(stage)
-  if (!views) known.set(stage, (views = new Views(stage)))
-  return views
-}
+const viewsOf = memo((stage: Stage) => new Views(stage))
 
 /** How much a view shows of what is hard to see. */
 const worth = (shares: readonly number[]): number => shares.reduce((sum, share) => sum + worthOf(share), 0)

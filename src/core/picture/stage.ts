@@ -25,13 +25,7 @@ export function beginLook(scene: Scene): void {
 const budgetOf = ({ parts }: Scene): Budget =>
   new Budget(DOTS + DOTS_OF_PART * parts.length, 'drawing of parts that cover each other', 'Move apart what stands in one place.')
 
-const known = new WeakMap<object, Stage>()
-
-export function stageOf(scene: Scene): Stage {
-  let stage = known.get(scene.geometry)
-  if (!stage) known.set(scene.geometry, (stage = makeStage(scene)))
-  return stage
-}
+export const stageOf = (scene: Scene): Stage => scene.tables.of(makeStage, scene)
 
 function makeStage(scene: Scene): Stage {
   const start = new Int32Array(scene.nodes.length + 1)

@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import type { Facet, Shape } from '../catalogue'
 import { apply, determinant, dot, multiply, normalise, type Matrix, type Vec } from '../space'
 import type { Camera } from './view'
@@ -129,10 +130,4 @@ function boundsOf(stencil: Stencil): number[] {
 }
 
 /** The turns of the lattice are a few matrices used everywhere, so the text of each is made once. */
-const texts = new WeakMap<Matrix, string>()
-
-function textOf(matrix: Matrix): string {
-  let text = texts.get(matrix)
-  if (text === undefined) texts.set(matrix, (text = matrix.join()))
-  return text
-}
+const textOf = memo((matrix: Matrix): string => matrix.join())

@@ -1,5 +1,7 @@
+import { memo } from '../memo'
 import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type Wish } from '../plan'
 import { beginLook, ENOUGH, lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook } from '../picture'
+import type { Scene } from '../scene'
 import type { Turn } from '../space'
 
 /** Rounds of drawing, wishing and laying anew; most models need one or two. */
@@ -66,15 +68,15 @@ interface Remembered {
 }
 
 /** What was seen of steps, by the geometry of their scene and by what came, in which order. */
-const remembered = new WeakMap<object, Map<string, Remembered>>()
 /** More than so many times the steps are not remembered: most belong to edits long past. */
 const MOST_REMEMBERED = 4
 
 function memoryOf({ scene, steps }: BuiltSection): Map<string, Remembered> {
-  let known = remembered.get(scene.geometry)
-  if (!known || known.size > MOST_REMEMBERED * steps.length + 1000) remembered.set(scene.geometry, (known = new Map<string, Remembered>()))
-  return known
+  if (scene.tables.of(noLooks, scene).size > MOST_REMEMBERED * steps.length + 1000) scene.tables.forget(noLooks)
+  return scene.tables.of(noLooks, scene)
 }
+
+const noLooks = (_: Scene): Map<string, Remembered> => new Map()
 
 /** What was seen of a plan is remembered, so that its steps need not be looked at again when they become given. */
 function remember(built: BuiltSection, looks: readonly StepLook[]): void {
@@ -113,12 +115,6 @@ function lookAgain(built: BuiltSection): readonly StepLook[] {
   return looks
 }
 
-const stepKeys = new WeakMap<readonly number[], string>()
-
-function keyOfStep(step: readonly number[]): string {
-  let key = stepKeys.get(step)
-  if (key === undefined) stepKeys.set(step, (key = step.join()))
-  return key
-}
+const keyOfStep = memo((step: readonly number[]) => step.join())
 
 const poorSteps = (looks: readonly StepLook[]): number => looks.filter(({ shares }) => shares.some((share) => share < ENOUGH)).length

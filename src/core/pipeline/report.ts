@@ -68,7 +68,7 @@ export function reportModel(
   const report: Report = {
     ...planned.plan,
     measures: measurePlan(built, shares),
-    findings: findFindings(model, planned, looks, options.level, options.techniques),
+    findings: findFindings(model, planned, looks, options),
   }
   progress?.(1)
   return { report, planned, looks }

@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import type { Joints } from '../joints'
 import { flatNodeBoxes, type Scene } from '../scene'
 import { Groups } from './groups'
@@ -29,14 +30,8 @@ export function followHolding(scene: Scene, joints: Joints, steps: readonly (rea
 
 const NONE: readonly number[] = []
 
-const emptySets = new WeakMap<Scene, Uint8Array>()
-
 /** 1 for each copy of a section without parts. */
-function emptyNodes(scene: Scene): Uint8Array {
-  let empty = emptySets.get(scene)
-  if (!empty) emptySets.set(scene, (empty = Uint8Array.from(scene.nodes, ({ parts }) => (parts.length === 0 ? 1 : 0))))
-  return empty
-}
+const emptyNodes = memo(({ nodes }: Scene) => Uint8Array.from(nodes, ({ parts }) => (parts.length === 0 ? 1 : 0)))
 
 interface LooseGroup {
   isReported: boolean

@@ -2,6 +2,7 @@
 export * from './types'
 export * from './plan'
 export * from './plan-cache'
+export * from './derived-sections'
 export * from './print'
 export * from './measures'
 export { STRATEGIES, type Strategy } from './manner'

@@ -1,3 +1,4 @@
+import { memo, memoLast } from '../memo'
 import type { PlanStep, SectionPlan } from './types'
 
 /**
@@ -7,39 +8,27 @@ import type { PlanStep, SectionPlan } from './types'
 export type PlainStep = Omit<PlanStep, 'number'>
 export type PlainSection = Omit<SectionPlan, 'steps'> & { readonly steps: readonly PlainStep[] }
 
-const plainSteps = new WeakMap<PlanStep['moves'], { readonly step: PlanStep; readonly plain: PlainStep }>()
-
 /** The same object for a step that has only been renumbered. */
-function plainStep(step: PlanStep): PlainStep {
-  const known = plainSteps.get(step.moves)
-  if (known && known.step.callout === step.callout && known.step.rests === step.rests && known.step.turn === step.turn) return known.plain
-  const { number: _number, ...plain } = step
-  plainSteps.set(step.moves, { step, plain })
-  return plain
-}
+const plainStep = ({ moves, callout, rests, turn }: PlanStep): PlainStep => plainStepOf(moves, callout, rests, turn)
 
-const numberedSteps = new WeakMap<PlainStep, PlanStep>()
+const plainStepOf = memoLast(
+  (moves: PlanStep['moves'], callout: PlanStep['callout'], rests: PlanStep['rests'], turn: PlanStep['turn']): PlainStep => ({
+    moves,
+    callout,
+    rests,
+    ...(turn === undefined ? {} : { turn }),
+  }),
+)
 
-function numberedStep(plain: PlainStep, number: number): PlanStep {
-  const known = numberedSteps.get(plain)
-  if (known?.number === number) return known
-  const step = { number, ...plain }
-  numberedSteps.set(plain, step)
-  return step
-}
+const numberedStep = memoLast((plain: PlainStep, number: number): PlanStep => ({ number, ...plain }))
 
 export const withoutNumbers = (sections: readonly SectionPlan[]): PlainSection[] =>
   sections.map((section) => ({ ...section, steps: section.steps.map(plainStep) }))
 
-const numberedSections = new WeakMap<PlainSection, SectionPlan>()
+const numberedSection = memo((section: PlainSection): SectionPlan => ({
+  ...section,
+  steps: section.steps.map((step, i) => numberedStep(step, i + 1)),
+}))
 
 /** The same objects for what is the same. */
-export const withNumbers = (sections: readonly PlainSection[]): SectionPlan[] =>
-  sections.map((section) => {
-    let known = numberedSections.get(section)
-    if (!known) {
-      known = { ...section, steps: section.steps.map((step, i) => numberedStep(step, i + 1)) }
-      numberedSections.set(section, known)
-    }
-    return known
-  })
+export const withNumbers = (sections: readonly PlainSection[]): SectionPlan[] => sections.map(numberedSection)

@@ -1,5 +1,6 @@
 import type { ModelDocument, Section } from '../model'
 import type { BuiltSection } from './built'
+import { baseSection, plansById } from './derived-sections'
 import type { SectionPlan } from './types'
 
 /**
@@ -36,12 +37,8 @@ export function keepable(model: ModelDocument, built: readonly BuiltSection[]): 
 
 /** The order of some sections of a printed plan. */
 export function orderFrom(printed: readonly SectionPlan[], kept: readonly string[]): PlanOrder {
-  const plans = new Map(printed.map((section) => [section.id, section]))
+  const plans = plansById(printed)
   const order = new Map<string, SectionPlan[]>(kept.map((id) => [id, []]))
-  for (const section of printed) {
-    let base = section
-    while (base.derivedFrom !== undefined) base = plans.get(base.derivedFrom)!
-    order.get(base.id)?.push(section)
-  }
+  for (const section of printed) order.get(baseSection(section, plans)!.id)?.push(section)
   return Object.fromEntries(order)
 }

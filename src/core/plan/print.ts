@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import { coloursOf, inventoryOf, total, trayOf, type ColourCount, type PieceCount } from '../count'
 import { partsOf, sectionById, sectionUses, type ModelDocument, type Part } from '../model'
 import type { Travel } from '../motion'
@@ -67,23 +68,10 @@ function ownParts(model: ModelDocument, built: BuiltSection, steps: readonly Pla
   return isDivided(built.scene) ? calloutTotal(steps) : ownPieceCount(model, built.base)
 }
 
-const divided = new WeakMap<Scene, boolean>()
-
 /** Whether some of a section's parts come as a section that was made of them. */
-function isDivided(scene: Scene): boolean {
-  let known = divided.get(scene)
-  if (known === undefined) divided.set(scene, (known = scene.nodes.some((spec) => spec.kind === 'derived')))
-  return known
-}
+const isDivided = memo(({ nodes }: Scene) => nodes.some((spec) => spec.kind === 'derived'))
 
-/** Lists of parts are never changed in place, so what is made of one holds as long as it does. */
-const partMaps = new WeakMap<readonly Part[], ReadonlyMap<string, Part>>()
-
-function partsById(parts: readonly Part[]): ReadonlyMap<string, Part> {
-  let known = partMaps.get(parts)
-  if (!known) partMaps.set(parts, (known = new Map(parts.map((part) => [part.id, part]))))
-  return known
-}
+const partsById = memo((parts: readonly Part[]): ReadonlyMap<string, Part> => new Map(parts.map((part) => [part.id, part])))
 
 /** A step as it was printed last, and what that rests on. */
 interface WrittenStep {

@@ -4,6 +4,7 @@ import { reverseTravel, SpaceLeft, type Travel } from '../motion'
 import { buildScene, contractScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
 import { axisOf, MINUS_Z, type Direction } from '../space'
 import type { BuiltSection } from './built'
+import { derivedId, derivedName } from './derived-sections'
 import { followGiven, type GivenSpaces } from './given'
 import { followHolding } from './holding'
 import { peelExactly } from './exact-peel'
@@ -88,8 +89,8 @@ function planNodes(
 
   function derive(leave: Leave): NodeSpec | undefined {
     const inner = [...leave.nodes].sort((a, b) => a - b).map((node) => specs[node]!)
-    const id = leave.unit ?? `${identity.base}~${counter.next++}`
-    const name = `${identity.name}, unit ${id.slice(identity.base.length + 1)}`
+    const id = leave.unit ?? derivedId(identity.base, counter.next++)
+    const name = derivedName(identity.name, identity.base, id)
     const built = planNodes({ id, name, base: identity.base, derivedFrom: identity.id }, inner, counter, options)
     derived.push(...(built ?? []))
     return built && { id, kind: 'derived', source: id, parts: inner.flatMap((spec) => spec.parts) }

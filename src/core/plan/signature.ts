@@ -1,3 +1,5 @@
+import { memo } from '../memo'
+
 /**
  * A set of nodes as one number that does not depend on order: the exclusive or of a number for each (Zobrist 1970, "A new
  * hashing method with application for game playing"). Two lanes of 26 bits make one whole number that JavaScript holds exactly;
@@ -35,16 +37,10 @@ export interface OrderSets {
   readonly before: Float64Array
 }
 
-const known = new WeakMap<readonly (readonly number[])[], OrderSets>()
-
-export function orderSets(steps: readonly (readonly number[])[]): OrderSets {
-  let sets = known.get(steps)
-  if (!sets) {
-    const order = orderOf(steps)
-    known.set(steps, (sets = { order, before: signaturesBefore(order) }))
-  }
-  return sets
-}
+export const orderSets = memo((steps: readonly (readonly number[])[]): OrderSets => {
+  const order = orderOf(steps)
+  return { order, before: signaturesBefore(order) }
+})
 
 /** The nodes of all steps, one after another. */
 function orderOf(steps: readonly (readonly number[])[]): Int32Array {

@@ -67,16 +67,12 @@ interface SceneFacts {
   readonly parts: number
 }
 
-const known = new WeakMap<object, SceneFacts>()
+const sceneFacts = (scene: Scene): SceneFacts => scene.tables.of(findFacts, scene)
 
-function sceneFacts(scene: Scene): SceneFacts {
-  let facts = known.get(scene.geometry)
-  if (!facts) {
-    const parts = scene.nodes.filter((spec) => spec.kind === 'part').length
-    known.set(scene.geometry, (facts = { pairs: likePairs(scene), parts }))
-  }
-  return facts
-}
+const findFacts = (scene: Scene): SceneFacts => ({
+  pairs: likePairs(scene),
+  parts: scene.nodes.filter((spec) => spec.kind === 'part').length,
+})
 
 export const addSums = (a: Sums, b: Sums): Sums => ({
   steps: a.steps + b.steps,

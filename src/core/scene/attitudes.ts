@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import type { Shape } from '../catalogue'
 import {
   apply,
@@ -40,14 +41,13 @@ export interface Attitude {
   readonly studAxes: Uint8Array
 }
 
-const known = new WeakMap<Shape, Map<number, Attitude>>()
-
 /** A signed permutation as a number. */
 const codeOf = (m: Matrix): number => m.reduce((code, value) => code * 3 + value + 1, 0)
 
+const attitudesOf = memo((_: Shape) => new Map<number, Attitude>())
+
 export function attitudeOf(shape: Shape, matrix: Matrix): Attitude {
-  let ofShape = known.get(shape)
-  if (!ofShape) known.set(shape, (ofShape = new Map<number, Attitude>()))
+  const ofShape = attitudesOf(shape)
   const code = codeOf(matrix)
   let attitude = ofShape.get(code)
   if (!attitude) ofShape.set(code, (attitude = makeAttitude(shape, matrix)))

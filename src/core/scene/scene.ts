@@ -1,3 +1,4 @@
+import { DerivedTables } from '../memo'
 import type { PlacedPart } from '../model'
 import { add, apply, DIRECTION_VECTORS, isLatticePose, orientedBox, posedBox, unite, type Box, type OrientedBox, type Vec } from '../space'
 import { attitudeOf, type Attitude } from './attitudes'
@@ -43,8 +44,8 @@ export const allBoxes = ({ bodies, studs }: Scene): Int32Array =>
 /** The parts of one section in space: what joints, motion, plan, picture and checks read. */
 export interface Scene {
   readonly nodes: readonly NodeSpec[]
-  /** What is found out about places alone belongs to this: scenes that share it have the same boxes under the same numbers. */
-  readonly geometry: object
+  /** What is found out about places alone: scenes that share these tables have the same boxes under the same numbers. */
+  readonly tables: DerivedTables
   readonly parts: readonly PlacedPart[]
   readonly partNode: Int32Array
   /** Around the body of each node: six numbers, in u. */
@@ -159,7 +160,7 @@ export function buildScene(nodes: readonly NodeSpec[]): Scene {
   })
   return {
     nodes,
-    geometry: {},
+    tables: new DerivedTables(),
     parts,
     partNode,
     nodeBoxes,
@@ -214,7 +215,7 @@ export function contractScene(scene: Scene, nodes: readonly NodeSpec[], newOf: I
   return {
     ...scene,
     nodes,
-    geometry: {},
+    tables: new DerivedTables(),
     nodeBoxes,
     partNode: relabel(scene.partNode),
     bodies: { ...scene.bodies, node: relabel(scene.bodies.node) },
@@ -230,20 +231,15 @@ export function partHull(placed: PlacedPart): Box {
   return placed.shape.bodies.map((body) => posedBox(placed.pose, body)).reduce(unite)
 }
 
-const flat = new WeakMap<object, Float64Array>()
-
 /** The boxes of all nodes in one table, six numbers each, u: for what is asked of every node after every edit. */
-export function flatNodeBoxes(scene: Scene): Float64Array {
-  let boxes = flat.get(scene.geometry)
-  if (!boxes) {
-    boxes = new Float64Array(scene.nodes.length * 6)
-    for (let node = 0; node < scene.nodes.length; node++) {
-      const { min, max } = scene.nodeBoxes[node]!
-      boxes.set(min, node * 6)
-      boxes.set(max, node * 6 + 3)
-    }
-    flat.set(scene.geometry, boxes)
-  }
+export const flatNodeBoxes = (scene: Scene): Float64Array => scene.tables.of(flatten, scene.nodeBoxes)
+
+function flatten(nodeBoxes: readonly Box[]): Float64Array {
+  const boxes = new Float64Array(nodeBoxes.length * 6)
+  nodeBoxes.forEach(({ min, max }, node) => {
+    boxes.set(min, node * 6)
+    boxes.set(max, node * 6 + 3)
+  })
   return boxes
 }
 

@@ -1,3 +1,4 @@
+import { memo } from '../memo'
 import { copiesOf, partsOf, pieceCount, sectionById, type Flattener, type ModelDocument, type Part } from '../model'
 import type { NodeSpec } from './scene'
 
@@ -16,14 +17,6 @@ export function sectionNodes(model: ModelDocument, flattener: Flattener, section
 }
 
 /** Pieces of a section's own, loose ones counted as often as they say. */
-export function ownPieceCount(model: ModelDocument, sectionId: string): number {
-  const parts = partsOf(sectionById(model, sectionId))
-  let known = counts.get(parts)
-  if (known === undefined) {
-    known = parts.reduce((sum, part) => sum + pieceCount(part), 0)
-    counts.set(parts, known)
-  }
-  return known
-}
+export const ownPieceCount = (model: ModelDocument, sectionId: string): number => piecesOf(partsOf(sectionById(model, sectionId)))
 
-const counts = new WeakMap<readonly Part[], number>()
+const piecesOf = memo((parts: readonly Part[]) => parts.reduce((sum, part) => sum + pieceCount(part), 0))

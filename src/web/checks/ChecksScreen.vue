@@ -4,7 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StepPage } from '@core/booklet'
 import { plural } from '@core/words'
-import { waysOut, type Level, type WayOut, type Finding, type Severity } from '@core/checks'
+import { checkOf, waysOut, type Level, type WayOut, type Finding, type Severity } from '@core/checks'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { notify } from '../shared/notices'
@@ -20,29 +20,8 @@ const GROUPS: readonly { severity: Severity; sign: string; one: string; title: s
   { severity: 'warning', sign: '●', one: 'warning', title: 'Warnings', hint: 'it can be built, but look again' },
   { severity: 'note', sign: '○', one: 'note', title: 'Notes', hint: 'good to know' },
 ]
-const CODES: Readonly<Record<Finding['code'], string>> = {
-  overlap: 'Two parts in one place',
-  unheld: 'Nothing holds it',
-  blocked: 'No way in',
-  rests: 'Loose for too long',
-  hidden: 'Cannot be seen',
-  'step-missing': 'In no step',
-  'step-twice': 'In two steps',
-  'no-mirror-twin': 'No mirror image',
-  'weak-joint': 'Weak joint',
-  'straight-seam': 'Straight seam',
-  'tips-over': 'Falls over',
-  'lock-lost': 'Lock not kept',
-  unjoined: 'Nothing joins it',
-  'see-through': 'Light falls through',
-  'turn-trap': 'Easy to turn wrongly',
-  access: 'Out of reach',
-  'large-unit': 'A unit too large',
-  strained: 'Under strain',
-  'alike-colours': 'Colours look alike',
-  'never-seen': 'Never seen',
-  loose: 'Without a place',
-}
+/** What a finding is called above the list; one of an earlier version by its code. */
+const titleOf = (code: string): string => checkOf(code)?.title ?? code
 
 const section = ref('all')
 const code = ref('all')
@@ -62,7 +41,7 @@ const sectionOptions = computed(() => [
 ])
 const codeOptions = computed(() => [
   { value: 'all', label: 'Everything' },
-  ...[...new Set(findings.value.map((found) => found.code))].map((value) => ({ value, label: CODES[value] })),
+  ...[...new Set(findings.value.map((found) => found.code))].map((value) => ({ value, label: titleOf(value) })),
 ])
 const shown = computed(() =>
   findings.value.filter(
@@ -168,7 +147,7 @@ function onKey(event: KeyboardEvent): void {
             :aria-current="row.found === finding ? 'true' : undefined"
             @click="chosen = row.at"
           >
-            <b>{{ CODES[row.found.code] }}</b>
+            <b>{{ titleOf(row.found.code) }}</b>
             <span class="faint">{{ placeOf(row.found) }}, {{ plural(row.found.parts.length, 'part') }}</span>
           </button>
         </div>
@@ -182,7 +161,7 @@ function onKey(event: KeyboardEvent): void {
       </div>
       <div class="words">
         <h2>
-          <span class="place">{{ placeOf(finding) }}</span> {{ CODES[finding.code] }}
+          <span class="place">{{ placeOf(finding) }}</span> {{ titleOf(finding.code) }}
         </h2>
         <p>{{ finding.message }}</p>
         <div class="acts">

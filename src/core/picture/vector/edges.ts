@@ -1,3 +1,4 @@
+import { memo } from '../../memo'
 import type { FlatPoint } from '../../space'
 import type { Easel } from '../easel'
 import { NOTHING, type Layers } from '../layers'
@@ -66,14 +67,8 @@ const SAME_SURFACE = -2
 const NONE = -1
 const NO_SURFACE = -1
 
-const known = new WeakMap<Stencil, readonly (readonly number[])[]>()
-
 /** Of each edge of each facet of a stencil, the facet beyond it. */
-function neighboursOf(stencil: Stencil): readonly (readonly number[])[] {
-  let found = known.get(stencil)
-  if (!found) known.set(stencil, (found = findNeighbours(stencil)))
-  return found
-}
+const neighboursOf = memo(findNeighbours)
 
 /** Facets that share an edge, both of which face the viewer; told by the ends of the edge and their depth. */
 function findNeighbours(stencil: Stencil): number[][] {

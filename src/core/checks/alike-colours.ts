@@ -1,8 +1,10 @@
 import { alikeFor, type Catalogue } from '../catalogue'
-import { catalogueOf, type ModelDocument } from '../model'
-import type { BuiltSection } from '../plan'
-import type { Finding } from './finding'
-import { finding } from './finding'
+import { memoLast } from '../memo'
+import { catalogueOf } from '../model'
+import type { Scene } from '../scene'
+import { defineCheck } from './check'
+import { idsInOrder } from './naming'
+import { writeNote } from './ways'
 
 /** Two colours of one shape in one step. */
 interface Pair {
@@ -11,20 +13,24 @@ interface Pair {
   readonly nodes: readonly number[]
 }
 
-/** Steps that bring one shape in two colours which are hard to tell apart, for all eyes or for those that lack a kind of cone. */
-export function alikeColours(model: ModelDocument, built: BuiltSection): Finding[] {
-  const catalogue = catalogueOf(model)
-  const findings: Finding[] = []
-  built.steps.forEach((step, i) => {
-    for (const pair of pairsOf(built, step)) {
-      const words = wordsOf(pair, catalogue)
-      if (words === undefined) continue
-      const parts = [...pair.nodes].sort((a, b) => a - b).map((node) => built.scene.nodes[node]!.id)
-      findings.push(finding('alike-colours', { section: built.id, step: i + 1, parts }, words))
-    }
-  })
-  return findings
-}
+/** Hard to tell apart for all eyes, or for those that lack a kind of cone. */
+export const alikeColours = defineCheck({
+  code: 'alike-colours',
+  severity: 'warning',
+  title: 'Colours look alike',
+  about: 'A step brings one shape in two colours that are hard to tell apart.',
+  scope: 'rail',
+  find({ model, built }) {
+    const catalogue = catalogueOf(model)
+    return built.steps.flatMap((step, i) =>
+      pairsOf(step, built.scene).flatMap((pair) => {
+        const message = wordsOf(pair, catalogue)
+        return message === undefined ? [] : [{ step: i + 1, parts: idsInOrder(built, pair.nodes), message }]
+      }),
+    )
+  },
+  waysOut: (trouble) => writeNote(trouble, 'where'),
+})
 
 /** @returns undefined where the two are told apart */
 function wordsOf({ shape, colours }: Pair, catalogue: Catalogue): string | undefined {
@@ -39,11 +45,7 @@ function wordsOf({ shape, colours }: Pair, catalogue: Catalogue): string | undef
 type Colour = NonNullable<ReturnType<Catalogue['colours']['get']>>
 
 /** What a step brings does not change while its list of nodes stays, so it is sorted once. */
-const known = new WeakMap<readonly number[], readonly Pair[]>()
-
-function pairsOf({ scene }: BuiltSection, step: readonly number[]): readonly Pair[] {
-  let pairs = known.get(step)
-  if (pairs) return pairs
+const pairsOf = memoLast((step: readonly number[], scene: Scene): readonly Pair[] => {
   const byShape = new Map<string, Map<string, number[]>>()
   for (const node of step) {
     const { kind, parts } = scene.nodes[node]!
@@ -53,12 +55,10 @@ function pairsOf({ scene }: BuiltSection, step: readonly number[]): readonly Pai
     colours.set(colour, [...(colours.get(colour) ?? []), node])
     byShape.set(shape.id, colours)
   }
-  pairs = [...byShape].flatMap(([shape, colours]) => {
+  return [...byShape].flatMap(([shape, colours]) => {
     const list = [...colours]
     return list.flatMap(([one, mine], k) =>
       list.slice(k + 1).map(([other, theirs]): Pair => ({ shape, colours: [one, other], nodes: [...mine, ...theirs] })),
     )
   })
-  known.set(step, pairs)
-  return pairs
-}
+})

@@ -1,8 +1,6 @@
-import type { BuiltSection } from '../plan'
-import type { Finding } from './finding'
 import { flatNodeBoxes, type Scene } from '../scene'
-import { finding } from './finding'
-import { idsOf, nameParts } from './place'
+import { defineCheck } from './check'
+import { idsOf, nameParts } from './naming'
 
 /** Sides of a cell of air, u: a stud by a stud by a plate. */
 const CELL = [10, 10, 4] as const
@@ -16,23 +14,22 @@ const MOST_OPEN = 12
 const LEAST_ROOM = 60
 
 /**
- * Gaps through which light falls into a room that is closed elsewhere: air that a fine thread reaches from outside, but a
- * probe of two studs does not. Where a section's finished model has doors and windows, rooms are open, and nothing is said.
+ * Air that a fine thread reaches from outside, but a probe of two studs does not. Where the finished model has doors and windows,
+ * rooms are open, and nothing is said.
  */
-export function lightGaps(built: BuiltSection): Finding[] {
-  let gaps = known.get(built.scene.geometry)
-  if (!gaps) known.set(built.scene.geometry, (gaps = findGaps(built.scene)))
-  return gaps.map((nodes) => {
-    const ids = idsOf(built, nodes)
-    return finding(
-      'see-through',
-      { section: built.base, step: null, parts: ids },
-      `Light falls through a small gap between ${nameParts(ids)} into a room that is closed elsewhere. Fill the gap, or open the room on purpose.`,
-    )
-  })
-}
-
-const known = new WeakMap<object, number[][]>()
+export const seeThrough = defineCheck({
+  code: 'see-through',
+  severity: 'warning',
+  title: 'Light falls through',
+  about: 'Light falls through a small gap into a room that is closed elsewhere.',
+  scope: 'model',
+  find: ({ built }) =>
+    built.scene.tables.of(findGaps, built.scene).map((nodes) => {
+      const parts = idsOf(built, nodes)
+      const message = `Light falls through a small gap between ${nameParts(parts)} into a room that is closed elsewhere. Fill the gap, or open the room on purpose.`
+      return { section: built.base, step: null, parts, message }
+    }),
+})
 
 const SOLID = 1
 const OUTSIDE = 2

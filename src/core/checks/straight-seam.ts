@@ -1,8 +1,7 @@
 import type { Shape } from '../catalogue'
 import type { BuiltSection } from '../plan'
-import type { Finding } from './finding'
-import { finding } from './finding'
-import { idsOf, nameParts, stepNumber } from './place'
+import { defineCheck, type Found } from './check'
+import { idsOf, lastStep, nameParts } from './naming'
 
 /** Courses from which a straight seam is worth a word. */
 const COURSES = 3
@@ -20,16 +19,17 @@ interface Seam {
   readonly nodes: readonly [number, number]
 }
 
-/** Seams that run straight up through three courses or more, so that nothing laps over them. */
-export function straightSeams(built: BuiltSection): Finding[] {
-  // Where seams run does not depend on steps, so it is found once for a scene.
-  let chains = known.get(built.scene.geometry)
-  if (!chains) known.set(built.scene.geometry, (chains = findChains(built)))
-  return chains.map((chain) => describe(built, chain))
-}
+/** Nothing laps over such a seam. */
+export const straightSeam = defineCheck({
+  code: 'straight-seam',
+  severity: 'warning',
+  title: 'Straight seam',
+  about: 'A seam runs straight up through three courses or more.',
+  scope: 'rail',
+  find: ({ built }) => built.scene.tables.of(findChains, built).map((chain) => describe(built, chain)),
+})
 
-const known = new WeakMap<object, Seam[][]>()
-
+/** Where seams run does not depend on steps. */
 function findChains(built: BuiltSection): Seam[][] {
   const seams = [...findSeams(built, 0), ...findSeams(built, 1)]
   const byLow = new Map<string, Seam[]>()
@@ -91,14 +91,13 @@ function findSeams(built: BuiltSection, axis: 0 | 1): Seam[] {
 
 const isLaid = (shape: Shape): boolean => shape.connectors.some(({ kind }) => kind === 'stud' || kind === 'socket')
 
-function describe(built: BuiltSection, chain: readonly Seam[]): Finding {
+function describe(built: BuiltSection, chain: readonly Seam[]): Found {
   const nodes = [...new Set(chain.flatMap((seam) => seam.nodes))].slice(0, MOST_PARTS)
-  const ids = idsOf(built, nodes)
+  const parts = idsOf(built, nodes)
   const middle = chain[chain.length >> 1]!
   const [left, right] = idsOf(built, middle.nodes)
   const message =
-    `A seam runs straight up through ${chain.length} courses between ${nameParts(ids.slice(0, 2))} and what stands on them. ` +
+    `A seam runs straight up through ${chain.length} courses between ${nameParts(parts.slice(0, 2))} and what stands on them. ` +
     `Let a part lap over it, for instance where “${left}” and “${right}” meet.`
-  const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
-  return finding('straight-seam', { section: built.base, step: Math.max(...steps) || null, parts: ids }, message)
+  return { section: built.base, step: lastStep(built, nodes), parts, message }
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { convexHull } from './balance'
+import { convexHull } from './tips-over'
 
 const point = fc.tuple(fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }))
 const turn = (a: readonly number[], b: readonly number[], c: readonly number[]): number =>

@@ -1,17 +1,26 @@
 import { orderSets, type BuiltSection } from '../plan'
-import { type Finding } from './finding'
 import { flatNodeBoxes, type Scene } from '../scene'
 import { NO_TURN, PLUS_Z } from '../space'
-import { finding } from './finding'
-import { nodeMasses } from './weak'
+import { defineCheck, type Found } from './check'
+import { idsOf } from './naming'
+import { nodeMasses } from './weak-joint'
 
 /** A finished model that a tilt of less than this brings down is worth a word, degrees. */
 const LEAST_TILT = 6
 
 type Point = readonly [number, number]
 
-/** Whether the work stands after each step, and how firmly when it is finished. Only the first step that falls is named. */
-export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
+/** Only the first step that falls is named. */
+export const tipsOver = defineCheck({
+  code: 'tips-over',
+  severity: 'warning',
+  title: 'Falls over',
+  about: 'The work falls over after a step, or the finished model when it is tilted a little.',
+  scope: 'rail',
+  find: ({ model, built, isStanding }) => (isStanding ? firstFall(built, built.id === model.root) : []),
+})
+
+function firstFall(built: BuiltSection, isRoot: boolean): Found[] {
   // What hovers or lies about has no stand to judge; that is said already.
   if (built.holding.problems.length > 0 || built.scene.nodes.length < 2) return []
   const tilts = tiltsOf(built)
@@ -21,26 +30,27 @@ export function tipsOver(built: BuiltSection, isRoot: boolean): Finding[] {
     const tilt = tilts[i]!
     const isLast = i === built.steps.length - 1
     if (tilt >= 0 && !(isLast && isRoot && tilt < LEAST_TILT)) continue
-    const parts = step.map((node) => built.scene.nodes[node]!.id)
+    const parts = idsOf(built, step)
     if (tilt < 0) {
       const message = `After this step the work falls over: its weight lies ${Math.abs(tilt).toFixed(0)}° outside what it stands on. Hold it, or add its feet sooner.`
-      return [finding('tips-over', { section: built.id, step: i + 1, parts }, message)]
+      return [{ step: i + 1, parts, message }]
     }
     const message = `The finished model falls when it is tilted by ${tilt.toFixed(1)}°. Widen its foot, or make it heavier below.`
-    return [finding('tips-over', { section: built.id, step: null, parts }, message)]
+    return [{ step: null, parts, message }]
   }
   return []
 }
 
-/** Of each scene, by what is there (as a signature), how far it can be tilted. */
-const known = new WeakMap<object, Map<number, number>>()
+/** By what is there (as a signature), how far it can be tilted. */
+const noTilts = (_: Scene): Map<number, number> => new Map()
 /** More than this many are forgotten together. */
 const MOST_KNOWN = 200_000
 
 /** How far the work can be tilted after each step. After an edit most steps leave what they left before. */
 function tiltsOf(built: BuiltSection): Float64Array {
-  let tilts = known.get(built.scene.geometry)
-  if (!tilts || tilts.size > MOST_KNOWN) known.set(built.scene.geometry, (tilts = new Map<number, number>()))
+  const { scene } = built
+  if (scene.tables.of(noTilts, scene).size > MOST_KNOWN) scene.tables.forget(noTilts)
+  const tilts = scene.tables.of(noTilts, scene)
   const { before } = orderSets(built.steps)
   const found = new Float64Array(built.steps.length)
   const missing: number[] = []
@@ -113,17 +123,13 @@ class Stand {
   }
 }
 
-const rowTables = new WeakMap<object, readonly (readonly number[])[]>()
-
 /** Of each node, the rows of its bodies. */
-function bodyRows(scene: Scene): readonly (readonly number[])[] {
-  let known = rowTables.get(scene.geometry)
-  if (!known) {
-    const rows: number[][] = scene.nodes.map(() => [])
-    scene.bodies.node.forEach((node, row) => rows[node]!.push(row))
-    rowTables.set(scene.geometry, (known = rows))
-  }
-  return known
+const bodyRows = (scene: Scene): readonly (readonly number[])[] => scene.tables.of(listRows, scene)
+
+function listRows({ nodes, bodies }: Scene): readonly (readonly number[])[] {
+  const rows: number[][] = nodes.map(() => [])
+  bodies.node.forEach((node, row) => rows[node]!.push(row))
+  return rows
 }
 
 /** Anticlockwise, without points on edges (Andrew 1979, "Another efficient algorithm for convex hulls"). */

@@ -3,11 +3,11 @@ import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { planModel } from '../plan'
 import type { ModelDocument, Part } from '../model'
-import { lightGaps } from './light'
+import { findFindings } from './find-findings'
 
 const gapsOf = (model: ModelDocument): string[][] => {
-  const { built } = planModel(model)
-  return lightGaps(built[built.length - 1]!).map(({ parts }) => [...parts])
+  const found = findFindings(model, planModel(model)).filter(({ code }) => code === 'see-through')
+  return found.map(({ parts }) => [...parts])
 }
 
 /** A closed room of bricks, eight studs square, walls five bricks high, under a roof of plates. */

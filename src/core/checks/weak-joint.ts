@@ -1,14 +1,10 @@
 import { HOLD, HOLD_WORDS, massOf } from '../catalogue'
 import { findBridges } from '../joints'
 import type { BuiltSection } from '../plan'
-import type { Finding } from './finding'
 import type { Scene } from '../scene'
+import { defineCheck, type Level } from './check'
+import { grams, idsInOrder, lastStep, nameParts, stepNumber } from './naming'
 import { length, middle, MINUS_Z, subtract, type Vec } from '../space'
-import { finding } from './finding'
-import { grams, idsOf, nameParts, stepNumber } from './place'
-
-/** What a model must stand: being looked at, or a box in a car. */
-export type Level = 'home' | 'travel'
 
 /** A group on so many studs is weak from this mass on, g, or when its middle lies this far from them, u. */
 interface Bounds {
@@ -31,25 +27,23 @@ interface WeakGroup {
   readonly mass: number
 }
 
-/** Groups that hold to the rest by one weak joint alone: bridges of the joint graph. Of groups within groups the largest is named. */
-export function weakJoints(built: BuiltSection, level: Level): Finding[] {
-  // What hangs on what does not depend on steps, so it is found once for a scene.
-  let groups = known[level].get(built.scene.geometry)
-  if (!groups) known[level].set(built.scene.geometry, (groups = findWeakGroups(built, BOUNDS[level])))
-  return groups.map(({ joint, nodes, mass }) => {
-    const ids = idsOf(
-      built,
-      [...nodes].sort((a, b) => a - b),
-    )
-    const { studs, hold: sort } = built.joints.list[joint]!
-    const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
-    const [one, many] = HOLD_WORDS[sort]!
-    const hold = studs === 1 ? `one ${one}` : `${studs} ${many} in one place`
-    const pressed = pressedIn(built, nodes)
-    const message = `${nameParts(ids)}, ${grams(mass)} in all, hold to the rest by ${hold} only.${pressed} Add a part that ties them at a second place.`
-    return finding('weak-joint', { section: built.base, step: Math.max(...steps) || null, parts: ids }, message)
-  })
-}
+/** Bridges of the joint graph. Of groups within groups the largest is named. */
+export const weakJoint = defineCheck({
+  code: 'weak-joint',
+  severity: 'warning',
+  title: 'Weak joint',
+  about: 'A group of parts holds to the rest by one weak joint alone.',
+  scope: 'rail',
+  find: ({ built, level }) =>
+    built.scene.tables.of(GROUPS[level], built).map(({ joint, nodes, mass }) => {
+      const parts = idsInOrder(built, nodes)
+      const { studs, hold: sort } = built.joints.list[joint]!
+      const [one, many] = HOLD_WORDS[sort]!
+      const hold = studs === 1 ? `one ${one}` : `${studs} ${many} in one place`
+      const message = `${nameParts(parts)}, ${grams(mass)} in all, hold to the rest by ${hold} only.${pressedIn(built, nodes)} Add a part that ties them at a second place.`
+      return { section: built.base, step: lastStep(built, nodes), parts, message }
+    }),
+})
 
 /** Where a builder presses on a group that hangs already: parts put on it in later steps than its first. */
 function pressedIn(built: BuiltSection, nodes: readonly number[]): string {
@@ -61,7 +55,11 @@ function pressedIn(built: BuiltSection, nodes: readonly number[]): string {
   return ` Step ${step} presses on them while they hang so: hold them from below.`
 }
 
-const known: Readonly<Record<Level, WeakMap<object, readonly WeakGroup[]>>> = { home: new WeakMap(), travel: new WeakMap() }
+/** What hangs on what does not depend on steps: for each level a table. */
+const GROUPS: Readonly<Record<Level, (built: BuiltSection) => readonly WeakGroup[]>> = {
+  home: (built) => findWeakGroups(built, BOUNDS.home),
+  travel: (built) => findWeakGroups(built, BOUNDS.travel),
+}
 
 function findWeakGroups(built: BuiltSection, levels: readonly Bounds[]): WeakGroup[] {
   const { scene, joints } = built
@@ -82,17 +80,11 @@ function findWeakGroups(built: BuiltSection, levels: readonly Bounds[]): WeakGro
   })
 }
 
-const massTables = new WeakMap<object, Float64Array>()
-
 /** Mass of each node, g. */
-export function nodeMasses(scene: Scene): Float64Array {
-  let masses = massTables.get(scene.geometry)
-  if (!masses) {
-    masses = Float64Array.from(scene.nodes, ({ parts }) => parts.reduce((sum, { shape }) => sum + massOf(shape), 0))
-    massTables.set(scene.geometry, masses)
-  }
-  return masses
-}
+export const nodeMasses = (scene: Scene): Float64Array => scene.tables.of(weigh, scene)
+
+const weigh = ({ nodes }: Scene): Float64Array =>
+  Float64Array.from(nodes, ({ parts }) => parts.reduce((sum, { shape }) => sum + massOf(shape), 0))
 
 function rest(scene: Scene, beyond: readonly number[]): number[] {
   const inside = new Set(beyond)

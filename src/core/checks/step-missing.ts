@@ -1,0 +1,36 @@
+import { sectionById, type GivenStep, type ModelDocument } from '../model'
+import { withSteps } from '../edits'
+import { defineCheck } from './check'
+import { nameParts } from './naming'
+import { planAgain } from './ways'
+
+export const stepMissing = defineCheck({
+  code: 'step-missing',
+  severity: 'error',
+  title: 'In no step',
+  about: 'The given steps leave parts or copies out.',
+  scope: 'rail',
+  find({ built: { missing } }) {
+    if (missing.length === 0) return []
+    const message = `No step adds ${nameParts(missing)}. Put ${missing.length === 1 ? 'it' : 'them'} into a step.`
+    return [{ step: null, parts: missing, message }]
+  },
+  waysOut(trouble) {
+    const { section, finding } = trouble
+    if (!section.steps) return []
+    return [
+      {
+        label: 'Put them into a last step',
+        change: (model) => withSteps(model, section.id, (steps) => [...steps, stepOf(model, section.id, finding.parts)]),
+      },
+      ...planAgain(trouble),
+    ]
+  },
+})
+
+function stepOf(model: ModelDocument, sectionId: string, ids: readonly string[]): GivenStep {
+  const copies = new Set((sectionById(model, sectionId).copies ?? []).map((copy) => copy.id))
+  const add = ids.filter((id) => !copies.has(id))
+  const join = ids.filter((id) => copies.has(id))
+  return { ...(add.length > 0 ? { add } : {}), ...(join.length > 0 ? { join } : {}) }
+}

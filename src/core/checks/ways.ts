@@ -1,0 +1,32 @@
+import type { GivenStep, Section } from '../model'
+import { forgetSteps, setStepText, withParts } from '../edits'
+import type { Trouble, WayOut } from './check'
+import { nameParts } from './naming'
+
+/** Ways out that several checks offer. */
+
+/** Whether all steps of the section are the designer's. */
+export const hasGivenSteps = ({ steps, planRest }: Section): boolean => steps !== undefined && planRest !== true
+
+/** The program lays the steps anew, where they are the designer's or some are locked. */
+export const planAgain = ({ section }: Trouble): WayOut[] =>
+  section.steps ? [{ label: 'Plan this section again', change: (model) => forgetSteps(model, section.id) }] : []
+
+/** A note says what the picture cannot; only where the step has none yet. @param what which way round, where, … */
+export function writeNote({ section, finding, plans }: Trouble, what: string): WayOut[] {
+  const { section: id, step, parts } = finding
+  if (step === null || id !== section.id || (section.steps?.[step - 1]?.note ?? '') !== '') return []
+  const text = `Mind ${what} ${nameParts(parts)} ${parts.length === 1 ? 'goes' : 'go'}.`
+  return [{ label: 'Write a note into the step', change: (model) => setStepText(model, plans, id, step - 1, 'note', text) }]
+}
+
+export const freeColour = ({ section, finding: { parts } }: Trouble): WayOut[] => [
+  {
+    label: parts.length === 1 ? 'Let its colour be free' : 'Let their colours be free',
+    change: (model) =>
+      withParts(model, section.id, (all) => all.map((part) => (parts.includes(part.id) ? { ...part, showsColour: false } : part))),
+  },
+]
+
+export const isAbout = (step: GivenStep, ids: readonly string[]): boolean =>
+  [...(step.add ?? []), ...(step.join ?? [])].every((id) => ids.includes(id))

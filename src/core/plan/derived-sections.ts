@@ -1,0 +1,29 @@
+import type { SectionPlan } from './types'
+
+/** Derived sections are numbered within the section of the document that they are made of. */
+const MARK = '~'
+
+export const derivedId = (base: string, number: number): string => `${base}${MARK}${number}`
+
+/** What a derived section is called. @param name of what it is made of */
+export const derivedName = (name: string, base: string, id: string): string => `${name}, unit ${id.slice(base.length + MARK.length)}`
+
+/** The id of the section of the document that a derived one is made of; an id of the document stays as it is. */
+export const baseOfDerived = (id: string): string => id.replace(/(~\d+)+$/, '')
+
+/**
+ * The section of the document that a printed one is made of, be it by units within units; itself where it is one.
+ * @param plans all printed sections by id
+ * @returns undefined where one of those between is not there, or the section comes out of itself
+ */
+export function baseSection(section: SectionPlan, plans: ReadonlyMap<string, SectionPlan>): SectionPlan | undefined {
+  let at: SectionPlan | undefined = section
+  for (let count = 0; at?.derivedFrom !== undefined; count++) {
+    if (count > plans.size) return undefined
+    at = plans.get(at.derivedFrom)
+  }
+  return at
+}
+
+/** Printed sections by id. */
+export const plansById = (plans: readonly SectionPlan[]): ReadonlyMap<string, SectionPlan> => new Map(plans.map((plan) => [plan.id, plan]))

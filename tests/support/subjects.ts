@@ -1,0 +1,15 @@
+import type { BuiltSection } from '@core/plan'
+import { TECHNIQUE_POLICIES } from '@core/checks'
+import { oneSection } from './models'
+
+/** A planned section as a check is asked about it, with nothing around it but what is said. */
+export const subjectOf = (built: BuiltSection, whole?: BuiltSection) => ({
+  model: oneSection([]),
+  built,
+  looks: [],
+  use: { times: 1, mirrored: 0 },
+  isStanding: true,
+  whole,
+  level: 'home' as const,
+  techniques: TECHNIQUE_POLICIES.usual,
+})
