@@ -2,7 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { waysOut } from '../src/core/checks'
 import { reportModel } from '../src/core/pipeline'
-import { writeModelText } from '../src/core/formats'
+import { railJson } from '../src/core/formats'
 import { checkModel, type ModelDocument } from '../src/core/model'
 import { birdTable } from './bird-table'
 import { ferryHouse } from './ferry-house'
@@ -20,7 +20,7 @@ for (const [file, make] of [
   ['ferryman', ferryman],
   ['wind-pump', windPump],
 ] as const) {
-  writeFileSync(`${folder}/${file}.rail.json`, writeModelText(withFreeColours(checkModel(make()))))
+  writeFileSync(`${folder}/${file}.rail.json`, railJson.write(withFreeColours(checkModel(make()))))
 }
 
 /** As a designer would: what never shows may be of any colour. */

@@ -129,7 +129,7 @@ test('a large PDF shows its progress and can be stopped', async ({ page }) => {
   await openDemo(page, 'Granary')
   await page.getByRole('link', { name: 'Booklet' }).click()
   await page.getByRole('button', { name: 'PDF', exact: true }).click()
-  const work = page.getByRole('group', { name: 'Writing the PDF' })
+  const work = page.getByRole('group', { name: 'Writing: PDF' })
   await expect(work.getByRole('progressbar')).toBeVisible()
   await work.getByRole('button', { name: 'Stop' }).click()
   await expect(work).toBeHidden()

@@ -6,7 +6,7 @@ import { PageIndex, makeBundle } from '@core/booklet'
 import { BASE_CATALOGUE } from '@core/catalogue'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { Fault } from '@core/fault'
-import { checkBundle, readCsv, readModelFile, writeCsv, writeInventory } from '@core/formats'
+import { checkBundle, partsTable, readModelFile, writePieceTable } from '@core/formats'
 import {
   checkModel,
   cleanPicture,
@@ -34,7 +34,7 @@ const bundles = small.map((model) => {
   const { report, looks } = reportModel(model)
   return makeBundle(model, report, viewsOf(looks))
 })
-const table = writeCsv(demo('ferry-house'))
+const table = partsTable.write(demo('ferry-house'))
 const aliases = writeAliases([
   { kind: 'shape', id: 'brick-2x4', name: 'Pair', number: '2' },
   { kind: 'colour', id: 'sand', name: 'Dune', number: '' },
@@ -56,7 +56,7 @@ const KINDS: readonly { readonly name: string; readonly read: (seed: number) => 
     },
   },
   { name: 'file', read: (seed) => void readModelFile(mutatedBytes(files[seed % files.length]!, seed), 'x.rail.json') },
-  { name: 'table', read: (seed) => void readCsv(garbled(table.slice(0, 4000), randomFrom(seed), 6), 'Table') },
+  { name: 'table', read: (seed) => void partsTable.read(garbled(table.slice(0, 4000), randomFrom(seed), 6), 'Table') },
   { name: 'names', read: (seed) => void readAliases(garbled(aliases, randomFrom(seed), 6), BASE_CATALOGUE) },
   {
     name: 'quick line',
@@ -230,14 +230,14 @@ describe('what leaves the program', () => {
       part('+1', 'plate-1x1', [10, 0, 0]),
       part("'quoted", 'plate-1x1', [20, 0, 0]),
     ])
-    const text = writeCsv(model)
+    const text = partsTable.write(model)
     for (const line of text.split('\n')) for (const cell of line.split(',')) expect(cell).not.toMatch(/^"?[=+@](?![xyz][+-][xyz]$)/)
-    expect(readCsv(text, 'Test').sections[0]!.parts!.map(({ id }) => id)).toEqual([evil, '+1', "'quoted"])
+    expect(partsTable.read(text, 'Test').sections[0]!.parts!.map(({ id }) => id)).toEqual([evil, '+1', "'quoted"])
     const names = [{ kind: 'shape', id: 'plate-1x1', name: '@evil', number: '-1' }] as const
     expect(writeAliases(names)).toContain("'@evil")
     expect(readAliases(writeAliases(names), BASE_CATALOGUE)).toEqual(names)
     const pieces = [{ shape: 'plate-1x1', colour: 'red', count: 3 }]
-    expect(writeInventory(pieces, BASE_CATALOGUE, names)).toContain("'@evil")
+    expect(writePieceTable(pieces, BASE_CATALOGUE, names)).toContain("'@evil")
   })
 
   it('is not read from what is no UTF-8', () => {

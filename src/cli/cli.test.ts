@@ -52,7 +52,7 @@ describe('the command line', () => {
     expect(sum).toBe(plan.parts)
   })
 
-  it('proves a plan by replaying it, in each school of builders', () => {
+  it('proves a plan by replaying it, by another strategy', () => {
     const { code, err } = run('plan', demo('bird-table'), '--json', '--verify', '--strategy', 'core-out', '--density', 'easy')
     expect(code).toBe(0)
     expect(err).toContain('replay: every step can be built as it is printed')
@@ -89,8 +89,37 @@ describe('the command line', () => {
     expect(err).toContain(reason)
   })
 
+  it.each([
+    [['dance'], 'unknown command'],
+    [[], 'Usage: npm run -s cli'],
+    [['plan'], 'missing required argument'],
+    [['plan', demo('bird-table'), '--sideways'], "unknown option '--sideways'"],
+    [['check', demo('bird-table'), '--paper', 'a4'], "unknown option '--paper'"],
+    [['shapes', 'all'], 'too many arguments'],
+    [['booklet', demo('bird-table')], "required option '-o, --output <file>'"],
+    [['booklet', demo('bird-table'), '-o', 'x.pdf', '--paper', 'a9'], 'Allowed choices are a4, letter'],
+    [['booklet', demo('bird-table'), '-o', 'x.docx'], '.pdf'],
+    [['convert', demo('bird-table'), 'x.docx'], '.csv'],
+  ])('refuses %j with 2 and says what is not known or missing', (args, reason) => {
+    const { code, out, err } = run(...args)
+    expect([code, out]).toEqual([2, ''])
+    expect(err).toContain(reason)
+  })
+
+  it('lists its commands and the options of each when it is asked for help', () => {
+    const { code, out } = run('help')
+    expect(code).toBe(0)
+    for (const command of ['plan', 'check', 'picture', 'booklet', 'convert', 'shapes']) expect(out).toContain(command)
+    expect(run('plan', '--help').out).toContain('--strategy')
+  })
+
+  it('writes the pieces of a booklet as a table', () => {
+    const path = join(folder, 'pieces.csv')
+    expect(run('booklet', demo('bird-table'), '-o', path).code).toBe(0)
+    expect(readFileSync(path, 'utf8').split('\n')[0]).toBe('count,shape,piece,colour,colour name,length mm,work')
+  })
+
   it('refuses what it does not know with 2', () => {
-    expect(run('dance').code).toBe(2)
     expect(run('plan', demo('bird-table'), '--strategy', 'sideways-first').code).toBe(2)
     expect(run('picture', demo('bird-table'), '--step', '99', '-o', join(folder, 'x.png')).code).toBe(2)
   })

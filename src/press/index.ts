@@ -1,4 +1,4 @@
-/** Press: booklet pages as PDF and HTML. Above the core, since it uses a document library; below everything else. */
-export * from './pdf'
+/** Press: what a booklet goes out as, and the painter of a whole booklet. Above the core, since it uses a document library; below everything else. */
+export * from './exports/booklet-export'
+export * from './exports/registry'
 export * from './html'
-export * from './paint'

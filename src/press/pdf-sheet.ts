@@ -14,15 +14,14 @@ import {
 } from 'pdf-lib'
 import type { Page, PictureRef } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
+import type { Paper } from './exports/booklet-export'
 import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count'
 import { pictureBytes } from '@core/model'
 import { deflateRows, rgbOf, type Drawing, type PictureSize, type PieceLook, type RgbImage } from '@core/picture'
 import { embedDrawing } from './pdf-drawing'
 import { breakLines, fit } from './text'
 
-export type Paper = 'a4' | 'letter'
-
-const PAPERS: Readonly<Record<Paper, readonly [number, number]>> = { a4: [595.28, 841.89], letter: [612, 792] }
+const SIZES: Readonly<Record<Paper, readonly [number, number]>> = { a4: [595.28, 841.89], letter: [612, 792] }
 
 /** What paints and draws for a booklet. */
 interface PdfPainter {
@@ -87,7 +86,7 @@ export class Sheet {
     protected readonly bold: PDFFont,
     protected readonly input: PdfInput,
   ) {
-    ;[this.width, this.height] = PAPERS[input.paper]
+    ;[this.width, this.height] = SIZES[input.paper]
   }
 
   protected newPage(): void {

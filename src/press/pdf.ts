@@ -6,7 +6,7 @@ import { DecalSheet } from './pdf-decals'
 import { ACCENT, FAINT, INK, LINE, MARGIN, type PdfInput } from './pdf-sheet'
 import { paragraphs } from './text'
 
-export type { Paper, PdfInput } from './pdf-sheet'
+export type { PdfInput } from './pdf-sheet'
 
 /** Height of pieces (pt), and letters of words, that stand beside the picture of a step that shares its sheet. */
 const MOST_HEIGHT = 8 * LINE

@@ -6,7 +6,9 @@ import { describe, expect, it } from 'vitest'
 import { makePages, makeBundle, type Bundle } from '@core/booklet'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { catalogueOf, readModelText } from '@core/model'
-import { BookletPainter, BUNDLE_MARK, writeHtml, writePdf, type Paper } from './index'
+import { BUNDLE_MARK, writeHtml, type Paper } from './index'
+import { BookletPainter } from './paint'
+import { writePdf } from './pdf'
 
 const at = (path: string): string => new URL(`../../${path}`, import.meta.url).pathname
 const font = (weight: string): Uint8Array =>

@@ -1,34 +1,47 @@
+import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
+import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
 import { expose, transfer } from 'comlink'
-import { makePages, type BookletSource } from '@core/booklet'
-import { catalogueOf } from '@core/model'
-import { aliasText, type Alias } from '@core/names'
-import { BookletPainter } from '@press/paint'
-import { writePdf, type Paper } from '@press/pdf'
+import { Fault, plainFault, type PlainFault } from '@core/fault'
+import { EXPORTS, type ExportAssets, type ExportInput } from '@press/index'
 import { staysAlive } from './alive'
 
 const alive = staysAlive()
 
+/** @throws Fault `no-asset` where the server does not have it */
+async function fetched(url: string): Promise<Response> {
+  const response = await fetch(url)
+  if (response.ok) return response
+  throw new Fault('no-asset', `A file of the program is missing (${response.status}).`, { place: url, wayOut: 'Load the page again.' })
+}
+
+const assets: ExportAssets = {
+  font: async (weight) => new Uint8Array(await (await fetched(weight === 'bold' ? boldUrl : regularUrl)).arrayBuffer()),
+  followPage: async () => (await fetched('/follow/follow.html')).text(),
+}
+
+/** The bytes of a file, or why there are none. */
+interface Written {
+  readonly bytes?: Uint8Array<ArrayBuffer>
+  readonly fault?: PlainFault
+}
+
+const encoder = new TextEncoder()
+
 const api = {
   ready: (): Promise<boolean> => alive,
-  /** To stop, end the worker. */
-  async pdf(
-    source: BookletSource,
-    paper: Paper,
-    fonts: { regular: Uint8Array; bold: Uint8Array },
-    aliases: readonly Alias[],
+  /** Writes a file; a fault comes back as data. To stop, end the worker. */
+  async write(
+    id: string,
+    input: Omit<ExportInput, 'assets' | 'progress'>,
     progress: (fraction: number) => void,
-  ): Promise<Uint8Array> {
-    const painter = new BookletPainter(source, { width: 800, height: 600 })
-    const bytes = await writePdf({
-      pages: makePages(source),
-      catalogue: catalogueOf(source.model),
-      paper,
-      fonts,
-      painter,
-      beside: (kind, id) => aliasText(aliases, kind, id),
-      progress,
-    })
-    return transfer(bytes, [bytes.buffer])
+  ): Promise<Written> {
+    try {
+      const written = await EXPORTS.find((each) => each.id === id)!.write({ ...input, assets, progress })
+      const bytes = (typeof written === 'string' ? encoder.encode(written) : written) as Uint8Array<ArrayBuffer>
+      return transfer({ bytes }, [bytes.buffer])
+    } catch (thrown) {
+      return { fault: plainFault(thrown) }
+    }
   },
 }
 

@@ -1,3 +1,6 @@
+import earcut from 'earcut'
+import { signedAreaOf } from '../space'
+
 /** Flat polygons, as lists of [u, v], and how they fall into convex pieces. */
 export type Point = readonly [number, number]
 export type Polygon = readonly Point[]
@@ -32,40 +35,20 @@ export function arc([u, v]: Point, radius: number, from: number, to: number, pie
   })
 }
 
-const signedArea = (polygon: Polygon): number =>
-  polygon.reduce((sum, [u, v], i) => {
-    const [nextU, nextV] = polygon[(i + 1) % polygon.length]!
-    return sum + (u * nextV - nextU * v) / 2
-  }, 0)
-
-export const anticlockwise = (polygon: Polygon): Polygon => (signedArea(polygon) < 0 ? [...polygon].reverse() : polygon)
+export const anticlockwise = (polygon: Polygon): Polygon => (signedAreaOf(polygon) < 0 ? [...polygon].reverse() : polygon)
 
 const turnAt = (a: Point, b: Point, c: Point): number => (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0])
 
-/** Triangles that fill a simple polygon, by cutting off ears (Meisters 1975, "Polygons have ears"); a convex one stays whole. */
+/** Triangles that fill a simple polygon, anticlockwise; a convex one stays whole. */
 export function convexPieces(outline: Polygon): Polygon[] {
-  const polygon = [...anticlockwise(outline)]
+  const polygon = anticlockwise(outline)
   const isConvex = polygon.every((b, i) => turnAt(polygon.at(i - 1)!, b, polygon[(i + 1) % polygon.length]!) >= -1e-9)
   if (isConvex) return [polygon]
-  const pieces: Polygon[] = []
-  while (polygon.length > 3) {
-    const ear = polygon.findIndex((_, i) => isEar(polygon, i))
-    if (ear < 0) break
-    pieces.push([polygon.at(ear - 1)!, polygon[ear]!, polygon[(ear + 1) % polygon.length]!])
-    polygon.splice(ear, 1)
-  }
-  pieces.push(polygon)
-  return pieces
+  const corners = earcut(polygon.flat())
+  return Array.from({ length: corners.length / 3 }, (_, i) =>
+    anticlockwise(corners.slice(i * 3, i * 3 + 3).map((corner) => polygon[corner]!)),
+  )
 }
-
-function isEar(polygon: Polygon, i: number): boolean {
-  const [a, b, c] = [polygon.at(i - 1)!, polygon[i]!, polygon[(i + 1) % polygon.length]!]
-  if (turnAt(a, b, c) <= 1e-9) return false
-  return polygon.every((p) => p === a || p === b || p === c || !isInside(p, a, b, c))
-}
-
-const isInside = (p: Point, a: Point, b: Point, c: Point): boolean =>
-  turnAt(a, b, p) >= -1e-9 && turnAt(b, c, p) >= -1e-9 && turnAt(c, a, p) >= -1e-9
 
 /** Pieces of a convex polygon without a convex hole inside it. */
 export function aroundHole(outside: Polygon, hole: Polygon): Polygon[] {

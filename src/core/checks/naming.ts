@@ -1,6 +1,7 @@
 import { memo } from '../memo'
 import { travelVector, type Travel } from '../motion'
 import type { BuiltSection } from '../plan'
+import { listInWords } from '../words'
 
 /** Names longer lists of parts by their first few. */
 const MOST_NAMED = 4
@@ -8,7 +9,7 @@ const MOST_NAMED = 4
 export function nameParts(ids: readonly string[]): string {
   const named = ids.slice(0, MOST_NAMED).map((id) => `“${id}”`)
   const rest = ids.length - named.length
-  return rest > 0 ? `${named.join(', ')} and ${rest} more` : named.join(', ').replace(/, ([^,]*)$/, ' and $1')
+  return rest > 0 ? `${named.join(', ')} and ${rest} more` : listInWords(named)
 }
 
 export const idsOf = (built: BuiltSection, nodes: readonly number[]): string[] => nodes.map((node) => built.scene.nodes[node]!.id)

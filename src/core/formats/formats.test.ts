@@ -6,7 +6,7 @@ import { oneSection, part } from '../../../tests/support/models'
 import { BASE_CATALOGUE } from '../catalogue'
 import { reportModel, viewsOf } from '../pipeline'
 import { readModelText } from '../model'
-import { checkBundle, csvLosses, readCsv, writeCsv, writeInventory, writeModelText } from './index'
+import { checkBundle, partsTable, railJson, writePieceTable } from './index'
 import { makeBundle } from '../booklet'
 
 const demo = (name: string): string => readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8')
@@ -14,14 +14,14 @@ const demo = (name: string): string => readFileSync(new URL(`../../../demo/model
 describe('the model file', () => {
   it.each(['bird-table', 'ferry-house', 'granary'])('%s is read and written the same', (name) => {
     const text = demo(name)
-    expect(writeModelText(readModelText(text))).toBe(text)
+    expect(railJson.write(readModelText(text))).toBe(text)
   })
 
   it('any model: a write followed by a read is the same', () => {
     fc.assert(
       fc.property(connectedHeap(6), fc.string({ minLength: 1, maxLength: 30 }), (model, name) => {
         const named = { ...model, name, notes: 'Zeile\n“2” </script> \u2028' }
-        expect(readModelText(writeModelText(named))).toEqual(named)
+        expect(readModelText(railJson.write(named))).toEqual(named)
       }),
       { numRuns: 50 },
     )
@@ -32,7 +32,7 @@ describe('tables', () => {
   it('any model of parts alone: a write followed by a read is the same', () => {
     fc.assert(
       fc.property(connectedHeap(6), (model) => {
-        const read = readCsv(writeCsv(model), model.name)
+        const read = partsTable.read(partsTable.write(model), model.name)
         const plain = model.sections[0]!.parts!.map((p) => ({ ...p }))
         expect(read.sections[0]!.parts).toEqual(plain)
       }),
@@ -42,13 +42,13 @@ describe('tables', () => {
 
   it('carries loose parts with their count, and awkward names', () => {
     const model = oneSection([part('a,"b"', 'plate-1x1', [0, 0, 0]), { id: '=1', shape: 'plate-1x2', colour: 'red', count: 4 }])
-    const text = writeCsv(model)
+    const text = partsTable.write(model)
     expect(text.split('\n')[0]).toBe('section,id,shape,colour,x,y,z,turn,count')
-    expect(readCsv(text, 'Test').sections[0]!.parts).toEqual(model.sections[0]!.parts)
+    expect(partsTable.read(text, 'Test').sections[0]!.parts).toEqual(model.sections[0]!.parts)
   })
 
   it('has the header of the contract', () => {
-    expect(writeCsv(oneSection([part('a', 'plate-1x1', [1, 2, 3], '+y-x')]))).toBe(
+    expect(partsTable.write(oneSection([part('a', 'plate-1x1', [1, 2, 3], '+y-x')]))).toBe(
       'section,id,shape,colour,x,y,z,turn\nmain,a,plate-1x1,slate,1,2,3,+y-x\n',
     )
   })
@@ -60,12 +60,12 @@ describe('tables', () => {
     ['nothing', 'section,id,shape,colour,x,y,z,turn\n', 'csv-row', 'line 2'],
     ['an unknown shape', 'section,id,shape,colour,x,y,z,turn\ns,a,plate-9x9,red,1,2,3,\n', 'unknown-shape', 'sections[0].parts[0].shape'],
   ])('refuses %s', (_what, text, code, place) => {
-    expect(() => readCsv(text, 'T')).toThrow(expect.objectContaining({ code, place }) as Error)
+    expect(() => partsTable.read(text, 'T')).toThrow(expect.objectContaining({ code, place }) as Error)
   })
 
   it('says what it loses', () => {
-    expect(csvLosses(readModelText(demo('ferry-house')))).toEqual(['9 copies of sections'])
-    expect(csvLosses(readModelText(demo('bird-table')))).toEqual([])
+    expect(partsTable.losses(readModelText(demo('ferry-house')))).toEqual(['9 copies of sections'])
+    expect(partsTable.losses(readModelText(demo('bird-table')))).toEqual([])
   })
 })
 
@@ -99,7 +99,7 @@ describe('the inventory as a table', () => {
   ]
 
   it('has a row a piece', () => {
-    expect(writeInventory(pieces, BASE_CATALOGUE).split('\n')).toEqual([
+    expect(writePieceTable(pieces, BASE_CATALOGUE).split('\n')).toEqual([
       'count,shape,piece,colour,colour name,length mm,work',
       '4,plate-1x2,Plate 1 × 2,red,Red,,',
       '1,tube,Tube,navy,Navy,48,cut (from the roll)',
@@ -112,7 +112,7 @@ describe('the inventory as a table', () => {
       { kind: 'shape' as const, id: 'plate-1x2', name: 'Twosie', number: '77' },
       { kind: 'colour' as const, id: 'red', name: 'Brick red', number: '' },
     ]
-    const [head, first, second] = writeInventory(pieces, BASE_CATALOGUE, aliases).split('\n')
+    const [head, first, second] = writePieceTable(pieces, BASE_CATALOGUE, aliases).split('\n')
     expect(head).toMatch(/,own name,own number,own colour,own colour number$/)
     expect(first).toMatch(/,Twosie,77,Brick red,$/)
     expect(second).toMatch(/,,,,$/)

@@ -1,6 +1,8 @@
-/** Formats: the model file, tables, and the published bundle. */
-export * from './model-text'
-export * from './csv'
+/** Formats: model files, one object a format; the table of pieces; and the check of what is published. */
+export type { WritableFormat } from './format'
+export * from './registry'
+export { railJson } from './rail-json'
+export { partsTable } from './parts-table'
 export * from './model-file'
-export { writeInventory } from './inventory-csv'
+export { writePieceTable } from './piece-table'
 export * from './check-bundle'

@@ -1,3 +1,4 @@
 /** Words: what sentences and tables are made with. */
+export * from './list'
 export * from './plural'
 export * from './table'

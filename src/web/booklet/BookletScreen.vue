@@ -1,35 +1,28 @@
 <script setup lang="ts">
-import { computed, nextTick, onUnmounted, ref, shallowRef } from 'vue'
-import { proxy } from 'comlink'
+import { computed, nextTick, ref } from 'vue'
 import qrcode from 'qrcode-generator'
-import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
-import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
-import { writeInventory } from '@core/formats'
 import type { Alias } from '@core/names'
 import { faultLine, plainFault, type PlainFault } from '@core/fault'
-import { writeHtml } from '@press/html'
-import type { PressApi } from '../../workers/press.worker'
-import { RequestTable } from '../workers/request-table'
+import { EXPORTS, PAPERS, type BookletExport, type Paper } from '@press/index'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import WorkBar from '../controls/WorkBar.vue'
-import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
 import { useOwnNames } from '../stores/own-names'
 import BookletSheet from './BookletSheet.vue'
+import { useExport } from './use-export'
 
 const open = useOpenModel()
 const names = useOwnNames()
 const pages = computed(() => open.snapshot!.pages)
 const errors = computed(() => open.report!.findings.filter((finding) => finding.severity === 'error').length)
-const paper = ref('a4')
-const progress = ref<number | null>(null)
+const paper = ref<string>(PAPERS[0])
+const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: 'A4', letter: 'Letter' }
+const PAPER_OPTIONS = PAPERS.map((value) => ({ value, label: PAPER_NAMES[value] }))
 const isPublishing = ref(false)
 const link = ref('')
 const linkBox = ref<HTMLElement>()
-const pdfButton = ref<HTMLElement>()
-const press = shallowRef<RequestTable<PressApi> | null>(null)
 
 /** How many sheets are on the page: more come in as the person scrolls. */
 const shown = ref(12)
@@ -42,67 +35,21 @@ const code = computed(() => {
   return qr.createSvgTag({ cellSize: 4, margin: 4, scalable: true })
 })
 
-const fontBytes = async (url: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(url)).arrayBuffer())
-
 /** The designer's own names, where they are switched on; plain, since a worker takes nothing else. */
 async function shownNames(): Promise<Alias[]> {
   await names.load()
   return names.isShown ? names.aliases.map((alias) => ({ ...alias })) : []
 }
 
-async function exportInventory(): Promise<void> {
-  const { report, model, catalogue } = open.snapshot!
-  download(fileName(`${model.name} pieces`, '.csv'), writeInventory(report.inventory, catalogue, await shownNames()), 'text/csv')
-}
+const files = useExport()
+const buttons = ref<HTMLElement>()
 
-async function exportPdf(): Promise<void> {
-  const worker = new RequestTable<PressApi>(
-    'press',
-    (name) => new Worker(new URL('../../workers/press.worker.ts', import.meta.url), { type: 'module', name }),
-  )
-  press.value = worker
-  progress.value = 0
-  try {
-    const fonts = { regular: await fontBytes(regularUrl), bold: await fontBytes(boldUrl) }
-    const say = proxy((fraction: number) => {
-      if (press.value === worker) progress.value = fraction
-    })
-    const { bundle } = open
-    const own = await shownNames()
-    const bytes = await worker.ask((remote) => remote.pdf(bundle!, paper.value as 'a4' | 'letter', fonts, own, say))
-    download(fileName(bundle!.model.name, '.pdf'), bytes as Uint8Array<ArrayBuffer>, 'application/pdf')
-    notify('The PDF is in your downloads.')
-  } catch (thrown) {
-    const fault = plainFault(thrown)
-    if (fault.code !== 'closed') notify(`The PDF was not written. ${faultLine(fault)}`, { isError: true })
-  } finally {
-    if (press.value === worker) stopPdf()
-    await nextTick()
-    if (document.activeElement === document.body) pdfButton.value?.querySelector('button')?.focus()
-  }
-}
-
-function stopPdf(): void {
-  press.value?.close()
-  press.value = null
-  progress.value = null
-}
-onUnmounted(stopPdf)
-
-async function exportHtml(): Promise<void> {
-  try {
-    const own = await shownNames()
-    const response = await fetch('/follow/follow.html')
-    if (!response.ok) throw new Error(`The page of the follower is missing (${response.status}).`)
-    download(
-      fileName(open.model!.name, '.html'),
-      writeHtml(await response.text(), { ...open.bundle!, ...(own.length > 0 ? { names: own } : {}) }),
-      'text/html',
-    )
-    notify('The booklet is in your downloads: one file that opens anywhere, offline too.')
-  } catch (thrown) {
-    notify(`The file was not written. ${faultLine(plainFault(thrown))}`, { isError: true })
-  }
+async function save(asked: BookletExport): Promise<void> {
+  const answer = await files.write(asked, { bundle: open.bundle!, paper: paper.value as Paper, aliases: await shownNames() })
+  if (answer === 'done') notify(`The file is in your downloads. ${asked.about}`)
+  else if (answer !== 'stopped') notify(`The file was not written. ${faultLine(answer)}`, { isError: true })
+  await nextTick()
+  if (document.activeElement === document.body) buttons.value?.querySelector<HTMLElement>(`[data-export="${asked.id}"] button`)?.focus()
 }
 
 async function publish(): Promise<void> {
@@ -159,18 +106,21 @@ async function copyLink(): Promise<void> {
       </div>
 
       <h2>As a file</h2>
-      <ActionButton @click="exportHtml">One page that works offline</ActionButton>
-      <ChoiceList
-        v-model="paper"
-        label="Paper"
-        :options="[
-          { value: 'a4', label: 'A4' },
-          { value: 'letter', label: 'Letter' },
-        ]"
-      />
-      <span ref="pdfButton"><ActionButton :disabled="progress !== null" @click="exportPdf">PDF</ActionButton></span>
-      <WorkBar v-if="progress !== null" class="pdf-work" label="Writing the PDF" :fraction="progress" @stop="stopPdf" />
-      <ActionButton @click="exportInventory">All pieces as a table</ActionButton>
+      <div ref="buttons" class="files">
+        <template v-for="each in EXPORTS" :key="each.id">
+          <ChoiceList v-if="each.usesPaper" v-model="paper" label="Paper" :options="PAPER_OPTIONS" />
+          <span :data-export="each.id"
+            ><ActionButton :disabled="files.running.value !== null" @click="save(each)">{{ each.title }}</ActionButton></span
+          >
+          <WorkBar
+            v-if="files.running.value === each"
+            class="file-work"
+            :label="`Writing: ${each.title}`"
+            :fraction="files.progress.value"
+            @stop="files.stop()"
+          />
+        </template>
+      </div>
       <ActionButton @click="open.downloadFile()">The model file</ActionButton>
     </aside>
     <section class="sheets" aria-label="Preview" tabindex="0">
@@ -221,7 +171,7 @@ aside h2 {
   width: 168px;
   background: #fff;
 }
-.pdf-work {
+.file-work {
   flex-wrap: wrap;
   width: 100%;
 }

@@ -2,10 +2,11 @@
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { readiness } from '../storage/facts'
 import type { StoredModel } from '../storage/database'
+import { WRITABLE, type WritableFormat } from '@core/formats'
 import { plural } from '@core/words'
 
 const props = defineProps<{ stored: StoredModel }>()
-const emit = defineEmits<{ duplicate: []; remove: []; save: [kind: 'file' | 'table']; tryAgain: [] }>()
+const emit = defineEmits<{ duplicate: []; remove: []; save: [format: WritableFormat]; tryAgain: [] }>()
 
 const url = ref('')
 function show(picture: Blob | undefined): void {
@@ -42,8 +43,9 @@ const facts = computed(() => props.stored.facts)
     </p>
     <div class="acts" role="group" :aria-label="`What to do with ${stored.name}`">
       <button class="plain-button" @click="emit('duplicate')">Duplicate</button>
-      <button class="plain-button" @click="emit('save', 'file')">Save file</button>
-      <button class="plain-button" @click="emit('save', 'table')">Save table</button>
+      <button v-for="format in WRITABLE" :key="format.id" class="plain-button" @click="emit('save', format)">
+        Save {{ format.short }}
+      </button>
       <button class="plain-button" @click="emit('remove')">Take off</button>
     </div>
   </li>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, inject, onMounted, onUnmounted, ref } from 'vue'
 import { faultLine, plainFault } from '@core/fault'
-import { csvLosses, writeCsv, writeModelText } from '@core/formats'
+import { READABLE, type WritableFormat } from '@core/formats'
+import { listInWords } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
-import { download, fileName } from '../shared/download'
+import { downloadModel } from '../shared/download-model'
 import { notify } from '../shared/notices'
 import WordMark from '../shared/WordMark.vue'
 import type { StoredModel } from '../storage/database'
@@ -14,6 +15,8 @@ import ShelfPlace from './ShelfPlace.vue'
 
 const shelf = useShelf()
 const picker = ref<HTMLInputElement>()
+/** File pickers know the last extension of a name only. */
+const ACCEPTED = READABLE.map((extension) => extension.replace(/^.*(?=\.)/, '')).join()
 const total = computed(() => shelf.models.length)
 
 onMounted(() => void shelf.load())
@@ -47,13 +50,12 @@ const duplicate = (stored: StoredModel): Promise<void> =>
     notify(`A copy of “${stored.name}” stands on the shelf.`)
   })
 
-const save = (stored: StoredModel, kind: 'file' | 'table'): Promise<void> =>
+const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
   attempt('Saving the file', async () => {
     const model = await shelf.documentOf(stored.id)
-    if (kind === 'file') return download(fileName(stored.name, '.rail.json'), writeModelText(model), 'application/json')
-    download(fileName(stored.name, '.csv'), writeCsv(model), 'text/csv')
-    const losses = csvLosses(model)
-    if (losses.length > 0) notify(`The table cannot hold ${losses.join(', ')}. Keep the model file too.`)
+    downloadModel(stored.name, model, format)
+    const losses = format.losses?.(model) ?? []
+    if (losses.length > 0) notify(`The ${format.title} cannot hold ${losses.join(', ')}. Keep the model file too.`)
   })
 </script>
 
@@ -70,7 +72,7 @@ const save = (stored: StoredModel, kind: 'file' | 'table'): Promise<void> =>
         ref="picker"
         class="sr-only"
         type="file"
-        accept=".json,.csv"
+        :accept="ACCEPTED"
         multiple
         tabindex="-1"
         aria-label="Model files to bring in"
@@ -80,8 +82,8 @@ const save = (stored: StoredModel, kind: 'file' | 'table'): Promise<void> =>
     <main>
       <h1>Shelf</h1>
       <p class="faint">
-        {{ total }} {{ total === 1 ? 'model' : 'models' }}. Bring in a <b>.rail.json</b> or <b>.csv</b> file by the button, or drop it here.
-        Everything stays in this browser.
+        {{ total }} {{ total === 1 ? 'model' : 'models' }}. Bring in a <b>{{ listInWords(READABLE, 'or') }}</b> file by the button, or drop
+        it here. Everything stays in this browser.
       </p>
       <WorkBar
         v-if="shelf.working"

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { writeModelText } from '@core/formats'
+import { railJson } from '@core/formats'
 import type { Proof } from '@core/plan'
 import { unplanned, USUAL_SETTINGS, type PlanSettings } from '../../workers/plan-messages'
 import type { Answer } from '../session/command-queue'
@@ -9,7 +9,7 @@ import { createPainting, type Painting } from '../session/painting'
 import { openSession, type Session } from '../session/session'
 import { bundleOf, makeSnapshot, type Snapshot } from '../session/snapshot'
 import { nothingUnsaved } from '../session/unsaved'
-import { download, fileName } from '../shared/download'
+import { downloadModel } from '../shared/download-model'
 import { notify } from '../shared/notices'
 import { openChangesChannel } from '../storage/changes-channel'
 import { useLibrary } from '../storage/open-library'
@@ -111,7 +111,7 @@ export const useOpenModel = defineStore('open-model', () => {
   const compare = (progress: Progress): Comparing => compareStrategies(snapshot.value?.state, progress)
 
   function downloadFile(): void {
-    if (model.value) download(fileName(model.value.name, '.rail.json'), writeModelText(model.value), 'application/json')
+    if (model.value) downloadModel(model.value.name, model.value, railJson)
   }
 
   return {

@@ -7,7 +7,7 @@ const HEADER = ['count', 'shape', 'piece', 'colour', 'colour name', 'length mm',
 const OWN_HEADER = ['own name', 'own number', 'own colour', 'own colour number'] as const
 
 /** The inventory as a table, one row a piece; with the designer's own names and numbers where they are given. */
-export function writeInventory(pieces: readonly PieceCount[], { shapes, colours }: Catalogue, aliases: readonly Alias[] = []): string {
+export function writePieceTable(pieces: readonly PieceCount[], { shapes, colours }: Catalogue, aliases: readonly Alias[] = []): string {
   const find = (kind: Alias['kind'], id: string): Alias | undefined => aliases.find((alias) => alias.kind === kind && alias.id === id)
   const rows = pieces.map((piece) => {
     const { shape, colour, count, length } = piece

@@ -1,7 +1,19 @@
-import type { ModelDocument } from '../model'
+import { readModelText, type ModelDocument } from '../model'
+import type { Format } from './format'
+
+export const railJson = {
+  id: 'rail-json',
+  title: 'model file',
+  short: 'file',
+  extensions: ['.rail.json', '.json'],
+  mediaType: 'application/json',
+  about: 'The whole document: every part, copy and step on a line of its own.',
+  read: (text) => readModelText(text),
+  write: writeModelText,
+} satisfies Format
 
 /** The document as a `.rail.json`: every part, copy and step on a line of its own, so that files compare well. */
-export function writeModelText(model: ModelDocument): string {
+function writeModelText(model: ModelDocument): string {
   const lines = Object.entries(model).map(([key, value]) => {
     const text = key === 'sections' ? list(model.sections.map(sectionText), '  ') : JSON.stringify(value)
     return `  ${JSON.stringify(key)}: ${text}`

@@ -3,12 +3,25 @@ import { plainCell, plural, tableText } from '../words'
 import { Fault } from '../fault'
 import { checkModel, copiesOf, partsOf, pieceCount, isLoose, type ModelDocument, type Part } from '../model'
 import type { Vec } from '../space'
+import type { Format } from './format'
+
+export const partsTable = {
+  id: 'parts-table',
+  title: 'table of parts',
+  short: 'table',
+  extensions: ['.csv'],
+  mediaType: 'text/csv',
+  about: 'One row a part: section, id, shape, colour, place and turn.',
+  read: readCsv,
+  write: writeCsv,
+  losses: csvLosses,
+} satisfies Format
 
 const COLUMNS = ['section', 'id', 'shape', 'colour', 'x', 'y', 'z', 'turn'] as const
 type Column = (typeof COLUMNS)[number] | 'count'
 
 /** What a table of parts cannot hold; said to the person before it is lost. */
-export function csvLosses(model: ModelDocument): string[] {
+function csvLosses(model: ModelDocument): string[] {
   const losses: string[] = []
   const say = (count: number, one: string, many: string): void => {
     if (count > 0) losses.push(plural(count, one, many))
@@ -30,7 +43,7 @@ export function csvLosses(model: ModelDocument): string[] {
 }
 
 /** One row a part; loose parts leave x, y and z empty and have a count. */
-export function writeCsv(model: ModelDocument): string {
+function writeCsv(model: ModelDocument): string {
   const parts = model.sections.flatMap((section) => partsOf(section).map((part) => ({ section: section.id, part })))
   const hasLoose = parts.some(({ part }) => isLoose(part))
   const columns: Column[] = hasLoose ? [...COLUMNS, 'count'] : [...COLUMNS]
@@ -46,7 +59,7 @@ export function writeCsv(model: ModelDocument): string {
  * A table of parts as a document; the first section named is the root, and each section is as the table gives it.
  * @throws Fault `csv-header`, `csv-row` with the line, or what `checkModel` throws
  */
-export function readCsv(text: string, name: string): ModelDocument {
+function readCsv(text: string, name: string): ModelDocument {
   const parsed = Papa.parse<Record<Column, string>>(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text, {
     header: true,
     skipEmptyLines: 'greedy',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { colourDifference, labOf, type Lab } from './colour-difference'
+import { alikeFor, colourDifference } from './colour-vision'
 
 /** L*, a*, b* of two colours and their difference: the published table of Sharma, Wu and Dalal 2005. */
 const PAIRS: readonly (readonly number[])[] = [
@@ -41,17 +41,23 @@ const PAIRS: readonly (readonly number[])[] = [
 
 describe('how different colours look', () => {
   it.each(PAIRS)('as published: %s %s %s and %s %s %s', (l1, a1, b1, l2, a2, b2, difference) => {
-    const [one, other]: [Lab, Lab] = [
-      [l1, a1, b1],
-      [l2, a2, b2],
-    ]
+    const lab = (l: number, a: number, b: number) => ({ mode: 'lab65', l, a, b }) as const
+    const [one, other] = [lab(l1, a1, b1), lab(l2, a2, b2)]
     expect(colourDifference(one, other)).toBeCloseTo(difference, 4)
     expect(colourDifference(other, one)).toBeCloseTo(difference, 4)
   })
 
   it('white is a hundred from black, and hex is read as the eye sees it', () => {
-    expect(labOf('#ffffff').map((value) => Math.round(value) + 0)).toEqual([100, 0, 0])
-    expect(colourDifference(labOf('#ffffff'), labOf('#000000'))).toBeCloseTo(100, 0)
-    expect(labOf('#ff0000').map((value) => Math.round(value))).toEqual([53, 80, 67])
+    expect(colourDifference('#ffffff', '#000000')).toBeCloseTo(100, 0)
+    expect(colourDifference('#ff0000', { mode: 'lab65', l: 53.24, a: 80.09, b: 67.2 })).toBeLessThan(0.05)
+  })
+})
+
+describe('who hardly tells two colours apart', () => {
+  it('is everybody for near ones, some for red and green of one lightness, nobody for far ones', () => {
+    expect(alikeFor('#c6302f', '#c6322f')).toBe('all')
+    expect(alikeFor('#c6302f', '#21603c')).toBe('some')
+    expect(alikeFor('#f6f4ee', '#26282b')).toBe('none')
+    expect(alikeFor('#21603c', '#c6302f')).toBe(alikeFor('#c6302f', '#21603c'))
   })
 })

@@ -1,0 +1,44 @@
+import { readFile } from 'node:fs/promises'
+import { Option } from 'commander'
+import { makeBundle } from '@core/booklet'
+import { hasErrors } from '@core/checks'
+import { insetsOf, reportModel, viewsOf } from '@core/pipeline'
+import { EFFORTS } from '@core/plan'
+import { listInWords } from '@core/words'
+import { exportFor, EXPORTS, PAPERS, type ExportAssets, type Paper } from '@press/index'
+import { DONE, NOT_BUILDABLE } from '../exit-codes'
+import { load, save } from '../files'
+import type { DefineCommand } from './command'
+
+const KNOWN = listInWords(
+  EXPORTS.map(({ extension }) => extension),
+  'or',
+)
+
+export const defineBooklet: DefineCommand = (program, finish) =>
+  program
+    .command('booklet <file>')
+    .description('the booklet of a model as a file')
+    .requiredOption('-o, --output <file>', `what to write, by extension: ${KNOWN}`)
+    .addOption(new Option('--paper <size>', 'of the pages').choices(PAPERS).default(PAPERS[0]))
+    .action((file: string, values: { readonly output: string; readonly paper: Paper }) =>
+      finish(booklet(file, values.output, values.paper)),
+    )
+
+/** The command line stands in dist/node, beside dist/follow and dist/fonts. */
+const asset = (path: string): Promise<Buffer> => readFile(new URL(path, import.meta.url))
+
+const assets: ExportAssets = {
+  font: (weight) => asset(`../fonts/${weight}.ttf`),
+  followPage: async () => (await asset('../follow/follow.html')).toString('utf8'),
+}
+
+async function booklet(file: string, output: string, paper: Paper): Promise<number> {
+  const { write } = exportFor(output)
+  const model = await load(file)
+  const reported = reportModel(model, { effort: EFFORTS.normal })
+  const { report, looks } = reported
+  const bundle = makeBundle(model, report, viewsOf(looks), insetsOf(reported))
+  await save(output, await write({ bundle, paper, aliases: [], assets }))
+  return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
+}

@@ -1,0 +1,54 @@
+import { hasErrors, type Finding } from '@core/checks'
+import type { ModelDocument } from '@core/model'
+import { reportModel, type Report } from '@core/pipeline'
+import type { StepLimits } from '@core/plan'
+import { replay } from '@core/replay'
+import { print, say } from '../console'
+import { DONE, NOT_BUILDABLE } from '../exit-codes'
+import { load } from '../files'
+import type { DefineCommand } from './command'
+import { planOptions, withPlanOptions } from './plan-options'
+
+export const definePlan: DefineCommand = (program, finish) =>
+  withPlanOptions(program.command('plan <file>').description('the steps, counts, measures and findings of a model'))
+    .option('--json', 'as JSON, the only form there is')
+    .option('--verify', 'replay the printed plan by a second implementation')
+    .action((file: string, values: Parameters<typeof planOptions>[0] & { readonly verify?: boolean }) =>
+      finish(plan(file, planOptions(values), values.verify === true)),
+    )
+
+export const defineCheck: DefineCommand = (program, finish) =>
+  withPlanOptions(program.command('check <file>').description('the findings of a model alone'))
+    .option('--json', 'as JSON, the only form there is')
+    .action((file: string, values: Parameters<typeof planOptions>[0]) => finish(check(file, planOptions(values))))
+
+type Options = ReturnType<typeof planOptions>
+
+async function plan(file: string, options: Options, isVerified: boolean): Promise<number> {
+  const model = await load(file)
+  const { report } = reportModel(model, options)
+  print(report)
+  tell(report.findings)
+  const isProven = !isVerified || verify(model, report, options.limits)
+  return hasErrors(report.findings) || !isProven ? NOT_BUILDABLE : DONE
+}
+
+async function check(file: string, options: Options): Promise<number> {
+  const { findings } = reportModel(await load(file), options).report
+  print(findings)
+  tell(findings)
+  return hasErrors(findings) ? NOT_BUILDABLE : DONE
+}
+
+function tell(findings: readonly Finding[]): void {
+  for (const { severity, code, section, step, message } of findings)
+    say(`${severity}: ${code}: ${section}${step === null ? '' : ` step ${step}`}: ${message}`)
+}
+
+/** Replays the printed plan by a second implementation and says what it finds. @returns whether it found nothing */
+function verify(model: ModelDocument, report: Report, limits: StepLimits): boolean {
+  const breaches = replay(model, JSON.parse(JSON.stringify(report)) as Report, limits)
+  for (const breach of breaches) say(`replay: ${breach}`)
+  if (breaches.length === 0) say('replay: every step can be built as it is printed')
+  return breaches.length === 0
+}

@@ -1,0 +1,5 @@
+export const DONE = 0
+export const NOT_BUILDABLE = 1
+export const REFUSED = 2
+/** The program itself has failed. */
+export const FAILED = 3
