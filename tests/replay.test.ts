@@ -6,7 +6,7 @@ import { readModelText, type ModelDocument } from '@core/model'
 import { planModel } from '@core/plan'
 import { DIRECTION_VECTORS } from '@core/space'
 import { connectedHeap, movingHeap } from './support/heaps'
-import { Geometry, groupsOf, lowest, obstacle, replay, type Thing } from '@core/replay'
+import { Geometry, groupsOf, lowest, obstacle, replay, type ReplayedThing } from '@core/replay'
 
 const demo = (name: string): ModelDocument =>
   readModelText(readFileSync(new URL(`../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
@@ -30,7 +30,7 @@ describe('the demos, replayed', () => {
 })
 
 /** Whether single parts alone, in some order, all get in and never hang in the air: tried for every set of parts. */
-function canBeBuiltSingly(things: readonly Thing[]): boolean {
+function canBeBuiltSingly(things: readonly ReplayedThing[]): boolean {
   const full = (1 << things.length) - 1
   const seen = new Set([0])
   const queue = [0]

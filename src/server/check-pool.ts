@@ -5,7 +5,7 @@ import { checkText } from './check-text'
 /** Checks the text of a booklet. @returns what is to be stored. @throws Fault */
 export type CheckBooklet = (text: string) => Promise<string>
 
-interface Answer {
+interface CheckAnswer {
   readonly text?: string
   readonly fault?: PlainFault
 }
@@ -52,7 +52,7 @@ export class CheckThread {
         })
       const limit = setTimeout(() => giveUp('too-slow', 'Checking this booklet takes too long.'), this.patience)
       worker.once('exit', () => giveUp('too-large', 'Checking this booklet takes too much memory.'))
-      worker.once('message', (answer: Answer) =>
+      worker.once('message', (answer: CheckAnswer) =>
         settle(() => {
           if (answer.fault) reject(faultFrom(answer.fault))
           else resolve(answer.text!)

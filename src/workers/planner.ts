@@ -1,5 +1,5 @@
 import { applyChange, changeBetween } from '@core/change'
-import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCache, type PlanWorth } from '@core/pipeline'
+import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCache, type PlanWorth, type Progress } from '@core/pipeline'
 import { Fault } from '@core/fault'
 import { checkChanged, checkModel, type ModelDocument } from '@core/model'
 import {
@@ -16,8 +16,6 @@ import {
   type Proof,
 } from '@core/plan'
 import { fromBytes, stateAfter, type Comparison, type ModelState, type PlanRequest, type PlanSettings, type Printed } from './plan-messages'
-
-export type Progress = (fraction: number) => void
 
 const optionsOf = ({ strategy, density, effort, level, techniques }: PlanSettings) => ({
   level,

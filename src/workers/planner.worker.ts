@@ -1,10 +1,11 @@
+import type { Progress } from '@core/pipeline'
 import { expose, transfer } from 'comlink'
 import type { PlanWorth } from '@core/pipeline'
 import { plainFault } from '@core/fault'
 import type { Proof } from '@core/plan'
 import { staysAlive } from './alive'
 import { toBytes, type Comparison, type FoundOrder, type OpenAnswer, type PlanAnswer, type PlanRequest } from './plan-messages'
-import { compareStrategies, findBetter, Planner, type Progress } from './planner'
+import { compareStrategies, findBetter, Planner } from './planner'
 
 const planner = new Planner()
 

@@ -30,11 +30,7 @@ const encoder = new TextEncoder()
 const api = {
   ready: (): Promise<boolean> => alive,
   /** Writes a file; a fault comes back as data. To stop, end the worker. */
-  async write(
-    id: string,
-    input: Omit<ExportInput, 'assets' | 'progress'>,
-    progress: (fraction: number) => void,
-  ): Promise<Written> {
+  async write(id: string, input: Omit<ExportInput, 'assets' | 'progress'>, progress: (fraction: number) => void): Promise<Written> {
     try {
       const written = await EXPORTS.find((each) => each.id === id)!.write({ ...input, assets, progress })
       const bytes = (typeof written === 'string' ? encoder.encode(written) : written) as Uint8Array<ArrayBuffer>

@@ -3,7 +3,7 @@ import { BASE_CATALOGUE, type ConnectorKind } from '@core/catalogue'
 import type { ModelDocument, Part } from '@core/model'
 import { apply, DIRECTION_VECTORS, turnText, TURNS, type Vec } from '@core/space'
 import { oneSection, part } from './models'
-import { Geometry, jointAxes, linkWays, overlaps, type Thing } from '@core/replay'
+import { Geometry, jointAxes, linkWays, overlaps, type ReplayedThing } from '@core/replay'
 
 const SHAPES = [
   'plate-1x1',
@@ -22,7 +22,7 @@ const SHAPES = [
   'wedge-plate-2x3-left',
 ] as const
 
-const thingOf = (candidate: Part): Thing => new Geometry(oneSection([candidate])).part('main', candidate.id)!
+const thingOf = (candidate: Part): ReplayedThing => new Geometry(oneSection([candidate])).part('main', candidate.id)!
 
 /**
  * Connected models without overlaps: each part takes hold of one that is there, by a stud or a socket chosen by the numbers;
@@ -31,7 +31,7 @@ const thingOf = (candidate: Part): Thing => new Geometry(oneSection([candidate])
 export const connectedHeap = (most: number): fc.Arbitrary<ModelDocument> =>
   fc.array(fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000), fc.nat(1000)), { minLength: 2, maxLength: most }).map((choices) => {
     const parts: Part[] = [part('p0', 'plate-2x2', [0, 0, 0])]
-    const things: Thing[] = [thingOf(parts[0]!)]
+    const things: ReplayedThing[] = [thingOf(parts[0]!)]
     choices.forEach(([shapeChoice, holdChoice, turnChoice, targetChoice], i) => {
       const shape = BASE_CATALOGUE.shapes.get(SHAPES[shapeChoice % SHAPES.length]!)!
       const targets = things.flatMap((t) => [
@@ -111,7 +111,7 @@ const COUNTERPARTS: Partial<Record<ConnectorKind, readonly ConnectorKind[]>> = {
 export const movingHeap = (most: number): fc.Arbitrary<ModelDocument> =>
   fc.array(fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000), fc.nat(1000)), { minLength: 2, maxLength: most }).map((choices) => {
     const parts: Part[] = [part('p0', 'brick-1x2-hole', [0, 0, 0])]
-    const things: Thing[] = [thingOf(parts[0]!)]
+    const things: ReplayedThing[] = [thingOf(parts[0]!)]
     choices.forEach(([shapeChoice, holdChoice, turnChoice, targetChoice], i) => {
       const found = attach(MOVING[shapeChoice % MOVING.length]!, `p${i + 1}`, things, holdChoice, turnChoice, targetChoice)
       if (!found || things.some((other) => overlaps(found.thing, other))) return
@@ -125,11 +125,11 @@ export const movingHeap = (most: number): fc.Arbitrary<ModelDocument> =>
 function attach(
   shape: string,
   id: string,
-  things: readonly Thing[],
+  things: readonly ReplayedThing[],
   holdChoice: number,
   turnChoice: number,
   targetChoice: number,
-): { part: Part; thing: Thing } | undefined {
+): { part: Part; thing: ReplayedThing } | undefined {
   const target = things[targetChoice % things.length]!
   for (let k = 0; k < TURNS.length; k++) {
     const turn = turnText((turnChoice + k) % TURNS.length)

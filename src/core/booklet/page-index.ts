@@ -8,7 +8,7 @@ import { PlanIndex, type IndexedSection } from './plan-index'
 import { stepPage } from './step-page'
 
 /** Where a page stands: one of the whole, a section's tray (step −1), or one of its steps (from 0). */
-type Place = { readonly page: CoverPage | DecalPage | InventoryPage } | { readonly section: IndexedSection; readonly step: number }
+type PagePlace = { readonly page: CoverPage | DecalPage | InventoryPage } | { readonly section: IndexedSection; readonly step: number }
 
 /**
  * The pages of a booklet, each made when it is asked for: a booklet of thousands of steps is opened at the price of its sections.
@@ -60,7 +60,7 @@ export class PageIndex {
     return Array.from({ length: this.count }, (_, i) => this.page(i))
   }
 
-  private place(number: number): Place {
+  private place(number: number): PagePlace {
     if (!Number.isInteger(number) || number < 0 || number >= this.count) throw new RangeError(`no page ${number}`)
     const first = this.before[number]
     if (first) return { page: first }
@@ -75,7 +75,7 @@ export class PageIndex {
     return { section, step: number - at - 1 }
   }
 
-  private make(place: Place): Page {
+  private make(place: PagePlace): Page {
     if ('page' in place) return place.page
     const { section, step } = place
     return step < 0 ? this.tray(section) : stepPage(this.index, section, section.plan.steps[step]!)

@@ -72,12 +72,12 @@ function reachesOf({ source: { model } }: PlanIndex, { base }: IndexedSection, s
 
 /** What comes from below needs the work lifted, unless it lies upside down already. */
 function lifted(section: SectionPlan, step: PlanStep): string {
-  const lie = liesOf(section)[step.number - 1]
-  return lie === undefined || turnWords(lie) === turnWords('+x+y') ? 'Lift the work to reach it from below' : ''
+  const orientation = orientationsOf(section)[step.number - 1]
+  return orientation === undefined || turnWords(orientation) === turnWords('+x+y') ? 'Lift the work to reach it from below' : ''
 }
 
 /** How the work lies in each step; undefined as long as nothing was said. */
-const liesOf = memo((section: SectionPlan): readonly (string | undefined)[] => {
-  let lie: string | undefined
-  return section.steps.map(({ turn }) => (lie = turn ?? lie))
+const orientationsOf = memo((section: SectionPlan): readonly (string | undefined)[] => {
+  let orientation: string | undefined
+  return section.steps.map(({ turn }) => (orientation = turn ?? orientation))
 })

@@ -35,20 +35,20 @@ function seenWithout(cone: Cone, hex: string): string {
   return formatHex({ mode: 'lrgb', r: row(0), g: row(3), b: row(6) })
 }
 
-export type Alike = 'all' | 'some' | 'none'
+export type ColourLikeness = 'all' | 'some' | 'none'
 
 /** Colours are few, and the same pairs are asked for at every step. */
-const known = new Map<string, Alike>()
+const known = new Map<string, ColourLikeness>()
 
 /** Who will hardly tell two colours ("#rrggbb") apart: everybody, those who lack a kind of cone, or nobody. */
-export function alikeFor(one: string, other: string): Alike {
+export function alikeFor(one: string, other: string): ColourLikeness {
   const key = one < other ? `${one} ${other}` : `${other} ${one}`
   let alike = known.get(key)
   if (!alike) known.set(key, (alike = findAlike(one, other)))
   return alike
 }
 
-function findAlike(one: string, other: string): Alike {
+function findAlike(one: string, other: string): ColourLikeness {
   if (colourDifference(one, other) < ALIKE) return 'all'
   return CONES.some((cone) => colourDifference(seenWithout(cone, one), seenWithout(cone, other)) < ALIKE_WITHOUT_CONE) ? 'some' : 'none'
 }

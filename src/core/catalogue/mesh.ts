@@ -1,5 +1,5 @@
-import { add, type Axis, type Box, cross, normalise, subtract, type Vec } from '../space'
-import { anticlockwise, aroundHole, convexPieces, type Point, type Polygon } from './polygon'
+import { add, type Axis, type Box, cross, normalise, subtract, type Vec, type FlatPoint } from '../space'
+import { anticlockwise, aroundHole, convexPieces, type Polygon } from './polygon'
 
 /**
  * One flat polygon of a shape's outline. Corners run anticlockwise seen from outside; the polygon is convex.
@@ -134,9 +134,9 @@ export class MeshBuilder {
   }
 
   /** A solid of revolution: radius and height of each ring above `foot` along `axis`; a radius of 0 is a tip. */
-  lathe(foot: Vec, axis: Vec, rings: readonly Point[], sides: number): this {
+  lathe(foot: Vec, axis: Vec, rings: readonly FlatPoint[], sides: number): this {
     const [u, v] = acrossOf(axis)
-    const at = ([radius, height]: Point): Vec[] =>
+    const at = ([radius, height]: FlatPoint): Vec[] =>
       Array.from({ length: sides }, (_, i) => {
         const angle = (2 * Math.PI * i) / sides
         return [0, 1, 2].map(
@@ -161,7 +161,7 @@ export class MeshBuilder {
 
   /** A ring standing along `axis` from `foot`. */
   tube(foot: Vec, axis: Vec, outer: number, inner: number, height: number, sides: number): this {
-    const rings: Point[] = [
+    const rings: FlatPoint[] = [
       [inner, 0],
       [outer, 0],
       [outer, height],
@@ -186,7 +186,7 @@ export class MeshBuilder {
 }
 
 /** Puts a point of the plane across an axis into space. */
-function placer(axis: Axis, along: number): (point: Point) => Vec {
+function placer(axis: Axis, along: number): (point: FlatPoint) => Vec {
   if (axis === 0) return ([y, z]) => [along, y, z]
   return axis === 1 ? ([x, z]) => [x, along, z] : ([x, y]) => [x, y, along]
 }

@@ -4,14 +4,12 @@ import { areaOf, common } from '../space'
 import { aroundHole, circle, convexPieces, type Polygon } from './polygon'
 
 /** A star around the origin: corners at rising angles, so that it never crosses itself, but is seldom convex. */
-const star = fc
-  .array(fc.integer({ min: 20, max: 100 }), { minLength: 3, maxLength: 14 })
-  .map((radii): Polygon =>
-    radii.map((radius, i) => {
-      const angle = (2 * Math.PI * i) / radii.length
-      return [radius * Math.cos(angle), radius * Math.sin(angle)]
-    }),
-  )
+const star = fc.array(fc.integer({ min: 20, max: 100 }), { minLength: 3, maxLength: 14 }).map((radii): Polygon =>
+  radii.map((radius, i) => {
+    const angle = (2 * Math.PI * i) / radii.length
+    return [radius * Math.cos(angle), radius * Math.sin(angle)]
+  }),
+)
 
 const sumOf = (pieces: readonly Polygon[]): number => pieces.reduce((sum, piece) => sum + areaOf(piece), 0)
 

@@ -1,6 +1,6 @@
-import { boxAt, type Axis, type Box, type Vec } from '../space'
+import { boxAt, type Axis, type Box, type Vec, type FlatPoint } from '../space'
 import type { BodyBox } from './types'
-import { circle, cornersOf, rectangle, type Point, type Polygon, type Rectangle } from './polygon'
+import { circle, cornersOf, rectangle, type Polygon, type Rectangle } from './polygon'
 
 /** A box by its place and size, u. */
 export const block = (x: number, y: number, z: number, width: number, depth: number, height: number): Box =>
@@ -36,7 +36,7 @@ export const carved = (box: Box, holes: readonly Box[]): Box[] =>
   holes.reduce<Box[]>((boxes, hole) => boxes.flatMap((each) => without(each, hole)), [box])
 
 /** Round holes in a row, each in a cell of its own, for `MeshBuilder.perforated`; what no cell covers is filled. */
-export function holesInRow(whole: Rectangle, middles: readonly Point[], radius: number, half: number, sides = 16) {
+export function holesInRow(whole: Rectangle, middles: readonly FlatPoint[], radius: number, half: number, sides = 16) {
   const cells: { cell: Polygon; hole?: Polygon }[] = []
   const [low, high] = [whole.min[1], whole.max[1]]
   let left = whole.min[0]

@@ -4,12 +4,12 @@ import type { Facet } from './mesh'
 import type { Connector, ConnectorKind, Shape } from './types'
 
 /** Of how many quarter turns about an axis a shape has the same look and hold: every one, only the half turn, or none. */
-type Alike = 'every quarter' | 'half' | 'none'
+type TurnSymmetry = 'every quarter' | 'half' | 'none'
 
 /** Whether turning a shape about each axis through the middle of its body box changes it. */
 export interface Turning {
   /** What the eye sees, and what takes hold: outline and connectors. */
-  readonly looks: readonly [Alike, Alike, Alike]
+  readonly looks: readonly [TurnSymmetry, TurnSymmetry, TurnSymmetry]
   /** About the upright axis, whether it goes on in the same place turned half round, though it looks another: easily put in the wrong way. */
   readonly isTrap: boolean
 }
@@ -31,10 +31,10 @@ const UPRIGHT = 2
 export const turningOf = memo(findTurning)
 
 function findTurning(shape: Shape): Turning {
-  const looks = AXES.map((axis): Alike => {
+  const looks = AXES.map((axis): TurnSymmetry => {
     if (isSame(shape, QUARTERS[axis]!)) return 'every quarter'
     return isSame(shape, HALVES[axis]!) ? 'half' : 'none'
-  }) as unknown as [Alike, Alike, Alike]
+  }) as unknown as [TurnSymmetry, TurnSymmetry, TurnSymmetry]
   const half = HALVES[UPRIGHT]!
   const below = shape.connectors.filter(({ facing }) => DIRECTION_VECTORS[facing]![2] === -1)
   return { looks, isTrap: looks[UPRIGHT] === 'none' && below.length > 0 && sameConnectors(shape, half, below) }

@@ -1,4 +1,4 @@
-import { alikeFor, type Catalogue } from '../catalogue'
+import { alikeFor, type Catalogue, type Colour } from '../catalogue'
 import { memoLast } from '../memo'
 import { catalogueOf } from '../model'
 import type { Scene } from '../scene'
@@ -7,7 +7,7 @@ import { idsInOrder } from './naming'
 import { writeNote } from './ways'
 
 /** Two colours of one shape in one step. */
-interface Pair {
+interface ColourPair {
   readonly shape: string
   readonly colours: readonly [string, string]
   readonly nodes: readonly number[]
@@ -33,7 +33,7 @@ export const alikeColours = defineCheck({
 })
 
 /** @returns undefined where the two are told apart */
-function wordsOf({ shape, colours }: Pair, catalogue: Catalogue): string | undefined {
+function wordsOf({ shape, colours }: ColourPair, catalogue: Catalogue): string | undefined {
   const [one, other] = colours.map((id) => catalogue.colours.get(id)!) as [Colour, Colour]
   // What is seen through, shines or glows is told apart by that.
   const alike = one.finish === other.finish ? alikeFor(one.hex, other.hex) : 'none'
@@ -42,10 +42,8 @@ function wordsOf({ shape, colours }: Pair, catalogue: Catalogue): string | undef
   return `${one.name} and ${other.name} are ${whom}, and this step has ${catalogue.shapes.get(shape)!.title} in both. Put them into different steps, or say in a note which goes where.`
 }
 
-type Colour = NonNullable<ReturnType<Catalogue['colours']['get']>>
-
 /** What a step brings does not change while its list of nodes stays, so it is sorted once. */
-const pairsOf = memoLast((step: readonly number[], scene: Scene): readonly Pair[] => {
+const pairsOf = memoLast((step: readonly number[], scene: Scene): readonly ColourPair[] => {
   const byShape = new Map<string, Map<string, number[]>>()
   for (const node of step) {
     const { kind, parts } = scene.nodes[node]!
@@ -58,7 +56,7 @@ const pairsOf = memoLast((step: readonly number[], scene: Scene): readonly Pair[
   return [...byShape].flatMap(([shape, colours]) => {
     const list = [...colours]
     return list.flatMap(([one, mine], k) =>
-      list.slice(k + 1).map(([other, theirs]): Pair => ({ shape, colours: [one, other], nodes: [...mine, ...theirs] })),
+      list.slice(k + 1).map(([other, theirs]): ColourPair => ({ shape, colours: [one, other], nodes: [...mine, ...theirs] })),
     )
   })
 })

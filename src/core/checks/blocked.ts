@@ -13,11 +13,11 @@ export const blocked = defineCheck({
   scope: 'rail',
   find({ built }) {
     const name = (node: number): string => built.scene.nodes[node]!.id
-    return built.blocks.map(({ node, blockers, knot }) => {
+    return built.blocks.map(({ node, blockers, interlocking }) => {
       const id = name(node)
       const ways = blockers.map(({ travel, by }) => `${wayInWords(travel)} “${name(by)}” is in the way`)
-      const [core, keys] = [(knot?.core ?? []).map(name), (knot?.keys ?? []).map(name)]
-      // Those that would untie the knot come first: the ways out act on them.
+      const [core, keys] = [(interlocking?.core ?? []).map(name), (interlocking?.keys ?? []).map(name)]
+      // Those without which the others come apart stand first: the ways out act on them.
       const parts = [...new Set([...keys, id, ...blockers.map(({ by }) => name(by)), ...core])]
       const reason = ways.length === 0 ? 'no order leaves everything held' : ways.join('; ')
       return { step: stepNumber(built, node), parts, message: `There is no way in for “${id}”: ${reason}. ${advice(built, core, keys)}` }
@@ -31,12 +31,12 @@ function advice(built: BuiltSection, core: readonly string[], keys: readonly str
     return built.frame
       ? 'Take one of them out, or swap it for shorter pieces.'
       : 'Add it in an earlier step, or build it into a section of its own.'
-  const knot = `${nameParts(core)} lock each other.`
-  if (keys.length === 0) return `${knot} Take more than one of them out, or swap them for shorter pieces.`
-  return `${knot} Without ${keys.length === 1 ? nameParts(keys) : `one of ${nameParts(keys)}`} the others come apart: leave it for later, or swap it for shorter pieces.`
+  const interlocking = `${nameParts(core)} lock each other.`
+  if (keys.length === 0) return `${interlocking} Take more than one of them out, or swap them for shorter pieces.`
+  return `${interlocking} Without ${keys.length === 1 ? nameParts(keys) : `one of ${nameParts(keys)}`} the others come apart: leave it for later, or swap it for shorter pieces.`
 }
 
-/** A knot is untied by a part less, or by shorter pieces in its place. */
+/** What is interlocking comes apart with a part less, or by shorter pieces in its place. */
 function untie({ model, section, finding }: Trouble): WayOut[] {
   const part = partsOf(section).find((candidate) => candidate.id === finding.parts[0])
   if (!part) return []

@@ -1,4 +1,4 @@
-import { findOverlaps, MOST_OVERLAPS, type Overlap } from '../motion'
+import { findOverlaps, MOST_OVERLAPS, type PartOverlap } from '../motion'
 import type { BuiltSection } from '../plan'
 import { defineCheck, type Found } from './check'
 import { idsOf, lastStep, nameParts } from './naming'
@@ -19,10 +19,10 @@ export const overlap = defineCheck({
 })
 
 /** Overlaps do not depend on steps. */
-const overlapsOf = ({ scene, joints }: BuiltSection): Overlap[] => findOverlaps(scene, joints)
+const overlapsOf = ({ scene, joints }: BuiltSection): PartOverlap[] => findOverlaps(scene, joints)
 
 /** One finding for each pair of parts or copies, with the places inside them. */
-function byNodes(built: BuiltSection, overlaps: readonly Overlap[]): Found[] {
+function byNodes(built: BuiltSection, overlaps: readonly PartOverlap[]): Found[] {
   const { scene } = built
   const pairs = new Map<string, { paths: string[]; nodes: [number, number] }>()
   for (const { a, b } of overlaps) {

@@ -38,11 +38,11 @@ export const strained = defineCheck({
     }),
 })
 
-type Pair = readonly [number, number]
+type NodePair = readonly [number, number]
 
 /** Techniques do not depend on steps. */
-const findTechniques = (built: BuiltSection): ReadonlyMap<Technique, readonly Pair[]> =>
-  new Map<Technique, readonly Pair[]>([
+const findTechniques = (built: BuiltSection): ReadonlyMap<Technique, readonly NodePair[]> =>
+  new Map<Technique, readonly NodePair[]>([
     ['stud-in-hole', studsInHoles(built)],
     ['plate-between-studs', platesBetweenStuds(built.scene)],
     ['slopes-nose-to-nose', nosesTogether(built.scene)],
@@ -50,20 +50,20 @@ const findTechniques = (built: BuiltSection): ReadonlyMap<Technique, readonly Pa
   ])
 
 /** Pairs of nodes, each once. */
-class Pairs {
+class NodePairs {
   private readonly seen = new Set<string>()
-  readonly list: Pair[] = []
+  readonly list: NodePair[] = []
 
   add(a: number, b: number): void {
-    const pair: Pair = a < b ? [a, b] : [b, a]
+    const pair: NodePair = a < b ? [a, b] : [b, a]
     if (a === b || this.seen.has(pair.join())) return
     this.seen.add(pair.join())
     this.list.push(pair)
   }
 }
 
-function studsInHoles({ scene, joints }: BuiltSection): Pair[] {
-  const pairs = new Pairs()
+function studsInHoles({ scene, joints }: BuiltSection): NodePair[] {
+  const pairs = new NodePairs()
   joints.list.forEach(({ a, b, hold }, joint) => {
     if (hold !== HOLD.stud) return
     for (let i = joints.held.start[joint]!; i < joints.held.start[joint + 1]!; i++) {
@@ -81,8 +81,8 @@ function studsInHoles({ scene, joints }: BuiltSection): Pair[] {
 /** Joints that miss by more than this bend what is between them, u. */
 const BENDS = 0.05
 
-function missedJoints({ joints }: BuiltSection): Pair[] {
-  const pairs = new Pairs()
+function missedJoints({ joints }: BuiltSection): NodePair[] {
+  const pairs = new NodePairs()
   for (const { a, b, miss } of joints.list) if (miss > BENDS) pairs.add(a, b)
   return pairs.list
 }
@@ -90,8 +90,8 @@ function missedJoints({ joints }: BuiltSection): Pair[] {
 const keyOf = (v: Vec): string => v.map((value) => value + 0).join()
 
 /** Noses of low slopes, a cell at a time: two at one place that look at each other. */
-function nosesTogether(scene: Scene): Pair[] {
-  const pairs = new Pairs()
+function nosesTogether(scene: Scene): NodePair[] {
+  const pairs = new NodePairs()
   const noses = new Map<string, number>()
   scene.parts.forEach((placed, part) => {
     const { shape, pose } = placed
@@ -111,8 +111,8 @@ function nosesTogether(scene: Scene): Pair[] {
 const ON_EDGE = new Set(['plate', 'tile'])
 
 /** Plates that stand on edge where only the room between two rows of studs is. */
-function platesBetweenStuds(scene: Scene): Pair[] {
-  const pairs = new Pairs()
+function platesBetweenStuds(scene: Scene): NodePair[] {
+  const pairs = new NodePairs()
   const edges = scene.parts.flatMap((placed, part) => (standsOnEdge(placed) ? [part] : []))
   if (edges.length === 0) return []
   const studs = uprightStuds(scene)

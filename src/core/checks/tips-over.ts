@@ -1,14 +1,12 @@
 import { orderSets, type BuiltSection } from '../plan'
 import { flatNodeBoxes, type Scene } from '../scene'
-import { NO_TURN, PLUS_Z } from '../space'
+import { NO_TURN, PLUS_Z, type FlatPoint } from '../space'
 import { defineCheck, type Found } from './check'
 import { idsOf } from './naming'
 import { nodeMasses } from './weak-joint'
 
 /** A finished model that a tilt of less than this brings down is worth a word, degrees. */
 const LEAST_TILT = 6
-
-type Point = readonly [number, number]
 
 /** Only the first step that falls is named. */
 export const tipsOver = defineCheck({
@@ -26,7 +24,7 @@ function firstFall(built: BuiltSection, isRoot: boolean): Found[] {
   const tilts = tiltsOf(built)
   for (const [i, step] of built.steps.entries()) {
     // Upside down or lifted it does not stand on its foot.
-    if (built.lies[i] !== NO_TURN || step.some((node) => built.arrives[node] === PLUS_Z)) continue
+    if (built.orientations[i] !== NO_TURN || step.some((node) => built.arrives[node] === PLUS_Z)) continue
     const tilt = tilts[i]!
     const isLast = i === built.steps.length - 1
     if (tilt >= 0 && !(isLast && isRoot && tilt < LEAST_TILT)) continue
@@ -83,7 +81,7 @@ class Stand {
   private readonly moment: [number, number, number] = [0, 0, 0]
   private table = Infinity
   /** Outline of all that touches the table. */
-  private outline: Point[] = []
+  private outline: FlatPoint[] = []
   private readonly rows: readonly (readonly number[])[]
   private readonly boxes: Float64Array
 
@@ -133,11 +131,11 @@ function listRows({ nodes, bodies }: Scene): readonly (readonly number[])[] {
 }
 
 /** Anticlockwise, without points on edges (Andrew 1979, "Another efficient algorithm for convex hulls"). */
-export function convexHull(points: readonly Point[]): Point[] {
+export function convexHull(points: readonly FlatPoint[]): FlatPoint[] {
   const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
-  const cross = (o: Point, a: Point, b: Point): number => (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0])
-  const chain = (ordered: readonly Point[]): Point[] => {
-    const hull: Point[] = []
+  const cross = (o: FlatPoint, a: FlatPoint, b: FlatPoint): number => (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0])
+  const chain = (ordered: readonly FlatPoint[]): FlatPoint[] => {
+    const hull: FlatPoint[] = []
     for (const point of ordered) {
       while (hull.length > 1 && cross(hull[hull.length - 2]!, hull[hull.length - 1]!, point) <= 0) hull.pop()
       hull.push(point)
@@ -149,7 +147,7 @@ export function convexHull(points: readonly Point[]): Point[] {
 }
 
 /** How far a point lies inside a convex outline: the least distance to its edges; negative outside. */
-function distanceInside(hull: readonly Point[], x: number, y: number): number {
+function distanceInside(hull: readonly FlatPoint[], x: number, y: number): number {
   let least = Infinity
   for (let i = 0; i < hull.length; i++) {
     const a = hull[i]!

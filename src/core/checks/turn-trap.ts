@@ -37,7 +37,7 @@ function blindSides(built: BuiltSection, looks: readonly StepLook[]): Found[] {
   const suspects = built.scene.tables.of(findSuspects, built.scene)
   return built.steps.flatMap((step, i) => {
     if (suspects.size === 0 || !step.some((node) => suspects.has(node))) return []
-    const toViewer = multiply(viewMatrix(looks[i]?.view ?? 0), TURNS[built.lies[i] ?? 0]!)
+    const toViewer = multiply(viewMatrix(looks[i]?.view ?? 0), TURNS[built.orientations[i] ?? 0]!)
     const traps = step.filter((node) => suspects.has(node) && isBlind(built.scene.nodes[node]!.parts[0]!, toViewer))
     if (traps.length === 0) return []
     const parts = idsOf(built, traps)

@@ -62,8 +62,8 @@ export function patchesOf(
 }
 
 function patchOn(face: Face, work: PieceWork, decal: Decal, isFlipped: boolean): Patch {
-  const lie = lieOf(work, decal.size)
-  const corners = cornersOfLie(lie)
+  const orientation = lieOf(work, decal.size)
+  const corners = cornersOfLie(orientation)
   const inSpace = ([right, up]: FlatPoint): Vec => add(face.middle, add(scale(face.right, right), scale(face.up, up)))
   const turning = (polygon: readonly FlatPoint[]): readonly FlatPoint[] => (signedAreaOf(polygon) < 0 ? [...polygon].reverse() : polygon)
   const polygons = face.pieces.map((piece) => common(corners, turning(piece))).filter((piece) => Math.abs(signedAreaOf(piece)) > 0)

@@ -3,9 +3,9 @@ import type { Slot } from '../figure'
 
 /** Edits of a recipe: each returns a new one. */
 
-type Entry = NonNullable<FigureRecipe['slots'][Slot]>
+type SlotEntry = NonNullable<FigureRecipe['slots'][Slot]>
 
-function withEntry(recipe: FigureRecipe, slot: Slot, entry: Entry | undefined): FigureRecipe {
+function withEntry(recipe: FigureRecipe, slot: Slot, entry: SlotEntry | undefined): FigureRecipe {
   const { [slot]: _old, ...rest } = recipe.slots
   return { ...recipe, slots: entry ? { ...rest, [slot]: entry } : rest }
 }

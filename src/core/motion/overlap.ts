@@ -5,7 +5,7 @@ import { BoxTree, FREE_TOLERANCE, length, subtract, sweptMeets, type Box, type V
 import { Columns } from './columns'
 
 /** Two parts, by index into the scene, whose bodies share space, or of which one's stud is inside the other. */
-export interface Overlap {
+export interface PartOverlap {
   readonly a: number
   readonly b: number
 }
@@ -20,9 +20,9 @@ export const MOST_OVERLAPS = 2000
  * hold bodies and the studs that stand up. Near-linear. Bodies in free poses are tested against those that a tree of boxes names.
  * @throws Fault `too-much-work` where too many bodies in free poses lie in one place
  */
-export function findOverlaps(scene: Scene, joints: Joints): Overlap[] {
+export function findOverlaps(scene: Scene, joints: Joints): PartOverlap[] {
   const received = receivedPlaces(joints, scene.parts.length)
-  const found = new Map<number, Overlap>()
+  const found = new Map<number, PartOverlap>()
   /** @returns whether there are enough */
   const note = (a: Item, b: Item): boolean => {
     const key = pairKey(a.part, b.part, scene.parts.length)

@@ -47,7 +47,7 @@ export function eachPressObstacle(
 }
 
 /** Boxes that a node passes through, and the axis it travels along: studs along that axis do not count. */
-interface Stage {
+interface PressedBody {
   readonly axis: Axis
   /** min x, y, z, max x, y, z, and 0 for a body, 1 for an open body, 2 for a stud. */
   readonly boxes: readonly (readonly number[])[]
@@ -80,7 +80,7 @@ const makeTree = (nodeBoxes: readonly Box[]): BoxTree =>
 
 const shifted = ([x, y, z]: Vec, by: number): Vec => [x + by, y + by, z + by]
 
-function hullOf({ boxes }: Stage): Box {
+function hullOf({ boxes }: PressedBody): Box {
   const least = (k: number): number => boxes.reduce((all, box) => Math.min(all, box[k]!), Infinity)
   const most = (k: number): number => boxes.reduce((all, box) => Math.max(all, box[k]!), -Infinity)
   return { min: [least(0), least(1), least(2)], max: [most(3), most(4), most(5)] }
@@ -103,12 +103,12 @@ function stretch(box: readonly number[], direction: Direction, by: number): numb
   return stretched
 }
 
-function liftStage(scene: Scene, rows: Rows, press: Direction): Stage {
+function liftStage(scene: Scene, rows: Rows, press: Direction): PressedBody {
   const axis = axisOf(press)
   return { axis, boxes: boxesOf(scene, rows, axis).map((box) => stretch(box, (press ^ 1) as Direction, STUD_HEIGHT)) }
 }
 
-function slideStage(scene: Scene, rows: Rows, out: Direction, press: Direction): Stage {
+function slideStage(scene: Scene, rows: Rows, out: Direction, press: Direction): PressedBody {
   const axis = axisOf(out)
   const lift = -senseOf(press) * STUD_HEIGHT
   const lifted = boxesOf(scene, rows, axis).map((box) => {
@@ -120,7 +120,7 @@ function slideStage(scene: Scene, rows: Rows, out: Direction, press: Direction):
   return { axis, boxes: lifted }
 }
 
-function meetsNode(scene: Scene, rows: Rows, stage: Stage): boolean {
+function meetsNode(scene: Scene, rows: Rows, stage: PressedBody): boolean {
   const meets = (table: BoxTable, i: number, kind: number): boolean => {
     const at = i * 6
     const { boxes } = table

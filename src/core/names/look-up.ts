@@ -1,12 +1,12 @@
 import { studCount, type Catalogue, type ConnectorKind, type Shape } from '../catalogue'
 import { axisOf } from '../space'
-import { vocabularyOf, type Entry } from './vocabulary'
+import { vocabularyOf, type VocabularyEntry } from './vocabulary'
 
 /** Where a piece in the hand has its studs. */
 export type StudPlace = 'top' | 'part-of-top' | 'side' | 'none'
 
 /** What one sees of a piece without knowing its name. All that is left out is not asked. */
-export interface Sight {
+export interface ShapeLook {
   /** Studs across and along, in either order. */
   readonly footprint?: readonly [number, number]
   /** In plates. */
@@ -29,12 +29,12 @@ export const JOIN_SORTS = {
 export type JoinSort = keyof typeof JOIN_SORTS
 
 /** The shapes that look so, in the order of the catalogue. */
-export const shapesThatLook = (catalogue: Catalogue, sight: Sight): Shape[] =>
+export const shapesThatLook = (catalogue: Catalogue, sight: ShapeLook): Shape[] =>
   vocabularyOf(catalogue.shapes)
     .filter((entry) => looksSo(entry, sight))
     .map(({ shape }) => shape)
 
-function looksSo(entry: Entry, { footprint, height, studs, joins, isRound }: Sight): boolean {
+function looksSo(entry: VocabularyEntry, { footprint, height, studs, joins, isRound }: ShapeLook): boolean {
   const { shape, size } = entry
   if (footprint) {
     const [across, along] = [...footprint].sort((a, b) => a - b)
@@ -49,7 +49,7 @@ function looksSo(entry: Entry, { footprint, height, studs, joins, isRound }: Sig
 
 const ROUND = ['round', 'cone', 'dome', 'quarter', 'wheel', 'gear', 'curve', 'curved', 'turntable', 'bush']
 
-function studPlace({ shape, size }: Entry): StudPlace {
+function studPlace({ shape, size }: VocabularyEntry): StudPlace {
   const studs = shape.connectors.filter(({ kind }) => kind === 'stud')
   if (studs.some(({ facing }) => axisOf(facing) !== 2)) return 'side'
   if (studCount(shape) === 0) return 'none'

@@ -1,6 +1,6 @@
 import { distance } from 'fastest-levenshtein'
 import type { Catalogue, Shape } from '../catalogue'
-import { sizeKey, vocabularyOf, wordsOf, type Entry } from './vocabulary'
+import { sizeKey, vocabularyOf, wordsOf, type VocabularyEntry } from './vocabulary'
 
 /** What a question asks for: sizes apart from words, since "2 by 4" and "4x2" are one size. */
 interface Question {
@@ -94,7 +94,7 @@ export function searchShapes(catalogue: Catalogue, text: string, most = 60): Sha
 }
 
 function scoreOf(
-  entry: Entry,
+  entry: VocabularyEntry,
   words: readonly string[],
   size: readonly number[],
   fit: (i: number, known: string) => number,

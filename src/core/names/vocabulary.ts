@@ -60,7 +60,7 @@ const KIND_WORDS: Partial<Record<Connector['kind'], readonly string[]>> = {
 }
 
 /** What a shape can be found by. */
-export interface Entry {
+export interface VocabularyEntry {
   readonly shape: Shape
   /** Every word, lower case, each once. The words of its own name come before what people say. */
   readonly own: ReadonlySet<string>
@@ -85,7 +85,7 @@ export const wordsOf = (text: string): string[] =>
     .filter((word) => word !== '')
     .map(singular)
 
-function entryOf(shape: Shape): Entry {
+function entryOf(shape: Shape): VocabularyEntry {
   const own = new Set([...wordsOf(shape.title), ...wordsOf(shape.id), ...wordsOf(shape.family)])
   const said = new Set((SAID[shape.family] ?? []).flatMap(wordsOf))
   for (const { kind } of shape.connectors) for (const word of KIND_WORDS[kind] ?? []) said.add(singular(word))
@@ -100,4 +100,4 @@ function entryOf(shape: Shape): Entry {
 }
 
 /** The entries of a catalogue, made once. */
-export const vocabularyOf = memo((shapes: ReadonlyMap<string, Shape>): readonly Entry[] => [...shapes.values()].map(entryOf))
+export const vocabularyOf = memo((shapes: ReadonlyMap<string, Shape>): readonly VocabularyEntry[] => [...shapes.values()].map(entryOf))

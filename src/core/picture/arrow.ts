@@ -1,8 +1,8 @@
 import type { FlatPoint } from '../space'
 import { blend } from './blend'
 import type { RgbImage } from './ink'
+import type { Rgb } from './paint'
 
-type Rgb = readonly [number, number, number]
 const INK: Rgb = [28, 30, 33]
 const PAPER: Rgb = [255, 255, 255]
 

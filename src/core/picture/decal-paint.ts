@@ -1,7 +1,7 @@
 import type { Patch } from '../decal'
 import { picturePixels, type RgbaImage } from '../model'
 import { apply, multiply, posed, type Pose, type Vec } from '../space'
-import { cutFacets, type Stencil } from './stencil'
+import { projectFacets, type ProjectedMesh } from './projected-mesh'
 import { project, type Camera } from './view'
 
 /** Surfaces from this number on are pictures on pieces. */
@@ -13,8 +13,8 @@ const NEARER = 0.02
 export interface SeenPatch {
   readonly patch: Patch
   /** Relative to the origin of the part. */
-  readonly stencil: Stencil
-  /** Its top left corner and its sides to the right and down, in dots of the layers. */
+  readonly projected: ProjectedMesh
+  /** Its top left corner and its sides to the right and down, in dots of the buffer. */
   readonly corner: readonly [number, number]
   readonly right: readonly [number, number]
   readonly down: readonly [number, number]
@@ -23,19 +23,19 @@ export interface SeenPatch {
 /** @returns nothing where the picture faces away */
 export function seePatch(patch: Patch, number: number, pose: Pose, camera: Camera): SeenPatch | undefined {
   const facets = patch.polygons.map((corners) => ({ corners, normal: patch.normal, surface: FIRST_DECAL + number }))
-  const stencil = cutFacets(facets, pose.matrix, camera).map((facet) => ({ ...facet, base: facet.base - NEARER }))
-  if (stencil.length === 0) return undefined
+  const projected = projectFacets(facets, pose.matrix, camera).map((facet) => ({ ...facet, base: facet.base - NEARER }))
+  if (projected.length === 0) return undefined
   const turned = multiply(camera.matrix, pose.matrix)
   const side = (v: Vec): readonly [number, number] => {
     const seen = apply(turned, v)
     return [seen[0] * camera.scale, -seen[1] * camera.scale]
   }
   const [x, y] = project(camera, posed(pose, patch.corner))
-  return { patch, stencil, corner: [x, y], right: side(patch.right), down: side(patch.down) }
+  return { patch, projected, corner: [x, y], right: side(patch.right), down: side(patch.down) }
 }
 
-/** Of which dot of a picture a dot of the layers shows. */
-interface Finder {
+/** Of which dot of a picture a dot of the buffer shows. */
+interface DotFinder {
   readonly image: RgbaImage
   readonly s: readonly [number, number, number]
   readonly t: readonly [number, number, number]
@@ -43,7 +43,7 @@ interface Finder {
 
 /** The colours of pictures on pieces, by part and surface. */
 export class DecalPaint {
-  private readonly finders = new Map<number, Finder>()
+  private readonly finders = new Map<number, DotFinder>()
 
   get isEmpty(): boolean {
     return this.finders.size === 0

@@ -25,7 +25,7 @@ export interface DrawnSection {
   /** Where each thing travels to when it comes in, a unit vector. */
   readonly nodeTravels: readonly Vec[]
   /** How the work lies in each step. */
-  readonly lies: readonly Turn[]
+  readonly orientations: readonly Turn[]
   /** Where the new parts of a step take hold of what was there before, u. */
   holdsOfStep(step: number): readonly Vec[]
   /** Where a thing takes hold of what was there before it, in the order of building, u. */
@@ -62,12 +62,12 @@ export function drawnSection(
   const ranges: [number, number][] = []
   const nodeRanges: [number, number][] = []
   const nodeTravels: Vec[] = []
-  const lies: Turn[] = []
-  let lie = NO_TURN
+  const orientations: Turn[] = []
+  let orientation = NO_TURN
   let parts = 0
   for (const step of plan.steps) {
-    if (step.turn !== undefined) lie = turnFromText(step.turn) ?? lie
-    lies.push(lie)
+    if (step.turn !== undefined) orientation = turnFromText(step.turn) ?? orientation
+    orientations.push(orientation)
     const firstNode = things.length
     const firstPart = parts
     for (const move of step.moves) {
@@ -101,7 +101,7 @@ export function drawnSection(
     ranges,
     nodeRanges,
     nodeTravels,
-    lies,
+    orientations,
     ...holdsAmong(things, nodeRanges, space),
     box: placed.length === space.parts ? space.box() : boxAround(placed, space.hullOf),
     space,

@@ -1,9 +1,9 @@
 import { memo, memoNamed } from '../memo'
 import { FIRST_DECAL, type DecalPaint } from './decal-paint'
-import { NOTHING, type Layers, type Window } from './layers'
+import { NOTHING, type GBuffer, type Window } from './g-buffer'
 import { INK, WHITE, type PartLook, type Rgb } from './paint'
 import { isLit, type Sheen } from './sheen'
-import { TONES } from './stencil'
+import { TONES } from './projected-mesh'
 
 /** An RGB picture, three bytes a dot, rows from the top. */
 export interface RgbImage {
@@ -18,7 +18,7 @@ export interface InkOptions {
   /** Parts from…to (not included) are new: they carry a heavier outline and keep their full colour. */
   readonly newFrom: number
   readonly newTo: number
-  /** Small parts get hairlines: where a plate is low in the picture, full lines would fill it with ink. */
+  /** Small parts get hairlines: where a brick plate is low in the picture, full lines would fill it with ink. */
   readonly hasFineLines: boolean
   /** Share of paper in what is not new, 0 to 1. */
   readonly wash: number
@@ -34,9 +34,9 @@ const HEAVY = 3
 const DEPTH_STEP = 3
 
 /**
- * Turns layers into a picture: washes, ink lines where parts and surfaces meet, then averages down to size.
+ * Turns a G-buffer into a picture: washes, ink lines where parts and surfaces meet, then averages down to size.
  *
- * It keeps its last picture: where only a window of the layers changed, only that is inked again, so that walking a rail
+ * It keeps its last picture: where only a window of the buffer changed, only that is inked again, so that walking a rail
  * costs about what each step touches.
  */
 export class Inker {
@@ -46,12 +46,12 @@ export class Inker {
   private readonly given: RgbImage
 
   constructor(
-    private readonly layers: Layers,
+    private readonly buffer: GBuffer,
     private readonly finer: number,
     private readonly paper: Rgb,
     private readonly decals?: DecalPaint,
   ) {
-    const { width, height } = layers.size
+    const { width, height } = buffer.size
     this.edges = new Uint8Array(width * height)
     const data = new Uint8Array((width / finer) * (height / finer) * 3)
     if (paper[0] === paper[1] && paper[1] === paper[2]) data.fill(paper[0])
@@ -65,20 +65,20 @@ export class Inker {
    * @returns a picture to draw on, which is good until the next is inked
    */
   ink(changed: Window, options: InkOptions): RgbImage {
-    const { layers, finer, paper } = this
+    const { buffer, finer, paper } = this
     if (changed.right >= changed.left) {
       const reach = finer * 2 + 2
-      const inner = widened(changed, reach, layers.size)
-      const outer = widened(changed, reach * 2, layers.size)
+      const inner = widened(changed, reach, buffer.size)
+      const outer = widened(changed, reach * 2, buffer.size)
       for (let y = outer.top; y <= outer.bottom; y++) {
-        const line = y * layers.size.width
+        const line = y * buffer.size.width
         this.edges.fill(NONE, line + outer.left, line + outer.right + 1)
       }
-      findEdges(layers, this.edges, outer, options)
-      thicken(this.edges, layers.size.width, outer, finer, options.hasFineLines)
+      findEdges(buffer, this.edges, outer, options)
+      thicken(this.edges, buffer.size.width, outer, finer, options.hasFineLines)
       const { newFrom, newTo } = options
       const [palette, texel] = [mixPalette(options), this.texelOf(options)]
-      average({ layers, edges: this.edges, image: this.image, finer, palette, paper, texel, newFrom, newTo }, inner)
+      average({ buffer, edges: this.edges, image: this.image, finer, palette, paper, texel, newFrom, newTo }, inner)
     }
     this.given.data.set(this.image.data)
     return this.given
@@ -86,11 +86,11 @@ export class Inker {
 
   /** The colour of a dot that shows a picture on a piece; nothing where no piece has one. */
   private texelOf({ newFrom, newTo, wash }: InkOptions): Texel | undefined {
-    const { decals, layers } = this
+    const { decals, buffer } = this
     if (!decals || decals.isEmpty) return undefined
     return (dot, x, y, under) => {
-      const part = layers.part[dot]!
-      return decals.over(part, layers.surface[dot]!, x + 0.5, y + 0.5, under, part >= newFrom && part < newTo ? 0 : wash)
+      const part = buffer.part[dot]!
+      return decals.over(part, buffer.surface[dot]!, x + 0.5, y + 0.5, under, part >= newFrom && part < newTo ? 0 : wash)
     }
   }
 }
@@ -105,9 +105,9 @@ const widened = (window: Window, by: number, size: { width: number; height: numb
 })
 
 /** Compares each dot with its right and lower neighbour. Long loops over typed arrays: they run for millions of dots. */
-function findEdges(layers: Layers, edges: Uint8Array, window: Window, { newFrom, newTo }: InkOptions): void {
-  const { width, height } = layers.size
-  const { part, surface, depth } = layers
+function findEdges(buffer: GBuffer, edges: Uint8Array, window: Window, { newFrom, newTo }: InkOptions): void {
+  const { width, height } = buffer.size
+  const { part, surface, depth } = buffer
   const nothing = NOTHING
   const between = (a: number, b: number): void => {
     const partA = part[a]!
@@ -186,7 +186,7 @@ const OUTLINE_SLOT = 6
 const CREASE_SLOT = 7
 
 interface Averaged {
-  readonly layers: Layers
+  readonly buffer: GBuffer
   readonly edges: Uint8Array
   readonly image: RgbImage
   readonly finer: number
@@ -198,14 +198,14 @@ interface Averaged {
 }
 
 /** Averages squares of `finer` × `finer` dots into dots of the picture. */
-function average({ layers, edges, image, finer, palette, paper, texel, newFrom, newTo }: Averaged, window: Window): void {
-  const fullWidth = layers.size.width
+function average({ buffer, edges, image, finer, palette, paper, texel, newFrom, newTo }: Averaged, window: Window): void {
+  const fullWidth = buffer.size.width
   const { width, data } = image
   const dots = finer * finer
   const paperColour = pack(paper)
   const line = pack(INK)
   const nothing = NOTHING
-  const { part, tone, surface } = layers
+  const { part, tone, surface } = buffer
   const { colours, sheens, lookOf, count } = palette
   const first = Math.floor(window.left / finer)
   const last = Math.floor(window.right / finer)

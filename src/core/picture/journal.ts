@@ -2,7 +2,7 @@
 const MOST = 1 << 20
 const FIRST = 4096
 
-/** The layers that a journal puts back. */
+/** The buffers that a journal puts back. */
 export interface Restorable {
   readonly depth: Float32Array
   readonly part: Int32Array
@@ -11,7 +11,7 @@ export interface Restorable {
 }
 
 /**
- * What was in the layers before each of the last steps was drawn, dot by dot, so that a step can be taken back at the price of
+ * What was in the buffer before each of the last steps was drawn, dot by dot, so that a step can be taken back at the price of
  * what it drew: going back along a rail, or drawing a step anew after an edit.
  */
 export class Journal {
@@ -43,14 +43,14 @@ export class Journal {
   }
 
   /** Notes a dot before it is written over. */
-  note(layers: Restorable, dot: number): void {
+  note(buffer: Restorable, dot: number): void {
     if (this.length === this.dots.length) this.makeRoom()
     const at = this.length++
     this.dots[at] = dot
-    this.depth[at] = layers.depth[dot]!
-    this.part[at] = layers.part[dot]!
-    this.surface[at] = layers.surface[dot]!
-    this.tone[at] = layers.tone[dot]!
+    this.depth[at] = buffer.depth[dot]!
+    this.part[at] = buffer.part[dot]!
+    this.surface[at] = buffer.surface[dot]!
+    this.tone[at] = buffer.tone[dot]!
   }
 
   /** A step that is under way is never forgotten. */
@@ -73,15 +73,15 @@ export class Journal {
   }
 
   /** Takes the last step back. @throws RangeError where none is remembered */
-  undoStep(layers: Restorable): void {
+  undoStep(buffer: Restorable): void {
     const start = this.starts.pop()
     if (start === undefined) throw new RangeError('no step is remembered')
     for (let at = this.length - 1; at >= start; at--) {
       const dot = this.dots[at]!
-      layers.depth[dot] = this.depth[at]!
-      layers.part[dot] = this.part[at]!
-      layers.surface[dot] = this.surface[at]!
-      layers.tone[dot] = this.tone[at]!
+      buffer.depth[dot] = this.depth[at]!
+      buffer.part[dot] = this.part[at]!
+      buffer.surface[dot] = this.surface[at]!
+      buffer.tone[dot] = this.tone[at]!
     }
     this.length = start
   }

@@ -15,8 +15,8 @@ export interface Ghost {
 }
 
 /** What comes straight down on the work as it lies needs no showing. */
-export function comesFromAbove(travel: Vec, lie: Turn): boolean {
-  return apply(TURNS[lie]!, travel)[2] < -0.999
+export function comesFromAbove(travel: Vec, orientation: Turn): boolean {
+  return apply(TURNS[orientation]!, travel)[2] < -0.999
 }
 
 /**
@@ -48,7 +48,7 @@ export function ghostsOf(section: DrawnSection, step: number, scalePx: number): 
   if (section.ranges[step]![0] === 0) return []
   for (let node = first; node < last; node++) {
     const travel = section.nodeTravels[node]!
-    if (section.nodeJoins[node] || comesFromAbove(travel, section.lies[step]!)) continue
+    if (section.nodeJoins[node] || comesFromAbove(travel, section.orientations[step]!)) continue
     const group = groups.get(travel.join()) ?? { parts: [], travel }
     group.parts.push(...partsOfNode(section, step, node))
     groups.set(travel.join(), group)

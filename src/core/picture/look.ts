@@ -1,8 +1,8 @@
 import { memo } from '../memo'
 import type { Scene } from '../scene'
 import { NO_TURN, type Turn } from '../space'
-import { ENOUGH, Scout, worthOf } from './scout'
-import { stageOf, type Stage } from './stage'
+import { ENOUGH, VisibilityMeter, worthOf } from './visibility-meter'
+import { pictureSceneOf, type PictureScene } from './picture-scene'
 import { VIEWS, type ViewNumber } from './view'
 
 const HOME: ViewNumber = 0
@@ -39,12 +39,12 @@ export type Steps = readonly (readonly number[])[]
 
 /** Draws the rail from the usual side, each step into the picture of those before it. */
 export function lookFromHome(scene: Scene, steps: Steps): HomeLook {
-  const scout = new Scout(stageOf(scene), HOME)
+  const meter = new VisibilityMeter(pictureSceneOf(scene), HOME)
   const hiding: Hiding[] = []
   const looks = steps.map((step) => {
-    const shares = scout.add(step)
+    const shares = meter.add(step)
     shares.forEach((share, i) => {
-      if (share < ENOUGH) hiding.push({ node: step[i]!, by: scout.hiders(step[i]!) })
+      if (share < ENOUGH) hiding.push({ node: step[i]!, by: meter.hiders(step[i]!) })
     })
     return { view: HOME, shares }
   })
@@ -55,37 +55,44 @@ export function lookFromHome(scene: Scene, steps: Steps): HomeLook {
  * Chooses the view of every step and counts what shows there, by the part buffer: dots of a node left on top, over the
  * dots it would have alone. The home view stays unless another shows the worst-hidden new part better.
  */
-export function lookAtSteps(scene: Scene, steps: Steps, lies: readonly Turn[], fromHome = lookFromHome(scene, steps).looks): StepLook[] {
-  const views = new Views(stageOf(scene))
+export function lookAtSteps(
+  scene: Scene,
+  steps: Steps,
+  orientations: readonly Turn[],
+  fromHome = lookFromHome(scene, steps).looks,
+): StepLook[] {
+  const views = new Views(pictureSceneOf(scene))
   const stepOf = stepsOfNodes(scene, steps)
   return fromHome.map((home, step) => {
     const isThere = (node: number): boolean => stepOf[node]! <= step
-    return lies[step] === NO_TURN ? views.best(home, steps[step]!, NO_TURN, isThere) : views.look(steps[step]!, lies[step]!, isThere)
+    return orientations[step] === NO_TURN
+      ? views.best(home, steps[step]!, NO_TURN, isThere)
+      : views.look(steps[step]!, orientations[step]!, isThere)
   })
 }
 
 /** The same for some steps only, each drawn in its own window. */
-export function lookAtSome(scene: Scene, steps: Steps, lies: readonly Turn[], some: readonly number[]): StepLook[] {
-  const views = viewsOf(stageOf(scene))
+export function lookAtSome(scene: Scene, steps: Steps, orientations: readonly Turn[], some: readonly number[]): StepLook[] {
+  const views = viewsOf(pictureSceneOf(scene))
   const stepOf = stepsOfNodes(scene, steps)
-  return some.map((step) => views.look(steps[step]!, lies[step]!, (node) => stepOf[node]! <= step))
+  return some.map((step) => views.look(steps[step]!, orientations[step]!, (node) => stepOf[node]! <= step))
 }
 
 /** Looks of some steps, all or a few of them by number, with insets for what they do not show well. */
 export function withInsets(
   scene: Scene,
   steps: Steps,
-  lies: readonly Turn[],
+  orientations: readonly Turn[],
   looks: readonly StepLook[],
   some?: readonly number[],
 ): StepLook[] {
   const isPoor = ({ shares }: StepLook): boolean => shares.some((share) => share < ENOUGH)
   if (!looks.some(isPoor)) return [...looks]
-  const views = viewsOf(stageOf(scene))
+  const views = viewsOf(pictureSceneOf(scene))
   const stepOf = stepsOfNodes(scene, steps)
   return looks.map((look, i) => {
     const step = some ? some[i]! : i
-    return isPoor(look) ? views.withInset(look, steps[step]!, lies[step]!, (node) => stepOf[node]! <= step) : look
+    return isPoor(look) ? views.withInset(look, steps[step]!, orientations[step]!, (node) => stepOf[node]! <= step) : look
   })
 }
 
@@ -98,35 +105,35 @@ function stepsOfNodes(scene: Scene, steps: Steps): Int32Array {
 
 /** The views of one section, made as they are asked for. */
 class Views {
-  private readonly scouts = new Map<number, Scout>()
+  private readonly meters = new Map<number, VisibilityMeter>()
 
-  constructor(private readonly stage: Stage) {}
+  constructor(private readonly stage: PictureScene) {}
 
-  private scout(view: ViewNumber, lie: Turn): Scout {
-    const key = lie * VIEWS.length + view
-    let known = this.scouts.get(key)
-    if (!known) this.scouts.set(key, (known = new Scout(this.stage, view, lie)))
+  private meter(view: ViewNumber, orientation: Turn): VisibilityMeter {
+    const key = orientation * VIEWS.length + view
+    let known = this.meters.get(key)
+    if (!known) this.meters.set(key, (known = new VisibilityMeter(this.stage, view, orientation)))
     return known
   }
 
   /** Looks at nodes in their windows, from the usual side first. */
-  look(nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
-    const home = { view: HOME, shares: this.scout(HOME, lie).sharesAmong(isThere, nodes) }
-    return this.best(home, nodes, lie, isThere)
+  look(nodes: readonly number[], orientation: Turn, isThere: (node: number) => boolean): StepLook {
+    const home = { view: HOME, shares: this.meter(HOME, orientation).sharesAmong(isThere, nodes) }
+    return this.best(home, nodes, orientation, isThere)
   }
 
   /** Keeps the usual side unless it shows too little and another shows more. */
-  best(home: StepLook, nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
+  best(home: StepLook, nodes: readonly number[], orientation: Turn, isThere: (node: number) => boolean): StepLook {
     let best = home
     if (Math.min(1, ...best.shares) >= ENOUGH) return best
     const poor = nodes.filter((_, i) => home.shares[i]! < ENOUGH)
     const most = (nodes.length - poor.length) * ENOUGH
     for (const view of VIEWS.slice(1)) {
-      const scout = this.scout(view, lie)
+      const meter = this.meter(view, orientation)
       const bar = worth(best.shares) + GAIN
       // A view that shows what is hard to see no better needs no look at the rest.
-      if (poor.length < nodes.length && worth(scout.sharesAmong(isThere, poor, bar - most)) + most <= bar) continue
-      const shares = scout.sharesAmong(isThere, nodes, bar)
+      if (poor.length < nodes.length && worth(meter.sharesAmong(isThere, poor, bar - most)) + most <= bar) continue
+      const shares = meter.sharesAmong(isThere, nodes, bar)
       if (worth(shares) > bar) best = { view, shares }
       if (Math.min(...best.shares) >= ENOUGH) break
     }
@@ -134,14 +141,14 @@ class Views {
   }
 
   /** What no single view shows together with the rest is shown in an inset, from the side where it shows best. */
-  withInset(best: StepLook, nodes: readonly number[], lie: Turn, isThere: (node: number) => boolean): StepLook {
+  withInset(best: StepLook, nodes: readonly number[], orientation: Turn, isThere: (node: number) => boolean): StepLook {
     const poor = nodes.flatMap((_, i) => (best.shares[i]! < ENOUGH ? [i] : []))
     if (poor.length === 0) return best
     const mine = poor.map((i) => nodes[i]!)
     let found = { view: best.view, shares: poor.map((i) => best.shares[i]!) }
     for (const view of VIEWS) {
       if (view === best.view) continue
-      const shares = this.scout(view, lie).sharesAmong(isThere, mine)
+      const shares = this.meter(view, orientation).sharesAmong(isThere, mine)
       if (worth(shares) > worth(found.shares) + GAIN) found = { view, shares }
     }
     if (found.view === best.view) return best
@@ -157,7 +164,7 @@ class Views {
 }
 
 /** Views stay as long as their scene does: what they remember of it is small, and edits ask again and again. */
-const viewsOf = memo((stage: Stage) => new Views(stage))
+const viewsOf = memo((stage: PictureScene) => new Views(stage))
 
 /** How much a view shows of what is hard to see. */
 const worth = (shares: readonly number[]): number => shares.reduce((sum, share) => sum + worthOf(share), 0)

@@ -10,7 +10,7 @@ export type Mark =
   | { readonly kind: 'letter'; readonly at: FlatPoint; readonly letter: string }
 
 /** How a camera's dots become px of the picture. */
-export interface Sight {
+export interface Viewport {
   readonly camera: Camera
   readonly finer: number
 }
@@ -21,16 +21,16 @@ const ARROW_GAP = 3
 /** More rings than this would hide the part; then only the outermost are drawn. */
 const MOST_RINGS = 6
 
-export function seen({ camera, finer }: Sight, place: Vec): FlatPoint {
+export function seen({ camera, finer }: Viewport, place: Vec): FlatPoint {
   const [x, y] = project(camera, place)
   return [x / finer, y / finer]
 }
 
 /** Px of the picture for one u. */
-const scaleOf = ({ camera, finer }: Sight): number => camera.scale / finer
+const scaleOf = ({ camera, finer }: Viewport): number => camera.scale / finer
 
 /** Small open rings where new parts take hold; the extreme places left, right, top and bottom stand for a crowd. */
-export function ringsAt(sight: Sight, holds: readonly Vec[]): Mark[] {
+export function ringsAt(sight: Viewport, holds: readonly Vec[]): Mark[] {
   const radius = Math.min(6, Math.max(2.4, scaleOf(sight) * 1.6))
   return outermost(holds.map((place) => seen(sight, place))).map((at) => ({ kind: 'ring', at, radius }))
 }
@@ -42,14 +42,14 @@ function outermost(places: readonly FlatPoint[]): readonly FlatPoint[] {
 }
 
 /** The arrow of a way in ends where the box begins, on the side it comes from. */
-export function wayIn(sight: Sight, box: Box, travel: Vec): Mark {
+export function wayIn(sight: Viewport, box: Box, travel: Vec): Mark {
   const end = add(middle(box), scale(travel, -extentAlong(box, travel) / 2 - ARROW_GAP))
   const tail = add(end, scale(travel, -ARROW / scaleOf(sight)))
   return { kind: 'path', points: [seen(sight, tail), seen(sight, end)], heads: 'end' }
 }
 
 /** The arrow from what is held beside its place to that place. */
-export function wayHome(sight: Sight, box: Box, lift: Vec): Mark {
+export function wayHome(sight: Viewport, box: Box, lift: Vec): Mark {
   const travel = normalise(scale(lift, -1))
   const end = add(middle(box), scale(travel, extentAlong(box, travel) / 2))
   const from = add(add(end, lift), scale(travel, ARROW_GAP))
@@ -63,7 +63,7 @@ const MOST_ARC = 60
 const ARC_STEP = 6
 
 /** How far a joint lets a thing move from where it is: an arc for each turn, a line for a slide. */
-export function reachMarks(sight: Sight, reach: JointReach, box: Box, lift: Vec): Mark[] {
+export function reachMarks(sight: Viewport, reach: JointReach, box: Box, lift: Vec): Mark[] {
   const marks: Mark[] = []
   const at = add(reach.at, lift)
   const arm = subtract(add(middle(box), lift), at)

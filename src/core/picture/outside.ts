@@ -1,7 +1,7 @@
 import { NO_TURN, turnFromText, type Turn } from '../space'
 import type { Scene } from '../scene'
-import { Scout } from './scout'
-import { stageOf } from './stage'
+import { VisibilityMeter } from './visibility-meter'
+import { pictureSceneOf } from './picture-scene'
 import { VIEWS, type ViewNumber } from './view'
 
 /** The eight corner views, and the same of the model laid on its front and on its side: twenty-four directions. */
@@ -14,11 +14,11 @@ const FEW_VIEWS: readonly ViewNumber[] = [0, 1, 2, 3, 4]
 export function findNeverSeen(scene: Scene): Uint8Array {
   const hidden = new Uint8Array(scene.parts.length).fill(1)
   const order = scene.nodes.map((_, node) => node)
-  const stage = stageOf(scene)
+  const stage = pictureSceneOf(scene)
   const isLarge = scene.parts.length > MOST_PARTS
-  for (const lie of isLarge ? [NO_TURN] : LIES) {
+  for (const orientation of isLarge ? [NO_TURN] : LIES) {
     for (const view of isLarge ? FEW_VIEWS : VIEWS) {
-      for (const part of new Scout(stage, view, lie).partsThatShow(order)) hidden[part] = 0
+      for (const part of new VisibilityMeter(stage, view, orientation).partsThatShow(order)) hidden[part] = 0
     }
   }
   return hidden

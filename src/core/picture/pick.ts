@@ -1,8 +1,8 @@
 import { apply, transpose, type Vec } from '../space'
 import { FIRST_DECAL } from './decal-paint'
 import type { DrawnSection } from './drawn-section'
-import type { Easel } from './easel'
-import { NOTHING } from './layers'
+import type { RenderTarget } from './render-target'
+import { NOTHING } from './g-buffer'
 
 /** What a dot of a picture shows: a part, the place on it and the way the face looks, in the lattice of the section. */
 export interface Picked {
@@ -12,25 +12,25 @@ export interface Picked {
   readonly normal: Vec
 }
 
-/** @param x dots of the layers, @param y the same @returns nothing where the paper shows */
-export function pickAt(easel: Easel, section: DrawnSection, x: number, y: number): Picked | undefined {
-  const { layers, camera } = easel
-  const { width, height } = layers.size
+/** @param x dots of the buffer, @param y the same @returns nothing where the paper shows */
+export function pickAt(target: RenderTarget, section: DrawnSection, x: number, y: number): Picked | undefined {
+  const { buffer, camera } = target
+  const { width, height } = buffer.size
   if (x < 0 || y < 0 || x >= width || y >= height) return undefined
   const dot = Math.floor(y) * width + Math.floor(x)
-  const part = layers.part[dot]!
+  const part = buffer.part[dot]!
   if (part === NOTHING) return undefined
   const placed = section.parts[part]!
   const [px, py] = [Math.floor(x) + 0.5, Math.floor(y) + 0.5]
-  const depth = layers.depth[dot]!
+  const depth = buffer.depth[dot]!
   const seen: Vec = [(px - camera.originX) / camera.scale, (camera.originY - py) / camera.scale, depth]
-  const normal = normalAt(easel, section, part, layers.surface[dot]!, px, py, depth)
+  const normal = normalAt(target, section, part, buffer.surface[dot]!, px, py, depth)
   return normal && { part: placed.path, at: apply(transpose(camera.matrix), seen), normal }
 }
 
 /** Of the facets of a surface the one whose plane is nearest at a dot. */
 function normalAt(
-  easel: Easel,
+  target: RenderTarget,
   section: DrawnSection,
   part: number,
   surface: number,
@@ -43,13 +43,13 @@ function normalAt(
     const patch = section.patches.get(part)?.[surface - FIRST_DECAL]
     return patch && apply(pose.matrix, patch.normal)
   }
-  const [ox, oy, od] = easel.originOf(section.parts[part]!)
+  const [ox, oy, od] = target.originOf(section.parts[part]!)
   let best: { far: number; normal: Vec } | undefined
   for (const facet of shape.mesh) {
     if (facet.surface !== surface) continue
-    const stencil = easel.cutter.one(facet, pose.matrix)
-    if (!stencil) continue
-    const far = Math.abs(od + stencil.base + stencil.slopeX * (x - ox) + stencil.slopeY * (y - oy) - depth)
+    const projected = target.projector.one(facet, pose.matrix)
+    if (!projected) continue
+    const far = Math.abs(od + projected.base + projected.slopeX * (x - ox) + projected.slopeY * (y - oy) - depth)
     if (!best || far < best.far) best = { far, normal: apply(pose.matrix, facet.normal) }
   }
   return best?.normal

@@ -1,4 +1,4 @@
-import type { Window } from './layers'
+import type { Window } from './g-buffer'
 import type { PictureSize } from './view'
 
 /** Side of a cell, px. */

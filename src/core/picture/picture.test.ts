@@ -32,8 +32,8 @@ const tower = oneSection(
 const drawn = (model: ModelDocument): DrawnSection => drawnSection(model, new Flattener(model), planModel(model).plan.sections, 'main')
 const painter = (model: ModelDocument): RailPainter => new RailPainter(drawn(model), BASE_CATALOGUE, SIZE)
 const looksOf = (model: ModelDocument) => {
-  const { scene, steps, lies } = planModel(model).built.find(({ id }) => id === 'main')!
-  return lookAtSteps(scene, steps, lies)
+  const { scene, steps, orientations } = planModel(model).built.find(({ id }) => id === 'main')!
+  return lookAtSteps(scene, steps, orientations)
 }
 const hash = (image: RgbImage): string => createHash('sha256').update(image.data).digest('hex')
 const inked = (image: RgbImage): number => {

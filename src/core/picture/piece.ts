@@ -4,11 +4,11 @@ import { patchesOf } from '../decal'
 import { shapeOfPart, type Decal, type PlacedPart } from '../model'
 import { IDENTITY, sizeOf, type Box } from '../space'
 import type { DrawnSection } from './drawn-section'
-import { Easel } from './easel'
-import { NOTHING } from './layers'
+import { RenderTarget } from './render-target'
+import { NOTHING } from './g-buffer'
 import type { RgbImage } from './ink'
 import { lookOf } from './paint'
-import { inkPlate, type Plate } from './plate'
+import { inkLayer, type PictureLayer } from './picture-layer'
 import { drawComposition, type Drawing } from './vector'
 import { fitCamera, projectedSize, VIEWS, type FreeView, type PictureSize, type ViewNumber } from './view'
 
@@ -73,7 +73,7 @@ function piecePlate(
   source: PieceSource,
   size: PictureSize,
   look?: Partial<PieceLook>,
-): Plate {
+): PictureLayer {
   const full = { width: size.width * FINER, height: size.height * FINER }
   const [placed] = section.parts as [PlacedPart]
   const box = meshBox(placed)
@@ -81,21 +81,21 @@ function piecePlate(
   // Whichever way it is turned, its corners stay in the picture.
   const round = (Math.min(size.width, size.height) - 2 * MARGIN) / Math.hypot(...sizeOf(box))
   const scale = look?.free ? Math.min(most, round) : most
-  const easel = new Easel(fitCamera(box, look?.free ?? look?.view ?? 0, full, MARGIN * FINER, scale * FINER), full)
-  easel.draw(section, 0)
+  const target = new RenderTarget(fitCamera(box, look?.free ?? look?.view ?? 0, full, MARGIN * FINER, scale * FINER), full)
+  target.draw(section, 0)
   const ink = { looks: [lookOf(source.catalogue.colours.get(placed.colour)!)], newFrom: 0, newTo: 0, wash: 0, hasFineLines: false }
-  return { easel, size, finer: FINER, shown: [{ part: 0 }], look: ink, marks: [] }
+  return { target, size, finer: FINER, shown: [{ part: 0 }], look: ink, marks: [] }
 }
 
 /** The small picture of a piece, for trays and lists. */
 export const paintPiece = (piece: PieceSpec, source: PieceSource, size: PictureSize, look?: Partial<PieceLook>): RgbImage =>
-  inkPlate(piecePlate(alone(piece, source), source, size, look))
+  inkLayer(piecePlate(alone(piece, source), source, size, look))
 
 /** The same in areas and lines. */
 export function drawPiece(piece: PieceSpec, source: PieceSource, size: PictureSize, look?: Partial<PieceLook>): Drawing {
   const section = alone(piece, source)
-  const plate = piecePlate(section, source, size, look)
-  return drawComposition({ ...plate, overlays: [] }, section, Infinity)!
+  const layer = piecePlate(section, source, size, look)
+  return drawComposition({ ...layer, overlays: [] }, section, Infinity)!
 }
 
 /**
@@ -169,9 +169,9 @@ function likePieces(pieces: readonly PieceSpec[], glances: readonly Glance[]): n
 }
 
 function glanceAt(section: Pick<DrawnSection, 'parts' | 'patches'>, view: ViewNumber): Glance {
-  const easel = new Easel(fitCamera(meshBox(section.parts[0]!), view, GLANCE, 1, GLANCE_SCALE), GLANCE)
-  easel.draw(section, 0)
-  const { part, tone } = easel.layers
+  const target = new RenderTarget(fitCamera(meshBox(section.parts[0]!), view, GLANCE, 1, GLANCE_SCALE), GLANCE)
+  target.draw(section, 0)
+  const { part, tone } = target.buffer
   const dots = Uint8Array.from(part, (shown, dot) => (shown === NOTHING ? 0 : tone[dot]! + 1))
   return { dots, area: dots.reduce((sum, dot) => sum + (dot === 0 ? 0 : 1), 0) }
 }

@@ -3,15 +3,15 @@ import { lettersOf, pieceKey, trayOf } from '../count'
 import { middle, NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type FlatPoint, type Turn, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import type { InkOptions, RgbImage } from './ink'
-import type { Layers, Window } from './layers'
+import type { GBuffer, Window } from './g-buffer'
 import { ViewState } from './view-state'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { keptInside, reachMarks, ringsAt, seen, wayHome, wayIn, type Mark, type Sight } from './marks'
+import { keptInside, reachMarks, ringsAt, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
-import { ghostPlate, insetPlate, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './plate'
-import { printMarks, printOverlay } from './print-plate'
+import { ghostLayer, insetLayer, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
+import { printMarks, printOverlay } from './print-layer'
 import { drawComposition, type Drawing } from './vector'
 import { fitCamera, type Camera, type PictureSize, type ViewNumber } from './view'
 
@@ -26,7 +26,7 @@ const EDGE = 4
 /** Share of paper in all but the one thing that a picture is about. */
 const PALE = 0.68
 
-/** Height of a plate, in dots of the layers, below which lines are thin. */
+/** Height of a plate, in dots of the buffer, below which lines are thin. */
 const LOW_PLATE = 11
 const hasFineLines = (camera: Camera): boolean => camera.scale * PLATE_HEIGHT < LOW_PLATE
 
@@ -81,12 +81,12 @@ export class RailPainter {
    * be in the picture, it is seen from so far off that all such steps of the section are.
    */
   private staged<Made>(step: number, view: ViewNumber, make: (staged: Staged) => Made): Made {
-    const lie = this.section.lies[step] ?? NO_TURN
-    const usual = this.cameraOf(this.section.box, view, lie)
+    const orientation = this.section.orientations[step] ?? NO_TURN
+    const usual = this.cameraOf(this.section.box, view, orientation)
     const scalePx = usual.scale / FINER
     const [lifts, ghosts] = [liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)]
     const isIn = this.besides(step, lifts, ghosts).every((box) => this.isInside(usual, box))
-    const state = this.stateOf(view, lie, isIn ? this.section.box : this.farBox(scalePx), step + (lifts.size > 0 ? 0 : 1))
+    const state = this.stateOf(view, orientation, isIn ? this.section.box : this.farBox(scalePx), step + (lifts.size > 0 ? 0 : 1))
     if (lifts.size === 0) return make({ state, lifts, ghosts })
     state.drawLifted(this.section, step, lifts)
     try {
@@ -120,8 +120,8 @@ export class RailPainter {
     return far
   }
 
-  private cameraOf(box: Box, view: ViewNumber, lie: Turn): Camera {
-    return fitCamera(box, view, this.full(), MARGIN * FINER, MOST_SCALE * FINER, TURNS[lie])
+  private cameraOf(box: Box, view: ViewNumber, orientation: Turn): Camera {
+    return fitCamera(box, view, this.full(), MARGIN * FINER, MOST_SCALE * FINER, TURNS[orientation])
   }
 
   private isInside(camera: Camera, box: Box): boolean {
@@ -131,16 +131,24 @@ export class RailPainter {
 
   private composeOn({ state, lifts, ghosts }: Staged, step: number, view: ViewNumber, wanted?: StepInset): Composition {
     const { section } = this
-    const { easel } = state
+    const { target } = state
     const window = state.windows[step]!
     const [from, to] = section.ranges[step]!
-    const sight: Sight = { camera: easel.camera, finer: FINER }
-    const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(easel.camera) }
-    const overlays = ghosts.flatMap((ghost) => ghostPlate(section, ghost, this.looks, sight, this.size) ?? [])
+    const sight: Viewport = { camera: target.camera, finer: FINER }
+    const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(target.camera) }
+    const overlays = ghosts.flatMap((ghost) => ghostLayer(section, ghost, this.looks, sight, this.size) ?? [])
     const inset = wanted ? this.insetOf(step, wanted, sight) : lifts.size === 0 ? this.enlarged(step, view, window) : undefined
     if (inset)
       overlays.push(
-        insetPlate({ ...inset, section, look, step, finer: FINER, size: this.size, lie: TURNS[section.lies[step] ?? NO_TURN]! }),
+        insetLayer({
+          ...inset,
+          section,
+          look,
+          step,
+          finer: FINER,
+          size: this.size,
+          orientation: TURNS[section.orientations[step] ?? NO_TURN]!,
+        }),
       )
     const boxOf = (node: number): Box => hullOf(section, partsOfNode(section, step, node))
     const marks = [
@@ -148,10 +156,10 @@ export class RailPainter {
       ...[...lifts].map(([node, lift]) => wayHome(sight, boxOf(node), lift)),
       ...ghosts.map(({ parts, travel }) => wayIn(sight, hullOf(section, parts), travel)),
       ...this.reaches(step, sight, lifts),
-      ...this.letters(step, easel.layers, window),
+      ...this.letters(step, target.buffer, window),
     ]
     return {
-      easel,
+      target,
       size: this.size,
       finer: FINER,
       // Only a picture in areas and lines asks for them.
@@ -168,7 +176,7 @@ export class RailPainter {
   }
 
   /** What an inset shows that the picture does not. */
-  private insetOf(step: number, { view, things }: StepInset, sight: Sight): InsetPart | undefined {
+  private insetOf(step: number, { view, things }: StepInset, sight: Viewport): InsetPart | undefined {
     const { section } = this
     const [first, last] = section.nodeRanges[step]!
     const wanted = new Set(things)
@@ -187,7 +195,7 @@ export class RailPainter {
   }
 
   /** How far the joints of what comes in let it move. */
-  private reaches(step: number, sight: Sight, lifts: ReadonlyMap<number, Vec>): Mark[] {
+  private reaches(step: number, sight: Viewport, lifts: ReadonlyMap<number, Vec>): Mark[] {
     const { section } = this
     const [first, last] = section.nodeRanges[step]!
     return [...section.reaches].flatMap(([node, reach]) => {
@@ -198,13 +206,13 @@ export class RailPainter {
   }
 
   /** A letter on each new part whose colour is hard to tell from another of this step. */
-  private letters(step: number, layers: Layers, window: Window): Mark[] {
+  private letters(step: number, buffer: GBuffer, window: Window): Mark[] {
     const [from, to] = this.section.ranges[step]!
     const own = this.section.parts.slice(from, to).filter(({ path }) => !path.includes('/'))
     if (own.length < 2) return []
     const letters = lettersOf(trayOf(own.map(({ part }) => part)), this.colours)
     if (letters.size === 0) return []
-    return [...visibleMiddles(layers, window, from, to)].flatMap(([part, at]): Mark[] => {
+    return [...visibleMiddles(buffer, window, from, to)].flatMap(([part, at]): Mark[] => {
       const placed = this.section.parts[part]!
       const letter = placed.path.includes('/') ? undefined : letters.get(pieceKey(placed.part))
       return letter ? [{ kind: 'letter', letter, at: [at[0] / FINER, at[1] / FINER] }] : []
@@ -217,16 +225,16 @@ export class RailPainter {
    */
   paintFocus(step: number, view: ViewNumber, id: string, travel: Vec): RgbImage {
     const { section } = this
-    const state = this.upTo(step, view, section.lies[step] ?? NO_TURN)
-    const { easel } = state
+    const state = this.upTo(step, view, section.orientations[step] ?? NO_TURN)
+    const { target } = state
     const [first, last] = section.nodeRanges[step]!
     const node = section.nodeIds.slice(first, last).indexOf(id) + first
     const mine = partsOfNode(section, step, node)
     const range = { newFrom: mine[0] ?? 0, newTo: mine.length > 0 ? mine[mine.length - 1]! + 1 : 0 }
-    const look = { looks: this.looks, ...range, wash: PALE, hasFineLines: hasFineLines(easel.camera) }
+    const look = { looks: this.looks, ...range, wash: PALE, hasFineLines: hasFineLines(target.camera) }
     const image = state.inkApart(look)
     if (mine.length === 0) return image
-    const sight: Sight = { camera: easel.camera, finer: FINER }
+    const sight: Viewport = { camera: target.camera, finer: FINER }
     printMarks(image, [...ringsAt(sight, section.holdsOfNode(node)), wayIn(sight, hullOf(section, mine), travel)])
     return image
   }
@@ -240,39 +248,40 @@ export class RailPainter {
   drawFinished(view: ViewNumber): Drawing | undefined {
     const state = this.finished(view)
     const shown = this.section.parts.map((_, part) => ({ part }))
-    const plate = { easel: state.easel, size: this.size, finer: FINER, shown, look: this.finishedLook(state), marks: [], overlays: [] }
-    return drawComposition(plate, this.section)
+    const layer = { target: state.target, size: this.size, finer: FINER, shown, look: this.finishedLook(state), marks: [], overlays: [] }
+    return drawComposition(layer, this.section)
   }
 
   /** What the picture of the finished section shows at a place. @param x px from the left, @param y px from the top */
   pick(view: ViewNumber, x: number, y: number): Picked | undefined {
-    return pickAt(this.finished(view).easel, this.section, x * FINER, y * FINER)
+    return pickAt(this.finished(view).target, this.section, x * FINER, y * FINER)
   }
 
   private finished = (view: ViewNumber): ViewState => this.upTo(this.section.ranges.length - 1, view, NO_TURN)
 
-  private finishedLook = ({ easel }: ViewState): InkOptions => ({
+  private finishedLook = ({ target }: ViewState): InkOptions => ({
     looks: this.looks,
     newFrom: 0,
     newTo: 0,
     wash: 0,
-    hasFineLines: hasFineLines(easel.camera),
+    hasFineLines: hasFineLines(target.camera),
   })
 
   private full = (): PictureSize => ({ width: this.size.width * FINER, height: this.size.height * FINER })
 
-  private upTo = (step: number, view: ViewNumber, lie: Turn): ViewState => this.stateOf(view, lie, this.section.box, step + 1)
+  private upTo = (step: number, view: ViewNumber, orientation: Turn): ViewState =>
+    this.stateOf(view, orientation, this.section.box, step + 1)
 
   /** A view of a box with so many steps drawn. */
-  private stateOf(view: ViewNumber, lie: Turn, box: Box, steps: number): ViewState {
-    const key = [lie, view, ...box.min, ...box.max].join()
+  private stateOf(view: ViewNumber, orientation: Turn, box: Box, steps: number): ViewState {
+    const key = [orientation, view, ...box.min, ...box.max].join()
     let state = this.views.get(key)
     // A map keeps the order of what was put in: the view that was not looked at for longest stands first.
     this.views.delete(key)
     if (!state?.canReach(steps)) {
-      // Few views are kept, since layers are large.
+      // Few views are kept, since buffers are large.
       if (this.views.size >= MOST_VIEWS) this.views.delete(this.views.keys().next().value!)
-      state = new ViewState(this.cameraOf(box, view, lie), this.full(), FINER, WHITE, state !== undefined)
+      state = new ViewState(this.cameraOf(box, view, orientation), this.full(), FINER, WHITE, state !== undefined)
     }
     this.views.set(key, state)
     state.goTo(this.section, steps)
@@ -302,7 +311,8 @@ function commonSteps(a: DrawnSection, b: DrawnSection): number {
   for (let step = 0; step < most; step++) {
     const [from, to] = a.nodeRanges[step]!
     const [ownFrom, ownTo] = b.nodeRanges[step]!
-    if (from !== ownFrom || to !== ownTo || a.lies[step] !== b.lies[step] || a.ranges[step]![1] !== b.ranges[step]![1]) return step
+    if (from !== ownFrom || to !== ownTo || a.orientations[step] !== b.orientations[step] || a.ranges[step]![1] !== b.ranges[step]![1])
+      return step
     for (let node = from; node < to; node++) if (a.nodeIds[node] !== b.nodeIds[node]) return step
   }
   return most
@@ -316,7 +326,7 @@ function print(composition: Composition, image: RgbImage): RgbImage {
 }
 
 /** Of each part in [from, to), a dot of it that shows, near the middle of all that do. */
-function visibleMiddles({ part, size }: Layers, window: Window, from: number, to: number): Map<number, readonly [number, number]> {
+function visibleMiddles({ part, size }: GBuffer, window: Window, from: number, to: number): Map<number, readonly [number, number]> {
   const sums = new Map<number, [count: number, x: number, y: number]>()
   const each = (visit: (shown: number, x: number, y: number) => void): void => {
     for (let y = window.top; y <= window.bottom; y++) {

@@ -2,7 +2,7 @@ import type { Colour, Finish } from '../catalogue'
 
 /**
  * How pieces that are not plain read as such, in print too and without colour: stripes of light across them, told apart by
- * their slant and width. A dot is lit where across · place, modulo `every`, is less than `wide`; all in dots of the layers.
+ * their slant and width. A dot is lit where across · place, modulo `every`, is less than `wide`; all in dots of the buffer.
  */
 export interface Sheen {
   readonly across: readonly [number, number]

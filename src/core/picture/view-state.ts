@@ -1,8 +1,8 @@
-import { Easel } from './easel'
+import { RenderTarget } from './render-target'
 import type { DrawnSection } from './drawn-section'
 import { Inker, type InkOptions, type RgbImage } from './ink'
 import { Journal } from './journal'
-import { EMPTY_WINDOW, uniteWindows, type Window } from './layers'
+import { EMPTY_WINDOW, uniteWindows, type Window } from './g-buffer'
 import type { Rgb } from './paint'
 import type { Vec } from '../space'
 import type { Camera, PictureSize } from './view'
@@ -17,12 +17,12 @@ const REMEMBERED_OF_MANY = 128
  * only what was touched is inked anew.
  */
 export class ViewState {
-  readonly easel: Easel
+  readonly target: RenderTarget
   private readonly inker: Inker
   private readonly journal = new Journal()
-  /** Where each drawn step was drawn, in dots of the layers. */
+  /** Where each drawn step was drawn, in dots of the buffer. */
   readonly windows: Window[] = []
-  /** Where the layers have changed since they were inked. */
+  /** Where the buffer has changed since it was inked. */
   private dirty: Window = { ...EMPTY_WINDOW }
   /** Where the parts were that were inked as new; nothing where all must be inked again. */
   private newest: Window | undefined
@@ -35,8 +35,8 @@ export class ViewState {
     paper: Rgb,
     private readonly isGoingBack = false,
   ) {
-    this.easel = new Easel(camera, size)
-    this.inker = new Inker(this.easel.layers, finer, paper, this.easel.decals)
+    this.target = new RenderTarget(camera, size)
+    this.inker = new Inker(this.target.buffer, finer, paper, this.target.decals)
   }
 
   get drawn(): number {
@@ -50,40 +50,40 @@ export class ViewState {
 
   /** Draws or takes back until so many steps are drawn; must be able to reach them. */
   goTo(section: DrawnSection, steps: number): void {
-    const { layers } = this.easel
+    const { buffer } = this.target
     while (this.drawn > steps) {
-      this.journal.undoStep(layers)
+      this.journal.undoStep(buffer)
       this.touch(this.windows.pop()!)
     }
     const from = steps - (this.drawn > 0 || this.isGoingBack ? REMEMBERED_OF_MANY : REMEMBERED)
     while (this.drawn < steps) {
-      layers.journal = this.drawn >= from ? this.journal : undefined
-      layers.journal?.startStep()
+      buffer.journal = this.drawn >= from ? this.journal : undefined
+      buffer.journal?.startStep()
       const [first, last] = section.ranges[this.drawn] ?? [0, 0]
-      const window = layers.startWindow()
-      for (let part = first; part < last; part++) this.easel.draw(section, part)
+      const window = buffer.startWindow()
+      for (let part = first; part < last; part++) this.target.draw(section, part)
       this.windows.push(window)
       this.touch(window)
     }
-    layers.journal = undefined
+    buffer.journal = undefined
   }
 
   /** Draws a step with some of its things lifted off their place; to be taken back before anything else is drawn. */
   drawLifted(section: DrawnSection, step: number, lifts: ReadonlyMap<number, Vec>): void {
     this.goTo(section, step)
-    const { layers } = this.easel
-    layers.journal = this.journal
+    const { buffer } = this.target
+    buffer.journal = this.journal
     this.journal.startStep()
     const [from, to] = section.ranges[step]!
-    const window = layers.startWindow()
-    for (let part = from; part < to; part++) this.easel.draw(section, part, lifts.get(section.partNode[part]!))
+    const window = buffer.startWindow()
+    for (let part = from; part < to; part++) this.target.draw(section, part, lifts.get(section.partNode[part]!))
     this.windows.push(window)
     this.touch(window)
-    layers.journal = undefined
+    buffer.journal = undefined
   }
 
   takeBack(): void {
-    this.journal.undoStep(this.easel.layers)
+    this.journal.undoStep(this.target.buffer)
     this.touch(this.windows.pop()!)
   }
 

@@ -57,16 +57,16 @@ export interface PictureSize {
   readonly height: number
 }
 
-/** Fits a box into a picture with a margin; small things are not blown up beyond `mostScale` px per u. `lie` is how the work lies. */
+/** Fits a box into a picture with a margin; small things are not blown up beyond `mostScale` px per u. `orientation` is how the work lies. */
 export function fitCamera(
   box: Box,
   view: ViewNumber | FreeView,
   size: PictureSize,
   margin: number,
   mostScale: number,
-  lie = IDENTITY,
+  orientation = IDENTITY,
 ): Camera {
-  const matrix = multiply(viewMatrix(view), lie)
+  const matrix = multiply(viewMatrix(view), orientation)
   const { left, right, bottom, top } = outlineOf(box, matrix)
   const scale = Math.min(
     (size.width - 2 * margin) / Math.max(1, right - left),
@@ -89,8 +89,8 @@ function outlineOf(box: Box, matrix: Matrix): { left: number; right: number; bot
 }
 
 /** How wide and how high a box looks in a view, in u. */
-export function projectedSize(box: Box, view: ViewNumber, lie = IDENTITY): PictureSize {
-  const { left, right, bottom, top } = outlineOf(box, multiply(viewMatrix(view), lie))
+export function projectedSize(box: Box, view: ViewNumber, orientation = IDENTITY): PictureSize {
+  const { left, right, bottom, top } = outlineOf(box, multiply(viewMatrix(view), orientation))
   return { width: right - left, height: top - bottom }
 }
 

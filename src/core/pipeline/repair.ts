@@ -1,5 +1,5 @@
 import { memo } from '../memo'
-import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type Wish } from '../plan'
+import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type VisibilityConstraint } from '../plan'
 import { beginLook, ENOUGH, lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook } from '../picture'
 import type { Scene } from '../scene'
 import type { Turn } from '../space'
@@ -15,46 +15,46 @@ export interface Seen {
   readonly looks: readonly StepLook[]
 }
 
-/** Price of one step in a hundred that shows a part poorly, as promises broken by their whole are priced 1. */
+/** Cost of one step in a hundred that shows a part poorly, where a promise broken by its whole costs 1. */
 const POOR = 1
 
 /**
- * Draws the rail; for each part that does not show from the usual side, wishes it before what hides it, lays the steps again,
- * a few times; what is left is looked at from other sides. The round that reads best is kept: wishes cost way.
+ * Draws the rail; for each part that does not show from the usual side, asks that it come before what hides it, lays the steps again,
+ * a few times; what is left is looked at from other sides. The round that reads best is kept: visibility constraints cost way.
  */
 export function lookAndRepair(built: BuiltSection, options: SectionOptions): Seen {
   beginLook(built.scene)
   if (!built.frame || built.isKept === true) return { built, looks: lookAgain(built) }
   let current = lookOnce(built)
   let best = current
-  const wishes = new Map<string, Wish>()
+  const visibilityConstraints = new Map<string, VisibilityConstraint>()
   const rounds = built.scene.nodes.length > LARGE ? FEW_ROUNDS : ROUNDS
   for (let round = 0; round < rounds && poorSteps(best.looks) > 0; round++) {
-    const before = wishes.size
+    const before = visibilityConstraints.size
     for (const { node, by } of current.hiding) {
       for (const hider of by) {
-        const wish: Wish = [node, hider]
-        wishes.set(wish.join(), wish)
+        const constraint: VisibilityConstraint = [node, hider]
+        visibilityConstraints.set(constraint.join(), constraint)
       }
     }
-    if (wishes.size === before) break
-    current = lookOnce(layAgain(built, [...wishes.values()], options))
+    if (visibilityConstraints.size === before) break
+    current = lookOnce(layAgain(built, [...visibilityConstraints.values()], options))
     const isHeld = current.built.holding.problems.length <= built.holding.problems.length
-    if (isHeld && current.price < best.price) best = current
+    if (isHeld && current.cost < best.cost) best = current
   }
   // Only now: a picture that shows everything by itself is worth another order of steps.
-  const { scene, steps, lies } = best.built
-  const looks = withInsets(scene, steps, lies, best.looks)
+  const { scene, steps, orientations } = best.built
+  const looks = withInsets(scene, steps, orientations, best.looks)
   remember(best.built, looks)
   return { built: best.built, looks }
 }
 
 function lookOnce(built: BuiltSection) {
-  const { scene, steps, lies } = built
+  const { scene, steps, orientations } = built
   const { looks: home, hiding } = lookFromHome(scene, steps)
-  const looks = lookAtSteps(scene, steps, lies, home)
+  const looks = lookAtSteps(scene, steps, orientations, home)
   const poor = (100 * poorSteps(looks)) / Math.max(1, steps.length)
-  return { built, hiding, looks, price: POOR * poor + brokenPromises(scene, steps) }
+  return { built, hiding, looks, cost: POOR * poor + brokenPromises(scene, steps) }
 }
 
 /** More changed steps than this share are cheaper to draw all at once. */
@@ -63,7 +63,7 @@ const MANY = 0.2
 interface Remembered {
   /** What was there before the step that the look belongs to. */
   readonly present: number
-  readonly lie: Turn
+  readonly orientation: Turn
   readonly look: StepLook
 }
 
@@ -84,14 +84,14 @@ function remember(built: BuiltSection, looks: readonly StepLook[]): void {
   const { before } = orderSets(built.steps)
   let at = 0
   built.steps.forEach((step, i) => {
-    known.set(keyOfStep(step), { present: before[at]!, lie: built.lies[i]!, look: looks[i]! })
+    known.set(keyOfStep(step), { present: before[at]!, orientation: built.orientations[i]!, look: looks[i]! })
     at += step.length
   })
 }
 
 /** Looks at given steps; after an edit only at those that bring something else, or bring it to something else. */
 function lookAgain(built: BuiltSection): readonly StepLook[] {
-  const { scene, steps, lies } = built
+  const { scene, steps, orientations } = built
   const known = memoryOf(built)
   const { before } = orderSets(steps)
   const presents: number[] = []
@@ -102,16 +102,19 @@ function lookAgain(built: BuiltSection): readonly StepLook[] {
     presents.push(before[at]!)
     at += step.length
     const kept = known.get(keyOfStep(step))
-    if (kept?.present === presents[i] && kept?.lie === lies[i]) looks[i] = kept!.look
+    if (kept?.present === presents[i] && kept?.orientation === orientations[i]) looks[i] = kept!.look
     else changed.push(i)
   })
   const see = (step: number, look: StepLook): void => {
     looks[step] = look
-    known.set(keyOfStep(steps[step]!), { present: presents[step]!, lie: lies[step]!, look })
+    known.set(keyOfStep(steps[step]!), { present: presents[step]!, orientation: orientations[step]!, look })
   }
   if (changed.length > steps.length * MANY)
-    withInsets(scene, steps, lies, lookAtSteps(scene, steps, lies)).forEach((look, i) => see(i, look))
-  else withInsets(scene, steps, lies, lookAtSome(scene, steps, lies, changed), changed).forEach((look, i) => see(changed[i]!, look))
+    withInsets(scene, steps, orientations, lookAtSteps(scene, steps, orientations)).forEach((look, i) => see(i, look))
+  else
+    withInsets(scene, steps, orientations, lookAtSome(scene, steps, orientations, changed), changed).forEach((look, i) =>
+      see(changed[i]!, look),
+    )
   return looks
 }
 

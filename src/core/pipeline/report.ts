@@ -41,7 +41,8 @@ export interface ReportOptions extends PlanOptions {
   readonly techniques?: TechniquePolicy
 }
 
-type Progress = (fraction: number) => void
+/** Told from 0 to 1. */
+export type Progress = (fraction: number) => void
 
 /** Shares of the progress that planning, and planning and looking together, are told as. */
 const PLANNED = 0.32

@@ -4,7 +4,7 @@ import type { Scene } from '../scene'
 import type { Direction, Turn } from '../space'
 import type { LostLock } from './locks'
 import type { Holding } from './holding'
-import type { Manner } from './manner'
+import type { SchedulingWeights } from './scheduling-weights'
 import type { Frame } from './schedule'
 import type { Block } from './types'
 
@@ -19,8 +19,8 @@ export interface BuiltSection {
   readonly frame?: Frame
   /** Its steps are those shown before: they are looked at, never laid anew. */
   readonly isKept?: boolean
-  /** The manner that the search found best. */
-  readonly manner?: Manner
+  /** The weights that the search found best. */
+  readonly weights?: SchedulingWeights
   readonly scene: Scene
   readonly joints: Joints
   /** Nodes of each step, in order of building; nodes are indices into the scene. */
@@ -32,7 +32,7 @@ export interface BuiltSection {
   readonly blocks: readonly Block[]
   readonly holding: Holding
   /** How the work lies on the table in each step. */
-  readonly lies: readonly Turn[]
+  readonly orientations: readonly Turn[]
   /** Ids of loose parts for each step; steps beyond `steps` hold loose parts only. */
   readonly looseParts: readonly (readonly string[])[]
   readonly missing: readonly string[]

@@ -1,6 +1,6 @@
 import type { SpaceLeft } from '../motion'
 import { DIRECTIONS, MINUS_Z, PLUS_Z, type Direction } from '../space'
-import type { Leave } from './peel'
+import type { Removal } from './peel'
 
 /** Sections of more nodes are too many orders to try: each set of nodes is looked at once at most. */
 const MOST_EXACT = 13
@@ -10,17 +10,17 @@ const ORDER: readonly Direction[] = [PLUS_Z, ...DIRECTIONS.filter((way) => way !
 
 /**
  * Takes a small section apart node by node, if any order does it: what is left must always rest on the table, group by group.
- * The greedy peel never goes back; where it ends with a unit or a knot, this finds out whether that was needed.
+ * The greedy peel never goes back; where it ends with a unit or an interlocking set, this finds out whether that was needed.
  *
  * A depth-first walk over the sets of nodes that are left, each visited once.
  *
  * @returns undefined where some nodes must go as one, or where the section is too large
  */
-export function peelExactly(space: SpaceLeft): Leave[] | undefined {
+export function peelExactly(space: SpaceLeft): Removal[] | undefined {
   const count = space.scene.nodes.length
   if (count > MOST_EXACT || space.scene.freeBodies.length > 0) return undefined
   const isThere = space.restoreLinked()
-  const leaves: Leave[] = []
+  const removals: Removal[] = []
   const seen = new Uint8Array(1 << count)
   const walk = (left: number): boolean => {
     if (left === 0) return true
@@ -33,9 +33,9 @@ export function peelExactly(space: SpaceLeft): Leave[] | undefined {
         if (space.blocker(node, travel) >= 0) continue
         isThere[node] = 0
         if (restsOnTable(space, isThere)) {
-          leaves.push({ nodes: [node], travel })
+          removals.push({ nodes: [node], travel })
           if (walk(left & ~bit)) return true
-          leaves.pop()
+          removals.pop()
         }
         isThere[node] = 1
       }
@@ -44,7 +44,7 @@ export function peelExactly(space: SpaceLeft): Leave[] | undefined {
   }
   const isFound = walk((1 << count) - 1)
   isThere.fill(1)
-  return isFound ? leaves : undefined
+  return isFound ? removals : undefined
 }
 
 /** Whether every group of what is there reaches down to the lowest plane. */

@@ -121,14 +121,14 @@ export function followGiven(
     ...listed,
     ...waysIn(around, orderSets(listed.steps)),
     holding: followHolding(scene, joints, listed.steps),
-    lies: givenLies(given),
+    orientations: givenOrientations(given),
   }
 }
 
 /** A turn holds from its step on. */
-function givenLies(given: readonly GivenStep[]): Turn[] {
-  let lie: Turn = NO_TURN
-  return given.map(({ turn }) => (lie = turn === undefined ? lie : turnFromText(turn)!))
+function givenOrientations(given: readonly GivenStep[]): Turn[] {
+  let orientation: Turn = NO_TURN
+  return given.map(({ turn }) => (orientation = turn === undefined ? orientation : turnFromText(turn)!))
 }
 
 function listSteps(given: readonly GivenStep[], around: GivenSpace) {

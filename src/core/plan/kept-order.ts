@@ -1,7 +1,7 @@
 import { reverseTravel, type Travel } from '../motion'
 import { directionFromText } from '../space'
 import type { NodeSpec, Scene } from '../scene'
-import type { Leave } from './peel'
+import type { Removal } from './peel'
 import type { Frame } from './schedule'
 import type { Move, SectionPlan } from './types'
 
@@ -16,10 +16,10 @@ const travelOf = (move: Move): Travel => (typeof move.direction === 'string' ? d
  * What leaves, in the order of taking apart, as a printed plan tells it; undefined where that does not bring exactly what is there.
  * Loose parts have no node and are passed over.
  */
-export function leavesOfKept(plan: SectionPlan, all: readonly SectionPlan[], specs: readonly NodeSpec[]): readonly Leave[] | undefined {
+export function removalsOfKept(plan: SectionPlan, all: readonly SectionPlan[], specs: readonly NodeSpec[]): readonly Removal[] | undefined {
   const nodeOf = new Map(specs.map((spec, node) => [spec.id, node]))
   const plans = new Map(all.map((section) => [section.id, section]))
-  const leaves: Leave[] = []
+  const removals: Removal[] = []
   const seen = new Set<number>()
   const take = (ids: readonly string[], move: Move, unit?: string): void => {
     const nodes = ids.flatMap((id) => nodeOf.get(id) ?? [])
@@ -27,7 +27,7 @@ export function leavesOfKept(plan: SectionPlan, all: readonly SectionPlan[], spe
     nodes.forEach((node) => seen.add(node))
     const press = move.press === undefined ? undefined : directionFromText(move.press)
     const way = { travel: reverseTravel(travelOf(move)), ...(press === undefined ? {} : { press }) }
-    leaves.push({ nodes, ...way, ...(unit === undefined ? {} : { unit }) })
+    removals.push({ nodes, ...way, ...(unit === undefined ? {} : { unit }) })
   }
   let count = 0
   for (const step of plan.steps) {
@@ -37,9 +37,9 @@ export function leavesOfKept(plan: SectionPlan, all: readonly SectionPlan[], spe
       else take(idsIn(move.section, plans), move, move.section)
     }
   }
-  for (const leave of leaves) count += leave.nodes.length
+  for (const removal of removals) count += removal.nodes.length
   if (count !== specs.length || seen.size !== specs.length) return undefined
-  return leaves.reverse()
+  return removals.reverse()
 }
 
 /** All parts and copies that a derived section brings, those of its own derived sections included. */

@@ -1,5 +1,5 @@
 import type { BuiltSection } from './built'
-import { countTurns } from './lie'
+import { countTurns } from './orientation'
 import { addSums, measuresOf, sumsOf, ZERO, type Measures } from './step-measures'
 
 export type { Measures } from './step-measures'
@@ -14,7 +14,12 @@ export function measurePlan(built: readonly BuiltSection[], visible: readonly (r
     const own = sumsOf(section.scene, section.steps)
     const loose = section.looseParts.flat().length
     const moreSteps = Math.max(0, section.looseParts.length - section.steps.length)
-    sums = addSums(sums, { ...own, parts: own.parts + loose, steps: own.steps + moreSteps, turns: countTurns(section.lies, section) })
+    sums = addSums(sums, {
+      ...own,
+      parts: own.parts + loose,
+      steps: own.steps + moreSteps,
+      turns: countTurns(section.orientations, section),
+    })
     poor += countPoor(visible?.[s] ?? [])
   })
   return measuresOf(sums, poor)

@@ -4,12 +4,12 @@ import { pressBlocker, PRESSES, travelVector, waysAlong, type Travel } from '../
 import { DIRECTIONS, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, sizeOf, type Direction } from '../space'
 import { CutOffSearch, type CutOff } from './cut-off'
 import { Heap } from './heap'
-import { findLockedSet } from './locked-set'
+import { findInterlockingSet } from './interlocking-set'
 import type { Block } from './types'
 import { findUnit } from './units'
 
 /** One thing taken off the model: a node, or a unit of several nodes that only leaves as one body. */
-export interface Leave {
+export interface Removal {
   readonly nodes: readonly number[]
   /** Where it goes: the reverse of how it comes in. */
   readonly travel: Travel
@@ -41,7 +41,7 @@ const classOf = (travel: Travel): number => {
  * Leaving only ever makes room, so a node waits for one blocker a direction and is looked at again when that has left.
  */
 export class Peeler {
-  private readonly leaves: Leave[] = []
+  private readonly removals: Removal[] = []
   private readonly heaps = [new Heap(), new Heap(), new Heap()]
   /** What is free to go but would leave something loose; by class as in `heaps`. */
   private readonly parked = [new Heap(), new Heap(), new Heap()]
@@ -89,14 +89,14 @@ export class Peeler {
   }
 
   /** @returns everything in the order it left. */
-  run(): Leave[] {
+  run(): Removal[] {
     const all = this.space.count
     for (let node = 0; node < all; node++) this.travels(node).forEach((_, i) => this.look(node, i))
     while (this.space.count > 0) {
       if (!this.takeNext()) this.takeUnitOrForce()
-      if (this.leaves.length % 256 === 0) this.progress(all - this.space.count, all)
+      if (this.removals.length % 256 === 0) this.progress(all - this.space.count, all)
     }
-    return this.leaves
+    return this.removals
   }
 
   /** The ways a node may try: the six directions, or along its joint where that does not lie in the lattice. */
@@ -189,7 +189,7 @@ export class Peeler {
     if (mustHold) {
       // Nothing has left yet that could have freed a node which cut the whole from the beginning.
       if (this.cutAtFirst[node] === 1 || this.cutOffs.cuts(node)) return 'loosens'
-      this.leave([node], travel)
+      this.takeOff([node], travel)
       return 'taken'
     }
     const cut = this.cutOffs.find([node])
@@ -198,11 +198,11 @@ export class Peeler {
       this.wait(hovering, node, way)
       return 'waits'
     }
-    this.leave([node], travel)
+    this.takeOff([node], travel)
     for (const group of cut) {
       if (group.nodes.length <= MOST_LOOSE) continue
       const free = UPWARD_FIRST.find((direction) => direction !== MINUS_Z && this.space.groupBlocker(group.nodes, direction) < 0)
-      if (free !== undefined) this.leave(group.nodes, free)
+      if (free !== undefined) this.takeOff(group.nodes, free)
     }
     return 'taken'
   }
@@ -233,13 +233,13 @@ export class Peeler {
     return nodes.reduce((sum, node) => sum + this.onFloor[node]!, 0)
   }
 
-  private leave(nodes: readonly number[], travel: Travel, more: Pick<Leave, 'press' | 'block'> = {}): void {
+  private takeOff(nodes: readonly number[], travel: Travel, more: Pick<Removal, 'press' | 'block'> = {}): void {
     for (const node of nodes) {
       this.space.remove(node)
       this.floorLeft -= this.onFloor[node]!
     }
     if (this.floorLeft === 0) this.findFloor()
-    this.leaves.push({ nodes, travel, ...more })
+    this.removals.push({ nodes, travel, ...more })
     for (const node of nodes) {
       let waiter = this.lastWaiting[node]!
       this.lastWaiting[node] = -1
@@ -255,7 +255,7 @@ export class Peeler {
   private takeUnitOrForce(): void {
     if (this.takePressed()) return
     const unit = findUnit(this.space, this.cutOffs, UPWARD_FIRST)
-    if (unit) this.leave(unit.nodes, unit.travel)
+    if (unit) this.takeOff(unit.nodes, unit.travel)
     else this.force()
   }
 
@@ -269,7 +269,7 @@ export class Peeler {
       for (const { out, press } of PRESSES) {
         budget -= space.count
         if (pressBlocker(space, node, out, press) >= 0) continue
-        this.leave([node], out, { press })
+        this.takeOff([node], out, { press })
         return true
       }
     }
@@ -286,10 +286,14 @@ export class Peeler {
     const isSafe = (node: number): boolean => this.cutOffs.find([node]).every((group) => group.touchesFloor)
     const node = there.slice(0, 200).find(isSafe) ?? there[0]!
     const blockers = this.travels(node).map((travel) => ({ travel, by: this.space.blocker(node, travel) }))
-    // One knot is told in full; what follows from it is only named.
-    const knot = this.isStuck ? undefined : findLockedSet(this.space, node)
+    // One interlocking set is told in full; what follows from it is only named.
+    const interlocking = this.isStuck ? undefined : findInterlockingSet(this.space, node)
     this.isStuck = true
-    const block: Block = { node, blockers: blockers.filter(({ by }) => by >= 0), ...(knot && knot.core.length > 1 ? { knot } : {}) }
-    this.leave([node], PLUS_Z, { block })
+    const block: Block = {
+      node,
+      blockers: blockers.filter(({ by }) => by >= 0),
+      ...(interlocking && interlocking.core.length > 1 ? { interlocking } : {}),
+    }
+    this.takeOff([node], PLUS_Z, { block })
   }
 }

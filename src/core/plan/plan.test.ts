@@ -318,7 +318,7 @@ describe('the search', () => {
     }),
   )
   const planWith = (effort: number, seed?: number) => planModel(wall, { effort, ...(seed === undefined ? {} : { seed }) })
-  const priceOf = (effort: number): number => searchSchedule(planWith(0).built[0]!.frame!, { limits: DENSITIES.normal, effort }).price
+  const priceOf = (effort: number): number => searchSchedule(planWith(0).built[0]!.frame!, { limits: DENSITIES.normal, effort }).cost
 
   it('gives the same plan for the same seed, and one that reads better than without', () => {
     expect(planWith(4000, 3).plan).toEqual(planWith(4000, 3).plan)

@@ -1,6 +1,6 @@
 import { buildingOrder, Flattener, partsOf, sectionById, type ModelDocument, type Section } from '../model'
 import type { BuiltSection } from './built'
-import type { Strategy } from './manner'
+import type { Strategy } from './scheduling-weights'
 import { isGiven, isSameOrder, type PlanOrder } from './order'
 import type { PlanCache } from './plan-cache'
 import { PlanPrinter, type ModelPlan } from './print'

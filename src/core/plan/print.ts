@@ -95,7 +95,7 @@ function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string
   const nodes = built.steps[index] ?? NO_NODES
   const loose = built.looseParts[index] ?? NOTHING_LOOSE
   const rests = built.holding.rests[index] ?? NO_NODES
-  const turn = turnFrom(built.lies, index)
+  const turn = turnFrom(built.orientations, index)
   const known = written.get(nodes)
   if (known?.parts === parts && known.loose === loose && known.step.turn === turn && isWrittenAs(built, nodes, rests, known)) {
     return known.step.number === index + 1 ? known.step : { ...known.step, number: index + 1 }
@@ -125,9 +125,9 @@ function writeStep(built: BuiltSection, index: number, parts: ReadonlyMap<string
 }
 
 /** How the work lies from this step on, where that is not as before. */
-function turnFrom(lies: readonly Turn[], index: number): string | undefined {
-  const now = lies[index] ?? lies[lies.length - 1] ?? NO_TURN
-  const before = index === 0 ? NO_TURN : (lies[index - 1] ?? now)
+function turnFrom(orientations: readonly Turn[], index: number): string | undefined {
+  const now = orientations[index] ?? orientations[orientations.length - 1] ?? NO_TURN
+  const before = index === 0 ? NO_TURN : (orientations[index - 1] ?? now)
   return now === before ? undefined : turnText(now)
 }
 

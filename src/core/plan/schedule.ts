@@ -4,7 +4,7 @@ import { PLATE_HEIGHT, sizeOf, type Box } from '../space'
 import { Groups } from './groups'
 import { fitsLimits } from './limits'
 import type { Locks } from './locks'
-import { MANNERS, type Manner } from './manner'
+import { STRATEGY_WEIGHTS, type SchedulingWeights } from './scheduling-weights'
 import type { NodeFacts } from './node-facts'
 import type { Precedence } from './precede'
 import { ReadyGrid } from './ready-grid'
@@ -28,13 +28,13 @@ const SLACK = 6
 const OPPOSITE_REACH = 10
 /** More neighbours than this do not make a part more of a core. */
 const MOST_JOINTS = 12
-/** Plates of a floor that may lie loose side by side at the price of the next one. */
+/** Plates of a floor that may lie loose side by side at the cost of the next one. */
 const MOST_OF_FLOOR = 8
 /** Two studs, u². */
 const SMALL_PLATE = 200
 /** Copies joined in one step. */
 const MOST_COPIES = 4
-/** Placements for which what is ready waits for the wishes of others; then they are given up. */
+/** Placements for which what is ready waits for the visibility constraints of others; then those are given up. */
 const PATIENCE = 80
 /** A finished section can wait longer without harm. */
 const JUMP_PATIENCE = 600
@@ -57,13 +57,13 @@ export interface Frame {
   readonly isSideways: Uint8Array
 }
 
-/** Wishes of the eye: the first of each pair comes in an earlier step than the second, as far as the frame allows. */
-export type Wish = readonly [first: number, then: number]
+/** A visibility constraint: the first of the pair comes in an earlier step than the second, as far as the frame allows. */
+export type VisibilityConstraint = readonly [first: number, then: number]
 
 export interface ScheduleOptions {
   readonly limits: StepLimits
-  readonly manner?: Manner
-  readonly wishes?: readonly Wish[]
+  readonly weights?: SchedulingWeights
+  readonly visibilityConstraints?: readonly VisibilityConstraint[]
 }
 
 /**
@@ -81,9 +81,9 @@ export function schedule(frame: Frame, options: ScheduleOptions): number[][] {
 class Scheduler {
   private readonly scene: Scene
   private readonly waits: Int32Array
-  /** Wishes still open for a node; it is passed over while anything else can be done. */
-  private readonly wished: Int32Array
-  private readonly wishesAfter = new Map<number, number[]>()
+  /** Visibility constraints still open for a node; it is passed over while anything else can be done. */
+  private readonly constrained: Int32Array
+  private readonly constraintsAfter = new Map<number, number[]>()
   private readonly apart = new Map<number, Set<number>>()
   private readonly present: Uint8Array
   private readonly held: Int32Array
@@ -93,7 +93,7 @@ class Scheduler {
   private readonly steps: number[][] = [[]]
   private readonly facts: NodeFacts
   private readonly scores: Float64Array
-  private readonly manner: Manner
+  private readonly weights: SchedulingWeights
   private readonly readySince: Int32Array
   /** Of each node, for how many of its own locked step it waits: they come with it. */
   private readonly waitsInside: Int32Array
@@ -115,9 +115,9 @@ class Scheduler {
     const { scene, order } = frame
     const count = scene.nodes.length
     this.scene = scene
-    this.manner = options.manner ?? MANNERS['ground-up'][0]!
+    this.weights = options.weights ?? STRATEGY_WEIGHTS['ground-up'][0]!
     this.waits = order.waits.slice()
-    this.wished = new Int32Array(count)
+    this.constrained = new Int32Array(count)
     this.present = new Uint8Array(count)
     this.held = new Int32Array(count)
     this.groups = new Groups(count)
@@ -128,16 +128,16 @@ class Scheduler {
     this.pieceInStep = new Int32Array(count)
     this.waitsInside = waitsInside(frame, count)
     this.free = new Int32Array(frame.locks?.steps.length ?? 0)
-    for (const wish of options.wishes ?? []) this.addWish(wish)
+    for (const constraint of options.visibilityConstraints ?? []) this.addConstraint(constraint)
     for (let node = 0; node < count; node++) if (this.waits[node] === this.waitsInside[node]) this.makeReady(node)
   }
 
-  private addWish([first, then]: Wish): void {
+  private addConstraint([first, then]: VisibilityConstraint): void {
     if (mustPrecede(this.frame, then, first)) return
-    const list = this.wishesAfter.get(first)
+    const list = this.constraintsAfter.get(first)
     if (list) list.push(then)
-    else this.wishesAfter.set(first, [then])
-    this.wished[then]!++
+    else this.constraintsAfter.set(first, [then])
+    this.constrained[then]!++
     const kept = this.apart.get(then)
     if (kept) kept.add(first)
     else this.apart.set(then, new Set([first]))
@@ -213,7 +213,7 @@ class Scheduler {
     return best
   }
 
-  /** What can be done now, the better choice first: near and without open wishes, near, anywhere; at last what nothing holds. */
+  /** What can be done now, the better choice first: near and with no open visibility constraint, near, anywhere; at last what nothing holds. */
   private candidates(): number[] {
     const wanted: number[] = []
     const { cluster } = this.facts
@@ -235,7 +235,7 @@ class Scheduler {
   }
 
   private isWanted(node: number): boolean {
-    return this.wished[node]! <= 0 || this.placed - this.readySince[node]! > (this.facts.isPart[node] === 1 ? PATIENCE : JUMP_PATIENCE)
+    return this.constrained[node]! <= 0 || this.placed - this.readySince[node]! > (this.facts.isPart[node] === 1 ? PATIENCE : JUMP_PATIENCE)
   }
 
   private bestThatFits(candidates: readonly number[], bound: number): number {
@@ -256,14 +256,14 @@ class Scheduler {
     const { isStarter, firstPlane } = this.frame.starters
     const onTable = ready.filter((node) => isStarter[node] === 1 && this.planeOf(node) === firstPlane)
     const lying = onTable.length > 0 ? onTable : ready
-    const parts = this.manner.beginsWithPart > 0 ? lying.filter((node) => this.facts.isPart[node] === 1) : []
+    const parts = this.weights.beginsWithPart > 0 ? lying.filter((node) => this.facts.isPart[node] === 1) : []
     const candidates = parts.length > 0 ? parts : lying
     return candidates.reduce((a, b) => (area(b) > area(a) || (area(b) === area(a) && b < a) ? b : a))
   }
 
   /** What a choice costs the reader. Where it is certain to be more than `most`, the rest is not asked. */
   private score(node: number, most: number): number {
-    const { manner, last, facts } = this
+    const { weights, last, facts } = this
     const { x, y, cluster, likeness, piece } = facts
     const isLike = likeness[node] === likeness[last]
     const way = Math.abs(x[node]! - x[last]!) + Math.abs(y[node]! - y[last]!)
@@ -271,15 +271,15 @@ class Scheduler {
     const nearer = nearness(x[node]!, y[node]!) - nearness(x[last]!, y[last]!)
     const isHeld = this.held[node]! > 0
     // What would lie loose is chosen by how soon it is held, not by what it looks like.
-    let score = isLike && isHeld ? way * manner.likeWay + manner.sameLikeness : way * manner.way
+    let score = isLike && isHeld ? way * weights.likeWay + weights.sameLikeness : way * weights.way
     if (cluster[node] === cluster[last]) {
-      score += manner.layer * rise + Math.max(-1, Math.min(1, rise)) * manner.newLayer + manner.nearer * nearer
-    } else score += manner.leaveCluster + rise + manner.nearerCluster * nearer
-    if (facts.partner[node] === last && way <= OPPOSITE_REACH) score += manner.opposite
-    if (this.pieceInStep[piece[node]!] === this.steps.length) score += manner.inStepAlready
-    if (facts.isPart[node] === 0) score += isLike && isHeld ? COST.sameCopy : manner.jump
-    if (this.frame.isSideways[node] === 1) score += manner.sideways
-    if (manner.perJoint !== 0) score += manner.perJoint * Math.min(MOST_JOINTS, this.jointCount(node))
+      score += weights.layer * rise + Math.max(-1, Math.min(1, rise)) * weights.newLayer + weights.nearer * nearer
+    } else score += weights.leaveCluster + rise + weights.nearerCluster * nearer
+    if (facts.partner[node] === last && way <= OPPOSITE_REACH) score += weights.opposite
+    if (this.pieceInStep[piece[node]!] === this.steps.length) score += weights.inStepAlready
+    if (facts.isPart[node] === 0) score += isLike && isHeld ? COST.sameCopy : weights.jump
+    if (this.frame.isSideways[node] === 1) score += weights.sideways
+    if (weights.perJoint !== 0) score += weights.perJoint * Math.min(MOST_JOINTS, this.jointCount(node))
     if (!isHeld) return score > most ? score : score + this.priceOfLoose(node)
     return this.loose.size === 0 ? score : score + this.priceOfTies(node)
   }
@@ -290,11 +290,11 @@ class Scheduler {
   }
 
   private priceOfLoose(node: number): number {
-    const { manner } = this
-    const price = Math.min(manner.looseMost, manner.looseForEach * this.partsUntilHeld(node)) + COST.looseGroup * this.loose.size
-    if (this.isLate) return 4 * price
+    const { weights } = this
+    const cost = Math.min(weights.looseMost, weights.looseForEach * this.partsUntilHeld(node)) + COST.looseGroup * this.loose.size
+    if (this.isLate) return 4 * cost
     const isNextOfFloor = this.loose.size < MOST_OF_FLOOR && this.facts.isFlat[node] === 1 && this.touchesWork(node)
-    return isNextOfFloor ? manner.floorShare * price : price
+    return isNextOfFloor ? weights.floorShare * cost : cost
   }
 
   private priceOfTies(node: number): number {
@@ -326,7 +326,7 @@ class Scheduler {
 
   /** How many parts must come, this one included, until one can come that ties it to others. */
   private partsUntilHeld(node: number): number {
-    let least = this.manner.looseMost
+    let least = this.weights.looseMost
     for (const next of this.frame.order.after[node]!) least = Math.min(least, this.waits[next]!)
     return least
   }
@@ -344,7 +344,7 @@ class Scheduler {
     if (apart && step.some((member) => apart.has(member))) return false
     if (facts.cluster[node] !== facts.cluster[this.last]) return false
     const isHigher = this.planeOf(node) > this.planeOf(this.last)
-    if (isHigher && step.length >= this.manner.closeAtLayer) return false
+    if (isHigher && step.length >= this.weights.closeAtLayer) return false
     if (this.isFar(node) || step.some((below) => this.covers(node, below))) return false
     return fitsLimits(
       [...step, node].map((member) => facts.stepParts[member]!),
@@ -359,7 +359,7 @@ class Scheduler {
   private isFar(node: number): boolean {
     const { x, y, likeness } = this.facts
     const way = Math.abs(x[node]! - x[this.last]!) + Math.abs(y[node]! - y[this.last]!)
-    return way > (likeness[node] === likeness[this.last] ? this.manner.likeStretch : this.manner.stretch)
+    return way > (likeness[node] === likeness[this.last] ? this.weights.likeStretch : this.weights.stretch)
   }
 
   /** Whether `node` would hide most of the flat `below`, so that a reader could not see both in one picture. */
@@ -395,7 +395,7 @@ class Scheduler {
       this.held[other]!++
       if (this.present[other] === 1) this.tie(node, other)
     }
-    for (const then of this.wishesAfter.get(node) ?? []) this.wished[then]!--
+    for (const then of this.constraintsAfter.get(node) ?? []) this.constrained[then]!--
     for (const next of this.frame.order.after[node]!) if (--this.waits[next]! === this.waitsInside[next]) this.makeReady(next)
   }
 
@@ -431,7 +431,7 @@ function waitsInside({ locks, order }: Frame, count: number): Int32Array {
   return waits
 }
 
-/** How far a chain of demands is followed; a longer one is taken for none, since a wish gives way in time. */
+/** How far a chain of demands is followed; a longer one is taken for none, since a visibility constraint gives way in time. */
 const LONGEST_CHAIN = 600
 
 /** Whether the frame demands `first` before `then`, or `first` alone holds `then`. */

@@ -8,14 +8,14 @@ import { derivedId, derivedName } from './derived-sections'
 import { followGiven, type GivenSpaces } from './given'
 import { followHolding } from './holding'
 import { peelExactly } from './exact-peel'
-import { Peeler, type Leave } from './peel'
-import { lieOfSteps } from './lie'
+import { Peeler, type Removal } from './peel'
+import { orientationsOfSteps } from './orientation'
 import { findLocks, type FoundLocks } from './locks'
 import { nodeFacts } from './node-facts'
 import { findPrecedence, type Pressed } from './precede'
-import { schedule, type Frame, type Starters, type Wish } from './schedule'
+import { schedule, type Frame, type Starters, type VisibilityConstraint } from './schedule'
 import { searchSchedule, type SearchOptions } from './search'
-import { leavesOfKept, nodesOfSteps, obeys } from './kept-order'
+import { removalsOfKept, nodesOfSteps, obeys } from './kept-order'
 import type { Block, SectionPlan, StepLimits } from './types'
 
 export interface SectionOptions extends SearchOptions {
@@ -63,42 +63,42 @@ function planNodes(
   section?: Section,
 ): BuiltSection[] | undefined {
   const plan = options.kept?.find(({ id }) => id === identity.id)
-  const keptLeaves = plan && leavesOfKept(plan, options.kept!, specs)
-  if (options.kept && !keptLeaves) return undefined
+  const keptRemovals = plan && removalsOfKept(plan, options.kept!, specs)
+  if (options.kept && !keptRemovals) return undefined
   let scene = buildScene(specs)
   let joints = findJoints(scene)
   let space = new SpaceLeft(scene, joints)
   const peelShare = options.effort ? PEEL_SHARE : 1
-  const leaves = keptLeaves ?? peelWell(space, (done, all) => options.progress?.(done * peelShare, all))
+  const removals = keptRemovals ?? peelWell(space, (done, all) => options.progress?.(done * peelShare, all))
   const derived: BuiltSection[] = []
   const contracted: NodeSpec[] = []
   const leaving: (Travel | undefined)[] = []
   const pressed: Pressed[] = []
   /** For each leave, in the order of the peel, its node in the final scene. */
-  const leaveNodes = new Int32Array(leaves.length)
-  const rank = new Map(leaves.map((leave, i) => [leave, i]))
+  const removalNodes = new Int32Array(removals.length)
+  const rank = new Map(removals.map((removal, i) => [removal, i]))
   // In the order of the document, so that equal choices fall the same way with and without units.
-  for (const leave of [...leaves].sort((a, b) => Math.min(...a.nodes) - Math.min(...b.nodes))) {
-    leaveNodes[rank.get(leave)!] = leaving.length
-    if (leave.press !== undefined) pressed.push({ node: leaving.length, out: leave.travel as Direction, press: leave.press })
-    leaving.push(leave.block || leave.press !== undefined ? undefined : leave.travel)
-    const spec = isUnit(leave) ? derive(leave) : specs[leave.nodes[0]!]!
+  for (const removal of [...removals].sort((a, b) => Math.min(...a.nodes) - Math.min(...b.nodes))) {
+    removalNodes[rank.get(removal)!] = leaving.length
+    if (removal.press !== undefined) pressed.push({ node: leaving.length, out: removal.travel as Direction, press: removal.press })
+    leaving.push(removal.block || removal.press !== undefined ? undefined : removal.travel)
+    const spec = isUnit(removal) ? derive(removal) : specs[removal.nodes[0]!]!
     if (!spec) return undefined
     contracted.push(spec)
   }
 
-  function derive(leave: Leave): NodeSpec | undefined {
-    const inner = [...leave.nodes].sort((a, b) => a - b).map((node) => specs[node]!)
-    const id = leave.unit ?? derivedId(identity.base, counter.next++)
+  function derive(removal: Removal): NodeSpec | undefined {
+    const inner = [...removal.nodes].sort((a, b) => a - b).map((node) => specs[node]!)
+    const id = removal.unit ?? derivedId(identity.base, counter.next++)
     const name = derivedName(identity.name, identity.base, id)
     const built = planNodes({ id, name, base: identity.base, derivedFrom: identity.id }, inner, counter, options)
     derived.push(...(built ?? []))
     return built && { id, kind: 'derived', source: id, parts: inner.flatMap((spec) => spec.parts) }
   }
 
-  const hasUnits = leaves.some(isUnit)
+  const hasUnits = removals.some(isUnit)
   const newOf = new Int32Array(specs.length)
-  leaves.forEach((leave, i) => leave.nodes.forEach((node) => (newOf[node] = leaveNodes[i]!)))
+  removals.forEach((removal, i) => removal.nodes.forEach((node) => (newOf[node] = removalNodes[i]!)))
   if (hasUnits) {
     // Nothing keeps the old tables: they are large.
     scene = contractScene(scene, contracted, newOf)
@@ -107,7 +107,7 @@ function planNodes(
   } else space.restore()
   const precedence = findPrecedence(space, leaving, pressed)
   const index = new Map(contracted.map((spec, node) => [spec, node]))
-  const starters = findStarters(scene, joints, leaveNodes)
+  const starters = findStarters(scene, joints, removalNodes)
   const presses = new Map(pressed.map(({ node, press }) => [node, press]))
   for (const { node, out } of pressed) leaving[node] = out
   const isSideways = Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0))
@@ -123,18 +123,18 @@ function planNodes(
   }
   const keptSteps = plan && nodesOfSteps(plan, scene)
   if (keptSteps && !obeys(keptSteps, frame)) return undefined
-  const { manner, steps } = keptSteps
-    ? { manner: undefined, steps: keptSteps }
+  const { weights, steps } = keptSteps
+    ? { weights: undefined, steps: keptSteps }
     : searchSchedule(frame, { ...options, tried: (fraction) => options.progress?.(peelShare + (1 - peelShare) * fraction, 1) })
   const arrives = leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel)))
   const holding = followHolding(scene, joints, steps)
-  const blocks = leaves.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
+  const blocks = removals.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
   return [
     ...derived,
     {
       ...identity,
       frame,
-      ...(manner ? { manner } : {}),
+      ...(weights ? { weights } : {}),
       isKept: keptSteps !== undefined,
       scene,
       joints,
@@ -143,7 +143,7 @@ function planNodes(
       presses,
       blocks,
       holding,
-      lies: lieOfSteps({ steps, arrives, holding }),
+      orientations: orientationsOfSteps({ steps, arrives, holding }),
       looseParts: [],
       missing: [],
       twice: [],
@@ -152,40 +152,48 @@ function planNodes(
   ]
 }
 
-const isUnit = ({ nodes, unit }: Leave): boolean => nodes.length > 1 || unit !== undefined
+const isUnit = ({ nodes, unit }: Removal): boolean => nodes.length > 1 || unit !== undefined
 
-/** The greedy peel never goes back; in a small section all orders are tried before anything is called a unit or a knot. */
-function peelWell(space: SpaceLeft, progress: (done: number, all: number) => void): readonly Leave[] {
+/** The greedy peel never goes back; in a small section all orders are tried before anything is called a unit or interlocking. */
+function peelWell(space: SpaceLeft, progress: (done: number, all: number) => void): readonly Removal[] {
   const greedy = new Peeler(space, progress).run()
-  const isDoubtful = greedy.some((leave) => leave.nodes.length > 1 || leave.block !== undefined)
+  const isDoubtful = greedy.some((removal) => removal.nodes.length > 1 || removal.block !== undefined)
   return (isDoubtful && peelExactly(space)) || greedy
 }
 
-/** The same section with its steps laid anew, so that wishes of the eye come true as far as they can. */
-export function layAgain(built: BuiltSection, wishes: readonly Wish[], options: SectionOptions): BuiltSection {
+/** The same section with its steps laid anew, so that visibility constraints hold as far as they can. */
+export function layAgain(
+  built: BuiltSection,
+  visibilityConstraints: readonly VisibilityConstraint[],
+  options: SectionOptions,
+): BuiltSection {
   if (!built.frame) return built
-  const steps = schedule(built.frame, { limits: options.limits, wishes, ...(built.manner ? { manner: built.manner } : {}) })
+  const steps = schedule(built.frame, {
+    limits: options.limits,
+    visibilityConstraints,
+    ...(built.weights ? { weights: built.weights } : {}),
+  })
   const holding = followHolding(built.scene, built.joints, steps)
   const loose = built.looseParts.filter((ids) => ids.length > 0)
   return {
     ...built,
     steps,
     holding,
-    lies: lieOfSteps({ steps, arrives: built.arrives, holding }),
+    orientations: orientationsOfSteps({ steps, arrives: built.arrives, holding }),
     looseParts: loose.length === 0 ? [] : [...steps.map(() => []), ...loose],
   }
 }
 
 /** Reads the peel backwards: what came with nothing there to hold it began a group on the table. */
-function findStarters(scene: Scene, joints: Joints, leaveNodes: Int32Array): Starters {
+function findStarters(scene: Scene, joints: Joints, removalNodes: Int32Array): Starters {
   const present = new Uint8Array(scene.nodes.length)
   const isStarter = new Uint8Array(scene.nodes.length)
-  for (let i = leaveNodes.length - 1; i >= 0; i--) {
-    const node = leaveNodes[i]!
+  for (let i = removalNodes.length - 1; i >= 0; i--) {
+    const node = removalNodes[i]!
     if (!neighboursOf(joints, node).some((other) => present[other] === 1)) isStarter[node] = 1
     present[node] = 1
   }
-  const first = leaveNodes[leaveNodes.length - 1]
+  const first = removalNodes[removalNodes.length - 1]
   return { isStarter, firstPlane: first === undefined ? 0 : scene.nodeBoxes[first]!.min[2] }
 }
 
@@ -196,8 +204,8 @@ function renumber(block: Block, specs: readonly NodeSpec[], index: ReadonlyMap<N
     return now === undefined ? [] : [{ travel, by: now }]
   })
   const all = (nodes: readonly number[]): number[] => nodes.flatMap((node) => index.get(specs[node]!) ?? [])
-  const knot = block.knot && { core: all(block.knot.core), keys: all(block.knot.keys) }
-  return { node: index.get(specs[block.node]!)!, blockers, ...(knot ? { knot } : {}) }
+  const interlocking = block.interlocking && { core: all(block.interlocking.core), keys: all(block.interlocking.keys) }
+  return { node: index.get(specs[block.node]!)!, blockers, ...(interlocking ? { interlocking } : {}) }
 }
 
 /** Loose parts have no place: they come last, as many a step as the limits allow. */

@@ -8,7 +8,7 @@ import { buildScene, sectionNodes, type Scene } from '../scene'
 import { CutOffSearch } from './cut-off'
 import { followHolding } from './holding'
 import { fitsLimits, stepPart } from './limits'
-import { MANNERS } from './manner'
+import { STRATEGY_WEIGHTS } from './scheduling-weights'
 import { Peeler } from './peel'
 import { planModel } from './plan'
 import { findPrecedence } from './precede'
@@ -80,14 +80,14 @@ describe('taking apart', () => {
   it('takes everything once, each along a way that is free when it goes', () => {
     fc.assert(
       fc.property(connectedHeap(12), (model) => {
-        const leaves = new Peeler(spaceOf(model)).run()
+        const removals = new Peeler(spaceOf(model)).run()
         const again = spaceOf(model)
-        for (const { nodes, travel, block, press } of leaves) {
+        for (const { nodes, travel, block, press } of removals) {
           if (nodes.length === 1 && !block && press === undefined) expect(again.blocker(nodes[0]!, travel)).toBe(-1)
           for (const node of nodes) again.remove(node)
         }
         expect(again.count).toBe(0)
-        expect(leaves.flatMap(({ nodes }) => nodes).sort((a, b) => a - b)).toEqual(nodesOf(again.scene))
+        expect(removals.flatMap(({ nodes }) => nodes).sort((a, b) => a - b)).toEqual(nodesOf(again.scene))
       }),
       RUNS,
     )
@@ -98,10 +98,10 @@ describe('who must come before whom', () => {
   it('leaves an order, and what comes in finds its way free in every order that keeps it', () => {
     fc.assert(
       fc.property(connectedHeap(10), fc.array(fc.nat(99), { minLength: 12, maxLength: 12 }), (model, choices) => {
-        const leaves = new Peeler(spaceOf(model)).run()
-        if (leaves.some(({ nodes, block, press }) => nodes.length > 1 || block !== undefined || press !== undefined)) return
+        const removals = new Peeler(spaceOf(model)).run()
+        if (removals.some(({ nodes, block, press }) => nodes.length > 1 || block !== undefined || press !== undefined)) return
         const space = spaceOf(model)
-        const travels = nodesOf(space.scene).map((node) => leaves.find(({ nodes }) => nodes[0] === node)!.travel)
+        const travels = nodesOf(space.scene).map((node) => removals.find(({ nodes }) => nodes[0] === node)!.travel)
         const { after, waits } = findPrecedence(space, travels)
         const left = waits.slice()
         const ready = nodesOf(space.scene).filter((node) => left[node] === 0)
@@ -130,8 +130,8 @@ describe('steps', () => {
       fc.property(connectedHeap(14), (model) => {
         for (const { frame } of planModel(model).built) {
           if (!frame) continue
-          for (const manner of Object.values(MANNERS).flat()) {
-            const steps = schedule(frame, { limits: NORMAL_LIMITS, manner })
+          for (const weights of Object.values(STRATEGY_WEIGHTS).flat()) {
+            const steps = schedule(frame, { limits: NORMAL_LIMITS, weights })
             const order = steps.flat()
             expect([...order].sort((a, b) => a - b)).toEqual(nodesOf(frame.scene))
             const place = new Map(order.map((node, i) => [node, i]))
@@ -159,7 +159,7 @@ describe('steps', () => {
           if (!frame) continue
           const usual = searchSchedule(frame, { limits: NORMAL_LIMITS })
           const searched = searchSchedule(frame, { limits: NORMAL_LIMITS, effort: 200, seed })
-          expect(searched.price).toBeLessThanOrEqual(usual.price)
+          expect(searched.cost).toBeLessThanOrEqual(usual.cost)
           expect(searchSchedule(frame, { limits: NORMAL_LIMITS, effort: 200, seed }).steps).toEqual(searched.steps)
         }
       }),

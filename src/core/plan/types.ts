@@ -1,5 +1,5 @@
 import type { PieceCount } from '../count'
-import type { LockedSet } from './locked-set'
+import type { InterlockingSet } from './interlocking-set'
 import type { Travel } from '../motion'
 import type { DirectionText, Vec } from '../space'
 
@@ -57,6 +57,6 @@ export const REST_STEPS = 3
 export interface Block {
   readonly node: number
   readonly blockers: readonly { readonly travel: Travel; readonly by: number }[]
-  /** The smallest knot it is part of, where one was looked for and found. */
-  readonly knot?: LockedSet
+  /** The smallest interlocking set it is part of, where one was looked for and found. */
+  readonly interlocking?: InterlockingSet
 }

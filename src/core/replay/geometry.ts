@@ -4,7 +4,7 @@ import { apply, DIRECTION_VECTORS, turnFromText, TURNS, type Matrix, type Vec } 
 import { ownCopyPose, ownShape } from './copy-pose'
 import { isTied, linksOf, linkWays, movedLinks } from './links'
 import { isLoosePair, loosened, looseObstacle } from './loose-pose'
-import type { Brick, Corner, Stud, Thing } from './things'
+import type { Brick, Corner, Stud, ReplayedThing } from './things'
 
 /**
  * Where everything stands and what is in the way of it, worked out plainly and slowly: the second implementation that proofs of
@@ -24,7 +24,7 @@ export function boxBetween(a: Vec, b: Vec, open = false, round = false): Brick {
   }
 }
 
-function thingOf(part: Part, shape: Shape): Thing {
+function thingOf(part: Part, shape: Shape): ReplayedThing {
   const turn = TURNS[turnFromText(part.turn ?? '+x+y')!]!
   const turned = boxBetween([0, 0, 0], apply(turn, shape.box))
   const shift = part.at!.map((value, i) => value - turned.min[i]!) as Corner
@@ -45,7 +45,7 @@ function connectors(shape: Shape, place: (v: Vec) => Corner, turn: Matrix): { st
   return { studs: of('stud'), sockets: of('socket', 'mouth') }
 }
 
-function moved(thing: Thing, id: string, matrix: Matrix, at: Vec): Thing {
+function moved(thing: ReplayedThing, id: string, matrix: Matrix, at: Vec): ReplayedThing {
   const links = movedLinks(thing.links, matrix, at)
   if (!isLattice(matrix, at)) return { id, boxes: [], studs: [], sockets: [], links, ...loosened(thing, matrix, at, studBrick) }
   const { solids, freeStuds, freeSockets } = loosened({ ...thing, boxes: [], studs: [], sockets: [] }, matrix, at, studBrick)
@@ -65,7 +65,7 @@ function moved(thing: Thing, id: string, matrix: Matrix, at: Vec): Thing {
 
 const isLattice = (matrix: Matrix, at: Vec): boolean => matrix.every(Number.isInteger) && at.every(Number.isInteger)
 
-export const union = (id: string, things: readonly Thing[]): Thing => ({
+export const union = (id: string, things: readonly ReplayedThing[]): ReplayedThing => ({
   id,
   boxes: things.flatMap((t) => t.boxes),
   studs: things.flatMap((t) => t.studs),
@@ -77,19 +77,19 @@ export const union = (id: string, things: readonly Thing[]): Thing => ({
 })
 
 export class Geometry {
-  private readonly sections = new Map<string, Thing>()
+  private readonly sections = new Map<string, ReplayedThing>()
   readonly catalogue: Catalogue
 
   constructor(private readonly model: ModelDocument) {
     this.catalogue = extendCatalogue(model.shapes, model.palette)
   }
 
-  part(sectionId: string, id: string): Thing | undefined {
+  part(sectionId: string, id: string): ReplayedThing | undefined {
     const part = this.section(sectionId).parts?.find((candidate) => candidate.id === id)
     return part?.at ? thingOf(part, ownShape(part, this.catalogue.shapes)) : undefined
   }
 
-  copy(sectionId: string, id: string): Thing | undefined {
+  copy(sectionId: string, id: string): ReplayedThing | undefined {
     const copy = this.section(sectionId).copies?.find((candidate) => candidate.id === id)
     if (!copy) return undefined
     const { matrix, at } = ownCopyPose(this.model, this.section(sectionId), copy, this.catalogue.shapes)
@@ -100,7 +100,7 @@ export class Geometry {
     return this.model.sections.find((candidate) => candidate.id === id)!
   }
 
-  private whole(id: string): Thing {
+  private whole(id: string): ReplayedThing {
     const known = this.sections.get(id)
     if (known) return known
     const section = this.section(id)
@@ -126,9 +126,9 @@ function studBrick({ foot, axis }: Stud): Brick {
 }
 
 /** Whether two things share space: bodies, or a stud of one in the other where no socket receives it. */
-export function overlaps(a: Thing, b: Thing): boolean {
+export function overlaps(a: ReplayedThing, b: ReplayedThing): boolean {
   if (a.boxes.some((one) => b.boxes.some((other) => meet(one, other)))) return true
-  const studs = (t: Thing): Brick[] => t.studs.map(studBrick)
+  const studs = (t: ReplayedThing): Brick[] => t.studs.map(studBrick)
   if (studs(a).some((one) => studs(b).some((other) => meet(one, other)))) return true
   return [[a, b] as const, [b, a] as const].some(([one, other]) => {
     const sockets = new Set(other.sockets.map((s) => key(s.foot, s.axis)))
@@ -153,10 +153,10 @@ function wayIn(box: Brick, direction: Vec): Brick {
 }
 
 /** Why a thing cannot come in along a direction past what is there; undefined when it can. */
-export function obstacle(thing: Thing, direction: Vec, present: readonly Thing[]): string | undefined {
+export function obstacle(thing: ReplayedThing, direction: Vec, present: readonly ReplayedThing[]): string | undefined {
   const tied = present.find((other) => isTied(thing, other, direction))
   if (tied) return tied.id
-  const isLoose = (other: Thing): boolean => isLoosePair(thing, other, direction)
+  const isLoose = (other: ReplayedThing): boolean => isLoosePair(thing, other, direction)
   for (const other of present.filter(isLoose)) {
     const by = looseObstacle(thing, direction, other, studBrick)
     if (by !== undefined) return by
@@ -165,7 +165,7 @@ export function obstacle(thing: Thing, direction: Vec, present: readonly Thing[]
   return lattice.length === 0 ? undefined : latticeObstacle(thing, direction, lattice)
 }
 
-function latticeObstacle(thing: Thing, direction: Vec, present: readonly Thing[]): string | undefined {
+function latticeObstacle(thing: ReplayedThing, direction: Vec, present: readonly ReplayedThing[]): string | undefined {
   const travelAxis = axisIndex(direction)
   const across = (studs: readonly Stud[]): Brick[] => studs.filter((s) => axisIndex(s.axis) !== travelAxis).map(studBrick)
   const bodies = thing.boxes.map((box) => wayIn(box, direction))
@@ -188,7 +188,7 @@ function latticeObstacle(thing: Thing, direction: Vec, present: readonly Thing[]
 }
 
 /** Why a thing cannot come in lifted against `press`, and then go home along it; undefined when it can. */
-export function pressObstacle(thing: Thing, direction: Vec, press: Vec, present: readonly Thing[]): string | undefined {
+export function pressObstacle(thing: ReplayedThing, direction: Vec, press: Vec, present: readonly ReplayedThing[]): string | undefined {
   const lifted = shifted(thing, press.map((value) => -2 * value) as Corner)
   for (const other of present) for (const axis of jointAxes(thing, other)) if (axis !== axisIndex(press)) return other.id
   const tied = present.find((other) => isTied(thing, other, press))
@@ -198,7 +198,7 @@ export function pressObstacle(thing: Thing, direction: Vec, press: Vec, present:
 }
 
 /** What stands in the last two u of a thing's way home along `press`. */
-function homeObstacle(thing: Thing, press: Vec, present: readonly Thing[]): string | undefined {
+function homeObstacle(thing: ReplayedThing, press: Vec, present: readonly ReplayedThing[]): string | undefined {
   const axis = axisIndex(press)
   const stretched = (box: Brick): Brick =>
     boxBetween(
@@ -216,7 +216,7 @@ function homeObstacle(thing: Thing, press: Vec, present: readonly Thing[]): stri
   )?.id
 }
 
-function shifted(thing: Thing, by: Vec): Thing {
+function shifted(thing: ReplayedThing, by: Vec): ReplayedThing {
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: plus(foot, by), axis })
   return {
     ...thing,
@@ -229,7 +229,7 @@ function shifted(thing: Thing, by: Vec): Thing {
 export const key = (v: Vec, axis: Vec): string => [...v, ...axis].map((value) => value + 0).join()
 
 /** Axes (0–2) along which two things hold each other by studs in sockets. */
-export function jointAxes(a: Thing, b: Thing): Set<number> {
+export function jointAxes(a: ReplayedThing, b: ReplayedThing): Set<number> {
   const axes = new Set<number>()
   for (const [one, other] of [
     [a, b],
@@ -244,7 +244,7 @@ export function jointAxes(a: Thing, b: Thing): Set<number> {
   return axes
 }
 
-export const lowest = (things: readonly Thing[]): number =>
+export const lowest = (things: readonly ReplayedThing[]): number =>
   Math.min(
     ...things.flatMap((t) => t.boxes.map((b) => b.min[2])),
     // The table is asked of bodies; a stud that reaches lower is not a foot.
@@ -254,7 +254,7 @@ export const lowest = (things: readonly Thing[]): number =>
   )
 
 /** Groups that hold together. */
-export function groupsOf(things: readonly Thing[]): Thing[][] {
+export function groupsOf(things: readonly ReplayedThing[]): ReplayedThing[][] {
   const bySocket = new Map<string, number[]>()
   things.forEach((thing, i) => {
     for (const socket of thing.sockets) {
@@ -271,7 +271,7 @@ export function groupsOf(things: readonly Thing[]): Thing[][] {
     }
     for (let j = 0; j < i; j++) if (linkWays(thing, things[j]!).length > 0) root[find(j)] = find(i)
   })
-  const groups = new Map<number, Thing[]>()
+  const groups = new Map<number, ReplayedThing[]>()
   things.forEach((thing, i) => groups.set(find(i), [...(groups.get(find(i)) ?? []), thing]))
   return [...groups.values()]
 }

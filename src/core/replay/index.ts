@@ -2,4 +2,4 @@
 export * from './replay'
 export { Geometry, groupsOf, jointAxes, lowest, obstacle, overlaps, pressObstacle } from './geometry'
 export { linkWays } from './links'
-export type { Thing } from './things'
+export type { ReplayedThing } from './things'

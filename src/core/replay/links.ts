@@ -1,6 +1,6 @@
 import type { Connector, Shape } from '../catalogue'
 import { apply, DIRECTION_VECTORS, dot, length, scale, subtract, type Matrix, type Vec } from '../space'
-import type { Link, Thing } from './things'
+import type { Link, ReplayedThing } from './things'
 
 /**
  * Everything that holds but studs in sockets: bars, pegs, balls, hinges. There are few of them, so each pair is compared, in
@@ -44,7 +44,7 @@ export const movedLinks = (links: readonly Link[], matrix: Matrix, at: Vec): Lin
   }))
 
 /** For each place where two things hold each other so: the ways they can be pulled apart, either sense. */
-export function linkWays(a: Thing, b: Thing): Vec[][] {
+export function linkWays(a: ReplayedThing, b: ReplayedThing): Vec[][] {
   const found: Vec[][] = []
   for (const [one, other] of [
     [a, b],
@@ -58,7 +58,7 @@ export function linkWays(a: Thing, b: Thing): Vec[][] {
 }
 
 /** Whether a link stops a thing from travelling along a direction. */
-export const isTied = (a: Thing, b: Thing, direction: Vec): boolean =>
+export const isTied = (a: ReplayedThing, b: ReplayedThing, direction: Vec): boolean =>
   a.links.length > 0 && b.links.length > 0 && linkWays(a, b).some((ways) => !ways.some((way) => Math.abs(dot(way, direction)) > SAME))
 
 const waysOf = ({ kind, facing, along }: Link): Vec[] => (kind === 'clip' ? [facing, along] : [facing])

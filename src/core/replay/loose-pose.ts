@@ -1,6 +1,6 @@
 import { apply, dot, length, subtract, type Matrix, type Vec } from '../space'
 import { hullsShare } from './hulls'
-import type { Brick, Solid, Stud, Thing } from './things'
+import type { Brick, Solid, Stud, ReplayedThing } from './things'
 
 /**
  * What stands in a free pose, worked out by the corners of its boxes: boxes along the axes do not describe it. Slower than
@@ -25,7 +25,7 @@ function shrunk(corners: readonly Vec[]): Vec[] {
 }
 
 /** All bodies and studs of a thing, those in the lattice included. */
-function solidsOf(thing: Thing, studBox: (stud: Stud) => Brick): Solid[] {
+function solidsOf(thing: ReplayedThing, studBox: (stud: Stud) => Brick): Solid[] {
   return [
     ...thing.boxes.map(insideRound).map((box) => ({ corners: cornersOf(box), open: box.open })),
     ...thing.studs.map((stud) => ({ corners: cornersOf(studBox(stud)), open: false, axis: stud.axis })),
@@ -44,11 +44,11 @@ function insideRound(box: Brick): Brick {
 
 /** A lattice thing brought into a free pose. */
 export function loosened(
-  thing: Thing,
+  thing: ReplayedThing,
   matrix: Matrix,
   at: Vec,
   studBox: (stud: Stud) => Brick,
-): Pick<Thing, 'solids' | 'freeStuds' | 'freeSockets'> {
+): Pick<ReplayedThing, 'solids' | 'freeStuds' | 'freeSockets'> {
   const place = (v: Vec): Vec => apply(matrix, v).map((value, k) => value + at[k]!) as unknown as Vec
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: place(foot) as Stud['foot'], axis: apply(matrix, axis) })
   return {
@@ -63,11 +63,16 @@ export function loosened(
 }
 
 /** Whether anything about a pair and its way is free. */
-export const isLoosePair = (thing: Thing, other: Thing, direction: Vec): boolean =>
+export const isLoosePair = (thing: ReplayedThing, other: ReplayedThing, direction: Vec): boolean =>
   thing.solids.length > 0 || other.solids.length > 0 || direction.filter((value) => value !== 0).length > 1
 
 /** Why a thing cannot come in past another where one of them, or the way, is free; undefined when it can. */
-export function looseObstacle(thing: Thing, direction: Vec, other: Thing, studBox: (stud: Stud) => Brick): string | undefined {
+export function looseObstacle(
+  thing: ReplayedThing,
+  direction: Vec,
+  other: ReplayedThing,
+  studBox: (stud: Stud) => Brick,
+): string | undefined {
   const counts = ({ axis }: Solid): boolean => axis === undefined || Math.abs(dot(axis, direction)) < SAME
   const mine = solidsOf(thing, studBox).filter(counts)
   const theirs = solidsOf(other, studBox).filter(counts)
@@ -90,7 +95,7 @@ function mightMeet(a: readonly Vec[], b: readonly Vec[]): boolean {
 }
 
 /** Axes along which two things hold each other, at least one of them in a free pose. */
-export function looseJoints(a: Thing, b: Thing): Vec[] {
+export function looseJoints(a: ReplayedThing, b: ReplayedThing): Vec[] {
   const axes: Vec[] = []
   for (const [one, other] of [
     [a, b],

@@ -2,7 +2,7 @@ import type { ModelDocument, Part } from '../model'
 import type { Move, SectionPlan, StepLimits } from '../plan'
 import { apply, DIRECTION_VECTORS, turnFromText, TURNS, type Vec } from '../space'
 import { boxBetween, Geometry, obstacle, pressObstacle, union } from './geometry'
-import type { Thing } from './things'
+import type { ReplayedThing } from './things'
 import { Table } from './table'
 
 /** What of a printed plan is replayed. */
@@ -28,7 +28,7 @@ function baseOf(plan: PrintedPlan, section: SectionPlan): string {
   return at.id
 }
 
-function thingsOf(geometry: Geometry, plan: PrintedPlan, section: SectionPlan, move: Move): Thing[] {
+function thingsOf(geometry: Geometry, plan: PrintedPlan, section: SectionPlan, move: Move): ReplayedThing[] {
   const base = baseOf(plan, section)
   if ('parts' in move) return move.parts.flatMap((id) => geometry.part(base, id) ?? [])
   if ('copy' in move) return [geometry.copy(base, move.copy)!]

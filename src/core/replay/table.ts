@@ -1,32 +1,32 @@
 import { key, lowest } from './geometry'
 import { linkWays } from './links'
 import { looseJoints } from './loose-pose'
-import type { Thing } from './things'
+import type { ReplayedThing } from './things'
 import type { Vec } from '../space'
 
 /** Things that hold together: how low they reach, since which step the oldest lies there, and who they are. */
-export interface LooseGroup {
+export interface ReplayedGroup {
   low: number
   since: number
-  things: Thing[]
+  things: ReplayedThing[]
 }
 
 /** What stands and lies on the table: things come and stay, and groups only grow together. */
 export class Table {
   /** The lowest plane of what is there. */
   plane = Infinity
-  private readonly things: Thing[] = []
+  private readonly things: ReplayedThing[] = []
   private readonly hulls: { min: number[]; max: number[] }[] = []
   private readonly root: number[] = []
   /** Things of which something stands in a free pose. */
   private readonly free: number[] = []
   /** Things that can hold in another way than by studs. */
   private readonly linked: number[] = []
-  private readonly groups = new Map<number, LooseGroup>()
+  private readonly groups = new Map<number, ReplayedGroup>()
   private readonly studs = new Map<string, number[]>()
   private readonly sockets = new Map<string, number[]>()
 
-  put(thing: Thing, step: number): void {
+  put(thing: ReplayedThing, step: number): void {
     const index = this.things.push(thing) - 1
     this.hulls.push(hullOf(thing))
     this.root.push(index)
@@ -45,14 +45,14 @@ export class Table {
   }
 
   /** Groups that do not hold to the first thing of all. */
-  looseGroups(): LooseGroup[] {
+  looseGroups(): ReplayedGroup[] {
     if (this.things.length === 0) return []
     const first = this.find(0)
     return [...this.groups].filter(([root]) => root !== first).map(([, group]) => group)
   }
 
   /** Things whose hull a thing could touch on its way in along a direction, studs included. */
-  near(thing: Thing, direction: Vec): Thing[] {
+  near(thing: ReplayedThing, direction: Vec): ReplayedThing[] {
     const hull = hullOf(thing)
     return this.things.filter((_, i) => {
       const other = this.hulls[i]!
@@ -93,7 +93,7 @@ export class Table {
 
 const negated = (v: Vec): Vec => [-v[0], -v[1], -v[2]]
 
-function hullOf({ boxes, solids }: Thing): { min: number[]; max: number[] } {
+function hullOf({ boxes, solids }: ReplayedThing): { min: number[]; max: number[] } {
   const axes = [0, 1, 2] as const
   const corners = solids.flatMap((solid) => solid.corners)
   return {

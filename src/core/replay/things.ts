@@ -15,7 +15,7 @@ export interface Stud {
   axis: Vec
 }
 /** What travels as one: boxes, studs and sockets in the section's lattice. */
-export interface Thing {
+export interface ReplayedThing {
   id: string
   boxes: Brick[]
   studs: Stud[]

@@ -2,7 +2,7 @@
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
 import { BASE_CATALOGUE, type Shape } from '@core/catalogue'
 import { faultLine, plainFault } from '@core/fault'
-import { JOIN_SORTS, searchShapes, shapesThatLook, type JoinSort, type Sight, type StudPlace } from '@core/names'
+import { JOIN_SORTS, searchShapes, shapesThatLook, type JoinSort, type ShapeLook, type StudPlace } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { download } from '../shared/download'
@@ -51,7 +51,7 @@ const STUDS = [
 ]
 const JOINS = [any('anything'), ...Object.keys(JOIN_SORTS).map((value) => ({ value, label: value }))]
 
-const sight = computed<Sight>(() => ({
+const sight = computed<ShapeLook>(() => ({
   ...(across.value !== '' && along.value !== '' ? { footprint: [Number(across.value), Number(along.value)] as const } : {}),
   ...(height.value === '' ? {} : { height: Number(height.value) }),
   ...(studs.value === '' ? {} : { studs: studs.value as StudPlace }),

@@ -1,7 +1,7 @@
 import type { Bundle } from '@core/booklet'
 
 /** How far a builder has come: kept on the device, by what the booklet holds. */
-export interface Progress {
+export interface FollowProgress {
   /** Index of the page that was open. */
   page: number
   /** Ticked pieces: "page index/shape/colour". */
@@ -17,9 +17,9 @@ export function contentKey(bundle: Bundle): string {
 }
 
 /** Storage may be refused (private windows, files from a disk): then progress lasts as long as the page. */
-export function loadProgress(key: string): Progress {
+export function loadProgress(key: string): FollowProgress {
   try {
-    const stored = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Progress> | null
+    const stored = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<FollowProgress> | null
     const page = Number(stored?.page)
     const ticked = Array.isArray(stored?.ticked) ? stored.ticked.filter((key) => typeof key === 'string') : []
     // Whatever stands there: a place is a whole number from 0.
@@ -29,7 +29,7 @@ export function loadProgress(key: string): Progress {
   }
 }
 
-export function saveProgress(key: string, progress: Progress): boolean {
+export function saveProgress(key: string, progress: FollowProgress): boolean {
   try {
     localStorage.setItem(key, JSON.stringify(progress))
     return true

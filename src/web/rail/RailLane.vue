@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import type { Lane, Tie } from '@core/booklet'
 import { plural } from '@core/words'
 import { x, y } from './rail-drawing'
-import type { Mark } from './rail-keys'
+import type { RailMark } from './rail-keys'
 
 const props = defineProps<{
   lane: Lane
@@ -12,7 +12,7 @@ const props = defineProps<{
   /** The chosen step of this lane, from 0; −1 where another lane has it. */
   chosen: number
   /** Findings by "section/step from 1". */
-  marks: ReadonlyMap<string, Mark>
+  marks: ReadonlyMap<string, RailMark>
   /** Locked steps, by "section/step from 0". */
   locked: ReadonlySet<string>
 }>()

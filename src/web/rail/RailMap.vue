@@ -3,7 +3,7 @@ import { useElementSize, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { RailLayout, Walk } from '@core/booklet'
 import RailLane from './RailLane.vue'
-import { WALKS, type Mark } from './rail-keys'
+import { WALKS, type RailMark } from './rail-keys'
 import { bendPath, COLUMN, isInSight, lanePath, ROW, TOP, windowOf, withChosen, y } from './rail-drawing'
 
 const props = defineProps<{
@@ -11,7 +11,7 @@ const props = defineProps<{
   row: number
   step: number
   /** Findings by "section/step from 1". */
-  marks: ReadonlyMap<string, Mark>
+  marks: ReadonlyMap<string, RailMark>
   /** Locked steps, by "section/step from 0". */
   locked: ReadonlySet<string>
 }>()

@@ -92,8 +92,8 @@ function walk(way: Walk): void {
 }
 const goToFinding = (finding: Finding): void => goTo({ section: finding.section, step: (finding.step ?? 1) - 1 })
 
-type StepChange = (model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number) => ModelDocument
-function edit(label: string, change: StepChange): Promise<boolean> {
+type StepEdit = (model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number) => ModelDocument
+function edit(label: string, change: StepEdit): Promise<boolean> {
   const at = step.value
   const { id } = section.value
   const made = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument => change(model, plans, id, at)

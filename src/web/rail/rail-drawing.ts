@@ -25,7 +25,7 @@ export interface LaneInSight {
 }
 
 /** What is scrolled to, px. */
-export interface Sight {
+export interface VisibleRange {
   readonly left: number
   readonly top: number
   readonly width: number
@@ -37,7 +37,7 @@ const MORE_COLUMNS = 8
 const MORE_ROWS = 4
 
 /** The lanes, ties and bends in sight. */
-export function windowOf(layout: RailLayout, sight: Sight): { lanes: LaneInSight[]; bends: Bend[] } {
+export function windowOf(layout: RailLayout, sight: VisibleRange): { lanes: LaneInSight[]; bends: Bend[] } {
   const [firstColumn, lastColumn] = [sight.left / COLUMN - MORE_COLUMNS, (sight.left + sight.width) / COLUMN + MORE_COLUMNS]
   const [firstRow, lastRow] = [(sight.top - TOP) / ROW - MORE_ROWS, (sight.top + sight.height - TOP) / ROW + MORE_ROWS]
   const lanes = layout.lanes
@@ -65,7 +65,7 @@ export function withChosen(lanes: readonly LaneInSight[], layout: RailLayout, ro
 }
 
 /** Whether a tie is wholly in sight, beside a margin of so many px on the left that is covered. */
-export function isInSight(sight: Sight, column: number, row: number, covered: number): boolean {
+export function isInSight(sight: VisibleRange, column: number, row: number, covered: number): boolean {
   const [middle, height] = [x(column), y(row)]
   return (
     middle - COLUMN / 2 >= sight.left &&

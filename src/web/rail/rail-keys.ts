@@ -13,14 +13,14 @@ export const WALKS: Readonly<Record<string, Walk>> = {
 }
 
 /** How bad the worst finding of a step is, and how many there are. */
-export interface Mark {
+export interface RailMark {
   readonly worst: Finding['severity']
   readonly count: number
 }
 
 /** Marks by "section/step from 1"; findings come with the worst first. */
-export function marksOf(findings: readonly Finding[]): Map<string, Mark> {
-  const marks = new Map<string, Mark>()
+export function marksOf(findings: readonly Finding[]): Map<string, RailMark> {
+  const marks = new Map<string, RailMark>()
   for (const { section, step, severity } of findings) {
     const key = `${section}/${step ?? 1}`
     const known = marks.get(key)

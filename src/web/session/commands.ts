@@ -4,13 +4,13 @@ import type { ModelState, PlanSettings } from '../../workers/plan-messages'
 import type { Snapshot } from './snapshot'
 
 /** Makes one document of another, seen through the plan that is shown. @throws Fault where it cannot; then nothing changes */
-export type Change = (model: ModelDocument, plans: readonly SectionPlan[]) => ModelDocument
+export type DocumentChange = (model: ModelDocument, plans: readonly SectionPlan[]) => ModelDocument
 
 /** Something a person does to a model. */
 export interface Command {
   /** In words that fit after "Undo": "split B 07". */
   readonly label: string
-  readonly change?: Change
+  readonly change?: DocumentChange
   readonly settings?: PlanSettings
   /** An order to show from now on. */
   readonly order?: PlanOrder

@@ -12,7 +12,7 @@ const state: ModelState = {
 }
 const shown = makeSnapshot(1, state, plainPlan(state))
 
-class Finder extends FakePlanner {
+class FakeFinder extends FakePlanner {
   closed = 0
   constructor(private readonly found: () => Promise<FoundOrder | undefined>) {
     super(noTrouble())
@@ -36,7 +36,7 @@ const found = (): Promise<FoundOrder> => {
 
 describe('an offer', () => {
   it('says what is better, and shows the same state in the other order', async () => {
-    const finder = new Finder(found)
+    const finder = new FakeFinder(found)
     const offers = createOffers(() => finder)
     await offers.search(shown)
     expect(offers.offer.value!.words).toBe('1 step instead of 2')
@@ -49,19 +49,19 @@ describe('an offer', () => {
 
   it('of what is no longer shown is never made, and a search that dies is no trouble', async () => {
     let answer = (): void => undefined
-    const late = createOffers(() => new Finder(() => new Promise((resolve) => (answer = () => void found().then(resolve)))))
+    const late = createOffers(() => new FakeFinder(() => new Promise((resolve) => (answer = () => void found().then(resolve)))))
     const searching = late.search(shown)
     late.drop()
     answer()
     await searching
     expect(late.offer.value).toBeNull()
-    const dying = createOffers(() => new Finder(() => Promise.reject(new Error('died'))))
+    const dying = createOffers(() => new FakeFinder(() => Promise.reject(new Error('died'))))
     await dying.search(shown)
     expect([dying.offer.value, dying.fraction.value]).toEqual([null, null])
   })
 
   it('is not looked for where the designer wants the first plan', async () => {
-    const offers = createOffers(() => new Finder(found))
+    const offers = createOffers(() => new FakeFinder(found))
     await offers.search({ ...shown, settings: { ...USUAL_SETTINGS, effort: 'quick' } })
     expect(offers.offer.value).toBeNull()
   })

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
 import { createPlanning } from './planning'
-import { FakePlanner, noTrouble, plainPlan, type Trouble } from './support/fake-planner'
+import { FakePlanner, noTrouble, plainPlan, type PlannerTrouble } from './support/fake-planner'
 
 const state: ModelState = {
   model: { ...oneSection([part('a', 'brick-2x2', [0, 0, 0]), part('b', 'brick-2x2', [0, 0, 12])]), notes: '' },
@@ -12,7 +12,7 @@ const state: ModelState = {
 const noted = (from: ModelState, notes: string): ModelState => ({ ...from, model: { ...from.model, notes } })
 
 /** A planner, and how often it was told all. */
-function countingPlanner(trouble: Trouble) {
+function countingPlanner(trouble: PlannerTrouble) {
   const planner = new FakePlanner(trouble)
   const { open } = planner
   let opened = 0
@@ -23,7 +23,7 @@ function countingPlanner(trouble: Trouble) {
   return { planner, opened: () => opened }
 }
 
-function scene(trouble: Trouble = noTrouble()) {
+function scene(trouble: PlannerTrouble = noTrouble()) {
   const { planner, opened } = countingPlanner(trouble)
   return { opened, trouble, planning: createPlanning(planner) }
 }

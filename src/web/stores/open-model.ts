@@ -1,10 +1,11 @@
+import type { Progress } from '@core/pipeline'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { railJson } from '@core/formats'
 import type { Proof } from '@core/plan'
 import { unplanned, USUAL_SETTINGS, type PlanSettings } from '../../workers/plan-messages'
 import type { Answer } from '../session/command-queue'
-import type { Change, Command } from '../session/commands'
+import type { DocumentChange, Command } from '../session/commands'
 import { createPainting, type Painting } from '../session/painting'
 import { openSession, type Session } from '../session/session'
 import { bundleOf, makeSnapshot, type Snapshot } from '../session/snapshot'
@@ -15,7 +16,7 @@ import { openChangesChannel } from '../storage/changes-channel'
 import { useLibrary } from '../storage/open-library'
 import { makePainter } from '../workers/make-painter'
 import { compareStrategies, type Comparing } from '../workers/compare'
-import { PlannerClient, type Progress } from '../workers/planner-client'
+import { PlannerClient } from '../workers/planner-client'
 
 const NONE = nothingUnsaved()
 
@@ -68,14 +69,14 @@ export const useOpenModel = defineStore('open-model', () => {
   }
 
   /** Makes an edit whatever the plan says of it, and tells where it is refused. @returns whether it was made */
-  async function edit(label: string, change: Change, more: Partial<Command> = {}): Promise<boolean> {
+  async function edit(label: string, change: DocumentChange, more: Partial<Command> = {}): Promise<boolean> {
     const answer = await run({ label, change, ...more })
     tellRefusal(answer)
     return answer.kind === 'done' || answer.kind === 'unchanged'
   }
 
   /** The same where the screen itself says what is wrong. @returns why it was refused; empty where it was made */
-  async function tryEdit(label: string, change: Change, more: Partial<Command> = {}): Promise<string> {
+  async function tryEdit(label: string, change: DocumentChange, more: Partial<Command> = {}): Promise<string> {
     const answer = await run({ label, change, ...more })
     return answer.kind === 'done' || answer.kind === 'unchanged' ? '' : answer.reason
   }

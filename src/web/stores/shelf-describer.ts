@@ -1,3 +1,4 @@
+import type { Progress } from '@core/pipeline'
 import { worthOfPlan } from '@core/pipeline'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { fromBytes, reportFrom, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
@@ -5,7 +6,7 @@ import { factsOf } from '../storage/facts'
 import type { Library, StoredModel } from '../storage/library'
 import { makePainter } from '../workers/make-painter'
 import type { PainterClient } from '../workers/painter-client'
-import { PlannerClient, type Progress } from '../workers/planner-client'
+import { PlannerClient } from '../workers/planner-client'
 
 const PICTURE = { width: 480, height: 360 }
 /** A model that takes longer is left as it is until it is opened: the shelf must not wear a machine out at each visit. */

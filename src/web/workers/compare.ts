@@ -1,5 +1,6 @@
+import type { Progress } from '@core/pipeline'
 import { toBytes, type Comparison, type ModelState } from '../../workers/plan-messages'
-import { PlannerClient, type Progress } from './planner-client'
+import { PlannerClient } from './planner-client'
 
 export interface Comparing {
   readonly result: Promise<Comparison[]>

@@ -8,7 +8,7 @@ import { KeptAnswers } from './kept-answers'
 import { RequestTable, type MakeWorker } from './request-table'
 
 /** What everything later is painted from, so that a painter that died can be told again. */
-type Told = (painter: PainterClient) => Promise<void>
+type PainterNews = (painter: PainterClient) => Promise<void>
 
 /** A model and a printed report, each as bytes of JSON. */
 export interface DrawnBytes {
@@ -36,7 +36,7 @@ export class PainterClient {
   private readonly table: RequestTable<PainterApi>
   private readonly pieces = new KeptAnswers<CanvasImage>(MOST_PIECES)
   private readonly looks = new KeptAnswers<PieceLook[]>(MOST_PIECES)
-  private told: Told | undefined
+  private told: PainterNews | undefined
   private isLost = false
 
   constructor(make: MakeWorker) {
@@ -69,7 +69,7 @@ export class PainterClient {
     if (!isKnown) await this.tell(this.told)
   }
 
-  private tell(told: Told): Promise<void> {
+  private tell(told: PainterNews): Promise<void> {
     this.told = told
     this.forgetPieces()
     this.isLost = false

@@ -1,3 +1,4 @@
+import type { Progress } from '@core/pipeline'
 import { proxy } from 'comlink'
 import type { PlanWorth } from '@core/pipeline'
 import type { Change } from '@core/change'
@@ -6,8 +7,6 @@ import type { Proof } from '@core/plan'
 import type { PlannerApi } from '../../workers/planner.worker'
 import type { Comparison, FoundOrder, OpenAnswer, PlanAnswer, PlanRequest } from '../../workers/plan-messages'
 import { RequestTable, type MakeWorker } from './request-table'
-
-export type Progress = (fraction: number) => void
 
 /** What a session asks of a planner; tests give it another. */
 export interface PlannerLike {

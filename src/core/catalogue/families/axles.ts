@@ -1,7 +1,7 @@
-import { BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Vec } from '../../space'
+import { BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Vec, type FlatPoint } from '../../space'
 import { cellMiddles, LEFT_RIGHT, makeShape, socketsAt, studsAt } from '../make'
 import type { MeshBuilder } from '../mesh'
-import { arc, circle, cornersOf, rectangle, type Point } from '../polygon'
+import { arc, circle, cornersOf, rectangle } from '../polygon'
 import { block, carved, holesInRow, round } from '../solids'
 import type { Connector, Shape } from '../types'
 import { gear, wheel } from './gears'
@@ -37,7 +37,7 @@ function holedBrick(id: string, title: string, { columns, holes, isCross }: Thro
 
 function drilled(builder: MeshBuilder, box: Vec, holes: readonly number[], z: number, isCross: boolean): void {
   const whole = rectangle(0, 0, box[0], box[2])
-  const middles = holes.map((x): Point => [x, z])
+  const middles = holes.map((x): FlatPoint => [x, z])
   builder.perforated(cornersOf(whole), holesInRow(whole, middles, isCross ? 2.4 : 2.9, 3.6, isCross ? 4 : 16), 1, 0, BEAM)
 }
 
@@ -59,14 +59,14 @@ function beam(length: number): Shape {
       const [leftEnd, rightEnd] = [arc([5, 5], 5, 90, 270, 10), arc([right, 5], 5, -90, 90, 10)]
       const middle = holesInRow(
         rectangle(10, 0, box[0] - 10, 10),
-        holes.slice(1, -1).map((x): Point => [x, 5]),
+        holes.slice(1, -1).map((x): FlatPoint => [x, 5]),
         2.9,
         3.6,
       )
       const cells = [
-        { cell: [...leftEnd, [10, 0], [10, 10]] as Point[], hole: circle([5, 5], 2.9, 16) },
+        { cell: [...leftEnd, [10, 0], [10, 10]] as FlatPoint[], hole: circle([5, 5], 2.9, 16) },
         ...(length > 2 ? middle : []),
-        { cell: [...rightEnd, [box[0] - 10, 10], [box[0] - 10, 0]] as Point[], hole: circle([right, 5], 2.9, 16) },
+        { cell: [...rightEnd, [box[0] - 10, 10], [box[0] - 10, 0]] as FlatPoint[], hole: circle([right, 5], 2.9, 16) },
       ]
       builder.perforated([...leftEnd, ...rightEnd], cells, 1, 0, BEAM)
     },
@@ -100,7 +100,7 @@ function bentBeam(along: number, up: number): Shape {
         cornersOf(low),
         holesInRow(
           low,
-          Array.from({ length: along }, (_, i): Point => [i * 10 + 5, 5]),
+          Array.from({ length: along }, (_, i): FlatPoint => [i * 10 + 5, 5]),
           2.9,
           3.6,
         ),
@@ -116,7 +116,7 @@ function bentBeam(along: number, up: number): Shape {
   })
 }
 
-const PEG: readonly Point[] = [
+const PEG: readonly FlatPoint[] = [
   [2.4, 0],
   [2.9, 0.6],
   [2.9, 1.6],
@@ -135,7 +135,7 @@ function pin(id: string, title: string, halves: number): Shape {
     bodies: [round(block(0, 0, 0, long, HOLE, HOLE))],
     connectors: Array.from({ length: halves }, (_, i): Connector => ({ kind: 'pin', at: [i * 10 + 5, 3, 3], facing: PLUS_X })),
     outline: (builder) => {
-      const back = [...PEG].reverse().map(([radius, height]): Point => [radius, long - height])
+      const back = [...PEG].reverse().map(([radius, height]): FlatPoint => [radius, long - height])
       builder.lathe([0, 3, 3], X, [...PEG, ...back], 16)
     },
   })
@@ -159,7 +159,7 @@ function halfPin(): Shape {
 }
 
 /** The outline of an axle: a cross 6 u wide with arms of 2 u. */
-const CROSS: readonly Point[] = [
+const CROSS: readonly FlatPoint[] = [
   [2, 0],
   [4, 0],
   [4, 2],

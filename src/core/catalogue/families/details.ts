@@ -1,6 +1,5 @@
-import { MINUS_X, MINUS_Z, PLATE_HEIGHT, PLUS_X, PLUS_Z, type Vec } from '../../space'
+import { MINUS_X, MINUS_Z, PLATE_HEIGHT, PLUS_X, PLUS_Z, type Vec, type FlatPoint } from '../../space'
 import { cellMiddles, makeShape, socketsAt, studsAt, type ShapeRecipe } from '../make'
-import type { Point } from '../polygon'
 import { block, carved, round } from '../solids'
 import type { Shape } from '../types'
 
@@ -41,7 +40,7 @@ function grille(columns: number): Shape {
 }
 
 /** What stands on one stud and is round all the way up. */
-function turned(id: string, title: string, height: number, rings: readonly Point[], more: Partial<ShapeRecipe> = {}): Shape {
+function turned(id: string, title: string, height: number, rings: readonly FlatPoint[], more: Partial<ShapeRecipe> = {}): Shape {
   return detail(id, title, {
     box: [10, 10, height],
     connectors: SOCKET,
@@ -208,7 +207,7 @@ const propeller = (): Shape =>
       builder.tube([20, 0, 20], [0, 1, 0], 4, 2.9, 6, 20)
       for (let i = 0; i < 4; i++) {
         const angle = (Math.PI * i) / 2
-        const at = (along: number, side: number): Point => [
+        const at = (along: number, side: number): FlatPoint => [
           20 + along * Math.cos(angle) - side * Math.sin(angle),
           20 + along * Math.sin(angle) + side * Math.cos(angle),
         ]

@@ -1,6 +1,5 @@
-import { MINUS_Y, type Box, type Vec } from '../../space'
+import { MINUS_Y, type Box, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
-import type { Point } from '../polygon'
 import { block, carved } from '../solids'
 import type { Shape } from '../types'
 import { BEAM, bore, crossHole, Y } from './through-holes'
@@ -50,8 +49,11 @@ export function gear(teeth: number): Shape {
   })
 }
 
-function tooth(middle: number, pitch: number, angle: number, half: number): Point[] {
-  const at = (radius: number, turn: number): Point => [middle + radius * Math.cos(angle + turn), middle + radius * Math.sin(angle + turn)]
+function tooth(middle: number, pitch: number, angle: number, half: number): FlatPoint[] {
+  const at = (radius: number, turn: number): FlatPoint => [
+    middle + radius * Math.cos(angle + turn),
+    middle + radius * Math.sin(angle + turn),
+  ]
   return [at(pitch - 1, -half * 0.55), at(pitch + 1, -half * 0.28), at(pitch + 1, half * 0.28), at(pitch - 1, half * 0.55)]
 }
 
@@ -87,8 +89,8 @@ export function wheel({ id, title, across, rim, hasCross }: WheelOptions): Shape
   })
 }
 
-function spoke(middle: number, from: number, to: number, angle: number, half: number): Point[] {
-  const at = (radius: number, side: number): Point => [
+function spoke(middle: number, from: number, to: number, angle: number, half: number): FlatPoint[] {
+  const at = (radius: number, side: number): FlatPoint => [
     middle + radius * Math.cos(angle) - side * Math.sin(angle),
     middle + radius * Math.sin(angle) + side * Math.cos(angle),
   ]

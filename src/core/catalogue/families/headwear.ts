@@ -1,7 +1,6 @@
-import { MINUS_Z, type Vec } from '../../space'
+import { MINUS_Z, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
 import type { MeshBuilder } from '../mesh'
-import type { Point } from '../polygon'
 import { block, carved } from '../solids'
 import type { BodyBox, Shape } from '../types'
 
@@ -46,7 +45,7 @@ const MIDDLE: Vec = [7, 7, 0]
 
 /** A half shell around the back of the head, from one side over the back to the other. */
 function shell(builder: MeshBuilder, from: number, to: number, low: number, high: number, outer = 7, inner = 6.1): void {
-  const points = (radius: number): Point[] =>
+  const points = (radius: number): FlatPoint[] =>
     Array.from({ length: 13 }, (_, i) => {
       const angle = ((from + ((to - from) * i) / 12) * Math.PI) / 180
       return [7 + radius * Math.cos(angle), 7 + radius * Math.sin(angle)]
@@ -54,7 +53,7 @@ function shell(builder: MeshBuilder, from: number, to: number, low: number, high
   builder.extrude([...points(outer), ...points(inner).reverse()], 2, low, high)
 }
 
-const bowl = (height: number, radius = 7): Point[] => [
+const bowl = (height: number, radius = 7): FlatPoint[] => [
   [radius, 0],
   [radius, height * 0.3],
   [radius * 0.86, height * 0.72],

@@ -1,6 +1,6 @@
-import { PLUS_X, type Vec } from '../../space'
+import { PLUS_X, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
-import { arc, type Point } from '../polygon'
+import { arc } from '../polygon'
 import { block, carved } from '../solids'
 import type { Shape } from '../types'
 
@@ -61,7 +61,7 @@ function band(long: number, id = 'band'): Shape {
     bodies: carved(block(0, 0, 0, width, 8, 2), width > 2 ? [block(1, 1, 0, width - 2, 6, 2)] : []),
     connectors: [],
     outline: (builder) => {
-      const around = (radius: number): Point[] => [...arc([width - 4, 4], radius, -90, 90, 8), ...arc([4, 4], radius, 90, 270, 8)]
+      const around = (radius: number): FlatPoint[] => [...arc([width - 4, 4], radius, -90, 90, 8), ...arc([4, 4], radius, 90, 270, 8)]
       const [outer, inner] = [around(4), around(3)]
       outer.forEach((point, i) => {
         const j = (i + 1) % outer.length

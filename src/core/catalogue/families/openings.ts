@@ -1,12 +1,12 @@
-import { BRICK_HEIGHT, PLUS_X, STUD_PITCH, type Box, type Vec } from '../../space'
+import { BRICK_HEIGHT, PLUS_X, STUD_PITCH, type Box, type Vec, type FlatPoint } from '../../space'
 import { cellMiddles, makeShape, parseSize, sizeTitle, socketsAt, studsAt } from '../make'
-import { arc, cornersOf, rectangle, type Point } from '../polygon'
+import { arc, cornersOf, rectangle } from '../polygon'
 import { block, carved } from '../solids'
 import type { Shape } from '../types'
 
 /** Frames, walls and arches: all of them hollow, so that what stands inside is in nobody's way. */
 
-interface Frame {
+interface WindowFrame {
   readonly id: string
   readonly family: string
   readonly title: string
@@ -21,7 +21,7 @@ interface Frame {
   readonly posts?: readonly number[]
 }
 
-function frame(options: Frame): Shape {
+function frame(options: WindowFrame): Shape {
   const { columns, height, side, sill, head } = options
   const box: Vec = [columns * STUD_PITCH, STUD_PITCH, height]
   const hole = block(side, 0, sill, box[0] - 2 * side, 10, height - sill - head)
@@ -41,7 +41,7 @@ function frame(options: Frame): Shape {
       const inner = cornersOf(rectangle(hole.min[0], hole.min[2], hole.max[0], hole.max[2]))
       if (sill > 0) builder.perforated(cornersOf(whole), [{ cell: cornersOf(whole), hole: inner }], 1, 0, 10)
       else {
-        const outline: Point[] = [
+        const outline: FlatPoint[] = [
           [0, 0],
           [side, 0],
           [side, height - head],
@@ -94,7 +94,7 @@ function arch(columns: number, tall: number): Shape {
   const radius = (width - 20) / 2
   const rise = height - 3
   const squash = Math.min(1, rise / radius)
-  const opening = arc([0, 0], radius, 180, 0, 12).map(([u, v]): Point => [width / 2 + u, v * squash])
+  const opening = arc([0, 0], radius, 180, 0, 12).map(([u, v]): FlatPoint => [width / 2 + u, v * squash])
   const cells = cellMiddles(columns, 1)
   const steps = archSteps(width, radius, squash)
   return makeShape({
@@ -135,7 +135,7 @@ function panel(columns: number, tall: number): Shape {
     ],
     connectors: [...(isHigh ? studsAt(cells, height) : []), ...socketsAt(cells)],
     outline: (builder) => {
-      const side: Point[] = isHigh
+      const side: FlatPoint[] = isHigh
         ? [
             [0, 0],
             [10, 0],
@@ -205,13 +205,13 @@ function lattice(): Shape {
       for (let i = -1; i < 4; i++) {
         for (const lean of [1, -1]) {
           const foot = 8 + i * 9
-          const band: Point[] = [
+          const band: FlatPoint[] = [
             [foot - 1.2, 3],
             [foot + 1.2, 3],
             [foot + 1.2 + 18 * 0.5, 21],
             [foot - 1.2 + 18 * 0.5, 21],
           ]
-          const shown = lean > 0 ? band : band.map(([x, z]): Point => [width - x, z])
+          const shown = lean > 0 ? band : band.map(([x, z]): FlatPoint => [width - x, z])
           if (shown.every(([x]) => x > 2 && x < width - 2)) builder.extrude(shown, 1, lean > 0 ? 3.4 : 4.6, lean > 0 ? 4.6 : 5.8)
         }
       }

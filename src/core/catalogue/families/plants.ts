@@ -1,7 +1,6 @@
-import { PLUS_Z, type Vec } from '../../space'
+import { PLUS_Z, type Vec, type FlatPoint } from '../../space'
 import { socketsAt, studsAt } from '../make'
 import type { MeshBuilder } from '../mesh'
-import type { Point } from '../polygon'
 import { detail } from './details'
 import { block, round } from '../solids'
 import type { Shape } from '../types'
@@ -15,7 +14,7 @@ const SOCKET = socketsAt([[5, 5]])
 function blades(builder: MeshBuilder, middle: Vec, count: number, reach: number, half: number, thick: number): void {
   for (let i = 0; i < count; i++) {
     const angle = (2 * Math.PI * (i + 0.5)) / count
-    const at = (along: number, side: number): Point => [
+    const at = (along: number, side: number): FlatPoint => [
       middle[0] + along * Math.cos(angle) - side * Math.sin(angle),
       middle[1] + along * Math.sin(angle) + side * Math.cos(angle),
     ]

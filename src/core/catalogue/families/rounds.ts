@@ -1,6 +1,6 @@
-import { boxAt, BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, type Vec } from '../../space'
+import { boxAt, BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, type Vec, type FlatPoint } from '../../space'
 import { cellMiddles, CORNER_DIAGONAL, makeShape, parseSize, sizeTitle, socketsAt, studsAt } from '../make'
-import { arc, type Point } from '../polygon'
+import { arc } from '../polygon'
 import type { BodyBox, Shape } from '../types'
 
 const UP: Vec = [0, 0, 1]
@@ -99,7 +99,7 @@ function cone(id: string, title: string, across: number, height: number): Shape 
 function quarter(family: 'tile' | 'plate' | 'brick', across: number): Shape {
   const wide = across * STUD_PITCH
   const height = family === 'brick' ? BRICK_HEIGHT : PLATE_HEIGHT
-  const outline: Point[] = [[0, wide], ...arc([0, wide], wide, -90, 0, 4 + 4 * across)]
+  const outline: FlatPoint[] = [[0, wide], ...arc([0, wide], wide, -90, 0, 4 + 4 * across)]
   const inside = cellMiddles(across, across).filter(([x, y]) => Math.hypot(x + 3, wide - y + 3) <= wide)
   const cells = across === 1 ? ([[5, 5]] as const) : inside
   return makeShape({
@@ -137,12 +137,12 @@ function discBodies(across: number, height: number): BodyBox[] {
 function dome(across: number, height: number): Shape {
   const radius = (across * STUD_PITCH) / 2
   const foot = 4
-  const rings: Point[] = [
+  const rings: FlatPoint[] = [
     [radius, 0],
     [radius, foot],
     ...arc([0, foot], 1, 0, 78, 6)
       .slice(1)
-      .map(([u, v]): Point => [u * radius, foot + (v - foot) * (height - foot)]),
+      .map(([u, v]): FlatPoint => [u * radius, foot + (v - foot) * (height - foot)]),
   ]
   return makeShape({
     id: `dome-${across}x${across}`,

@@ -1,7 +1,6 @@
-import { PLUS_X, type Vec } from '../../space'
+import { PLUS_X, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
 import type { MeshBuilder } from '../mesh'
-import type { Point } from '../polygon'
 import { block } from '../solids'
 import type { BodyBox, Shape } from '../types'
 
@@ -42,7 +41,7 @@ export function tool({ id, title, handle, long, high, deep = 4, draw }: Tool): S
   })
 }
 
-export const flat = (builder: MeshBuilder, outline: readonly Point[], from = 1.2, to = 2.8): MeshBuilder =>
+export const flat = (builder: MeshBuilder, outline: readonly FlatPoint[], from = 1.2, to = 2.8): MeshBuilder =>
   builder.extrude(outline, 1, from, to)
 
 const TOOLS: readonly Tool[] = [

@@ -2,7 +2,7 @@ import { keep, outsideOf, type FlatPoint } from '../../space'
 import type { DrawnSection } from '../drawn-section'
 import { mixedSlots, type InkOptions } from '../ink'
 import { INK, type Rgb } from '../paint'
-import type { Composition, Overlay, Plate } from '../plate'
+import type { Composition, Overlay, PictureLayer } from '../picture-layer'
 import type { Sheen } from '../sheen'
 import { joinLines, outlineLoops } from './chain'
 import type { Drawing, DrawnItem, Loop } from './drawing'
@@ -46,15 +46,15 @@ function overlayItems(overlay: Overlay, section: Pick<DrawnSection, 'parts' | 'p
   return leader ? [{ kind: 'lines', colour: INK, width: LEADER, lines: [leader] }, inset] : [inset]
 }
 
-function plateItems(plate: Plate, section: Pick<DrawnSection, 'parts' | 'patches'>, mostFacets: number): DrawnItem[] | undefined {
-  const facets = visibleFacets(plate, section)
+function plateItems(layer: PictureLayer, section: Pick<DrawnSection, 'parts' | 'patches'>, mostFacets: number): DrawnItem[] | undefined {
+  const facets = visibleFacets(layer, section)
   if (facets.length > mostFacets) return undefined
-  const scale = 1 / plate.finer
+  const scale = 1 / layer.finer
   return [
-    ...areaItems(paintOrder(facets), plate.look, scale),
+    ...areaItems(paintOrder(facets), layer.look, scale),
     ...lineItems(
-      visibleLines(facets, plate.easel, (part) => part >= plate.look.newFrom && part < plate.look.newTo),
-      plate.look,
+      visibleLines(facets, layer.target, (part) => part >= layer.look.newFrom && part < layer.look.newTo),
+      layer.look,
       scale,
     ),
   ]

@@ -1,8 +1,8 @@
 import { memo } from '../../memo'
 import type { FlatPoint } from '../../space'
-import type { Easel } from '../easel'
-import { NOTHING, type Layers } from '../layers'
-import type { Stencil } from '../stencil'
+import type { RenderTarget } from '../render-target'
+import { NOTHING, type GBuffer } from '../g-buffer'
+import type { ProjectedMesh } from '../projected-mesh'
 import { depthAt, type VisibleFacet } from './facets'
 
 export type LineKind = 'crease' | 'outline' | 'heavy'
@@ -14,7 +14,7 @@ const OUTLINE = 2
 const HEAVY = 3
 const KINDS: readonly (LineKind | undefined)[] = [undefined, 'crease', 'outline', 'heavy']
 
-/** A stretch of an edge that shows, in dots of the layers. */
+/** A stretch of an edge that shows, in dots of the buffer. */
 export interface VisibleLine {
   readonly kind: LineKind
   readonly part: number
@@ -44,19 +44,23 @@ const SLIP = 1
  *
  * @param isNew whether a part is new: lines between new and not new are heavy
  */
-export function visibleLines(facets: readonly VisibleFacet[], { layers, camera }: Easel, isNew: (part: number) => boolean): VisibleLine[] {
-  const reader = new EdgeReader(layers, isNew, camera.scale)
+export function visibleLines(
+  facets: readonly VisibleFacet[],
+  { buffer, camera }: RenderTarget,
+  isNew: (part: number) => boolean,
+): VisibleLine[] {
+  const reader = new EdgeReader(buffer, isNew, camera.scale)
   const lines: VisibleLine[] = []
   for (const facet of facets) {
-    const beyond = neighboursOf(facet.stencil)[facet.index]!
+    const beyond = neighboursOf(facet.projected)[facet.index]!
     const { corners } = facet
     const count = corners.length / 2
     for (let i = 0; i < count; i++) {
-      // The corners run the other way than in the stencil.
+      // The corners run the other way than in the projected mesh.
       const neighbour = beyond[(2 * count - 2 - i) % count]!
       if (neighbour === SAME_SURFACE) continue
       // Of two faces that both show beside an edge the first draws it.
-      const yieldsTo = neighbour >= 0 && neighbour < facet.index ? facet.stencil[neighbour]!.surface : NO_SURFACE
+      const yieldsTo = neighbour >= 0 && neighbour < facet.index ? facet.projected[neighbour]!.surface : NO_SURFACE
       reader.read(facet, i * 2, ((i + 1) % count) * 2, yieldsTo, lines)
     }
   }
@@ -67,13 +71,13 @@ const SAME_SURFACE = -2
 const NONE = -1
 const NO_SURFACE = -1
 
-/** Of each edge of each facet of a stencil, the facet beyond it. */
+/** Of each edge of each facet of a projected mesh, the facet beyond it. */
 const neighboursOf = memo(findNeighbours)
 
 /** Facets that share an edge, both of which face the viewer; told by the ends of the edge and their depth. */
-function findNeighbours(stencil: Stencil): number[][] {
+function findNeighbours(projected: ProjectedMesh): number[][] {
   const ends = new Map<string, number[]>()
-  const edgesOf = stencil.map(({ corners, slopeX, slopeY, base }, facet) => {
+  const edgesOf = projected.map(({ corners, slopeX, slopeY, base }, facet) => {
     const count = corners.length / 2
     const name = (i: number): string => {
       const [x, y] = [corners[i * 2]!, corners[i * 2 + 1]!]
@@ -88,11 +92,11 @@ function findNeighbours(stencil: Stencil): number[][] {
       return key
     })
   })
-  return stencil.map(({ surface }, facet) =>
+  return projected.map(({ surface }, facet) =>
     edgesOf[facet]!.map((key) => {
       const other = ends.get(key)!.find((candidate) => candidate !== facet)
       if (other === undefined) return NONE
-      return stencil[other]!.surface === surface ? SAME_SURFACE : other
+      return projected[other]!.surface === surface ? SAME_SURFACE : other
     }),
   )
 }
@@ -102,7 +106,7 @@ class EdgeReader {
   private readonly touching: number
 
   constructor(
-    private readonly layers: Layers,
+    private readonly buffer: GBuffer,
     private readonly isNew: (part: number) => boolean,
     dotsPerU: number,
   ) {
@@ -153,21 +157,21 @@ class EdgeReader {
 
   /** Whether a dot beside an edge of some depth shows a surface there, and not the same surface nearer to the viewer. */
   private shows(dot: number, facet: VisibleFacet, surface: number, edge: number): boolean {
-    const { layers } = this
-    if (dot < 0 || layers.part[dot] !== facet.part || layers.surface[dot] !== surface) return false
-    const depth = layers.depth[dot]!
+    const { buffer } = this
+    if (dot < 0 || buffer.part[dot] !== facet.part || buffer.surface[dot] !== surface) return false
+    const depth = buffer.depth[dot]!
     return Math.abs(depth - edge) < SAME_EDGE || Math.abs(depth - this.planeAt(facet, dot)) < SAME_FACET
   }
 
   private planeAt(facet: VisibleFacet, dot: number): number {
-    const { width } = this.layers.size
+    const { width } = this.buffer.size
     const x = dot % width
     return depthAt(facet, x + 0.5, (dot - x) / width + 0.5)
   }
 
   /** What kind of line parts a facet from what shows at a dot beside it; none where that draws the line itself. */
   private kindBeside(facet: VisibleFacet, outside: number): number {
-    const { part, surface, depth } = this.layers
+    const { part, surface, depth } = this.buffer
     const other = outside < 0 ? NOTHING : part[outside]!
     if (other === NOTHING) return this.isNew(facet.part) ? HEAVY : OUTLINE
     const deeper = depth[outside]! - this.planeAt(facet, outside)
@@ -179,7 +183,7 @@ class EdgeReader {
 
   /** −1 outside the picture. */
   private dotAt(x: number, y: number): number {
-    const { width, height } = this.layers.size
+    const { width, height } = this.buffer.size
     return x < 0 || y < 0 || x >= width || y >= height ? -1 : Math.floor(y) * width + Math.floor(x)
   }
 }

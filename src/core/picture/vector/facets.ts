@@ -1,16 +1,16 @@
 import { add, type FlatPoint } from '../../space'
 import { FIRST_DECAL, seePatch, type SeenPatch } from '../decal-paint'
 import type { DrawnSection } from '../drawn-section'
-import { NOTHING, type Layers } from '../layers'
-import type { Plate } from '../plate'
-import type { SeenFacet, Stencil } from '../stencil'
+import { NOTHING, type GBuffer } from '../g-buffer'
+import type { PictureLayer } from '../picture-layer'
+import type { ProjectedFacet, ProjectedMesh } from '../projected-mesh'
 
-/** A facet that shows, in dots of the layers: a convex polygon, and the plane of its depth. */
+/** A facet that shows, in dots of the buffer: a convex polygon, and the plane of its depth. */
 export interface VisibleFacet {
   readonly part: number
   readonly surface: number
   readonly tone: number
-  /** x and y of each corner in turn; of positive area, so the other way round than in the stencil. */
+  /** x and y of each corner in turn; of positive area, so the other way round than in the projected mesh. */
   readonly corners: Float64Array
   /** depth = plane[0] · x + plane[1] · y + plane[2], u. */
   readonly plane: readonly [number, number, number]
@@ -20,8 +20,8 @@ export interface VisibleFacet {
   readonly bottom: number
   /** Its greatest depth, u. */
   readonly far: number
-  /** Which facet of its stencil it is: edges know their neighbours by it. */
-  readonly stencil: Stencil
+  /** Which facet of its projected mesh it is: edges know their neighbours by it. */
+  readonly projected: ProjectedMesh
   readonly index: number
   readonly patch?: SeenPatch
 }
@@ -40,31 +40,31 @@ const PER_PART = 65_536
  * what hides what. Surfaces of which no dot shows are left out; that is the only thing the buffer decides about faces.
  */
 export function visibleFacets(
-  { easel, shown }: Pick<Plate, 'easel' | 'shown'>,
+  { target, shown }: Pick<PictureLayer, 'target' | 'shown'>,
   section: Pick<DrawnSection, 'parts' | 'patches'>,
 ): VisibleFacet[] {
-  const seen = surfacesIn(easel.layers)
+  const seen = surfacesIn(target.buffer)
   const facets: VisibleFacet[] = []
   for (const { part, lift } of shown) {
     const placed = section.parts[part]!
-    const origin = easel.originOf(placed, lift)
-    const stencil = easel.cutter.of(placed.shape, placed.pose.matrix)
-    stencil.forEach((facet, index) => {
-      if (seen.has(part * PER_PART + facet.surface)) facets.push(placeFacet(facet, part, origin, stencil, index))
+    const origin = target.originOf(placed, lift)
+    const projected = target.projector.of(placed.shape, placed.pose.matrix)
+    projected.forEach((facet, index) => {
+      if (seen.has(part * PER_PART + facet.surface)) facets.push(placeFacet(facet, part, origin, projected, index))
     })
     section.patches.get(part)?.forEach((patch, number) => {
       if (!seen.has(part * PER_PART + FIRST_DECAL + number)) return
       const at = lift ? add(placed.pose.at, lift) : placed.pose.at
-      const seenPatch = seePatch(patch, number, { matrix: placed.pose.matrix, at }, easel.camera)
-      seenPatch?.stencil.forEach((facet, index) => {
-        facets.push({ ...placeFacet(facet, part, origin, seenPatch.stencil, index), patch: seenPatch })
+      const seenPatch = seePatch(patch, number, { matrix: placed.pose.matrix, at }, target.camera)
+      seenPatch?.projected.forEach((facet, index) => {
+        facets.push({ ...placeFacet(facet, part, origin, seenPatch.projected, index), patch: seenPatch })
       })
     })
   }
   return facets
 }
 
-function surfacesIn({ part, surface }: Layers): Set<number> {
+function surfacesIn({ part, surface }: GBuffer): Set<number> {
   const seen = new Set<number>()
   let last = -1
   for (let dot = 0; dot < part.length; dot++) {
@@ -78,10 +78,10 @@ function surfacesIn({ part, surface }: Layers): Set<number> {
 }
 
 function placeFacet(
-  facet: SeenFacet,
+  facet: ProjectedFacet,
   part: number,
   [x, y, depth]: readonly [number, number, number],
-  stencil: Stencil,
+  projected: ProjectedMesh,
   index: number,
 ): VisibleFacet {
   const { length } = facet.corners
@@ -99,5 +99,5 @@ function placeFacet(
     bottom = Math.max(bottom, v)
     far = Math.max(far, deep)
   }
-  return { part, surface: facet.surface, tone: facet.tone, corners, plane, left, right, top, bottom, far, stencil, index }
+  return { part, surface: facet.surface, tone: facet.tone, corners, plane, left, right, top, bottom, far, projected, index }
 }

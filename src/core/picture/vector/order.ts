@@ -1,5 +1,5 @@
 import { areaOf, common, keep, type FlatPoint } from '../../space'
-import { Overlap } from './overlap'
+import { FacetOverlap } from './overlap'
 import { depthAt, pointsOf, type VisibleFacet } from './facets'
 
 /** A facet in its turn, and what must be cut out of it because it is drawn too late to be covered there. */
@@ -16,7 +16,7 @@ const TOUCH = 0.05
 const SAME_DEPTH = 0.015
 
 /** What is in front of what, where two facets have dots in common. */
-interface Pairs {
+interface FacetPairs {
   /** Of each facet those right behind it: to be drawn before. */
   readonly behind: number[][]
   readonly inFront: number[][]
@@ -59,11 +59,11 @@ function leastBound(waits: Int32Array, isDone: Uint8Array, open: { from: number 
   return best
 }
 
-function comparePairs(facets: readonly VisibleFacet[]): Pairs {
-  const pairs: Pairs = { behind: facets.map(() => []), inFront: facets.map(() => []), cuts: facets.map(() => []) }
+function comparePairs(facets: readonly VisibleFacet[]): FacetPairs {
+  const pairs: FacetPairs = { behind: facets.map(() => []), inFront: facets.map(() => []), cuts: facets.map(() => []) }
   const cells = new Map<number, number[]>()
   const met = new Int32Array(facets.length).fill(-1)
-  const overlap = new Overlap()
+  const overlap = new FacetOverlap()
   facets.forEach((facet, i) => {
     for (let row = Math.floor(facet.top / CELL); row <= Math.floor(facet.bottom / CELL); row++) {
       for (let column = Math.floor(facet.left / CELL); column <= Math.floor(facet.right / CELL); column++) {
@@ -85,7 +85,7 @@ function comparePairs(facets: readonly VisibleFacet[]): Pairs {
   return pairs
 }
 
-function compare(facets: readonly VisibleFacet[], i: number, j: number, pairs: Pairs, overlap: Overlap): void {
+function compare(facets: readonly VisibleFacet[], i: number, j: number, pairs: FacetPairs, overlap: FacetOverlap): void {
   const [a, b] = [facets[i]!, facets[j]!]
   if (a.right <= b.left || b.right <= a.left || a.bottom <= b.top || b.bottom <= a.top) return
   if (!overlap.of(a, b) || overlap.area < TOUCH) return
@@ -101,7 +101,7 @@ function compare(facets: readonly VisibleFacet[], i: number, j: number, pairs: P
   if (hidden.length > 2 && areaOf(hidden) > TOUCH) pairs.cuts[i]!.push(hidden)
 }
 
-function note({ behind, inFront }: Pairs, back: number, front: number): void {
+function note({ behind, inFront }: FacetPairs, back: number, front: number): void {
   behind[front]!.push(back)
   inFront[back]!.push(front)
 }

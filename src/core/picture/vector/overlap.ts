@@ -7,7 +7,7 @@ const MOST_CORNERS = 128
  * What two convex facets have in common: its area, and how much farther than the second the first is, at the least and at the most.
  * The clipping of Sutherland and Hodgman 1974 in two tables that are used again and again: it runs for every pair of a picture.
  */
-export class Overlap {
+export class FacetOverlap {
   /** dots² */
   area = 0
   /** u */

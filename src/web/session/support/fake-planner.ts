@@ -5,14 +5,14 @@ import { fromBytes, stateAfter, toBytes, type ModelState, type PlanRequest, type
 import type { PlannerLike } from '../../workers/planner-client'
 
 /** What goes wrong, and how long things take: shared by all planners of a test. */
-export interface Trouble {
+export interface PlannerTrouble {
   /** The next questions that end with the planner's death. */
   deaths: number
   /** Planning waits for this. */
   pause: Promise<void> | undefined
 }
 
-export const noTrouble = (): Trouble => ({ deaths: 0, pause: undefined })
+export const noTrouble = (): PlannerTrouble => ({ deaths: 0, pause: undefined })
 
 /** A plan that is plain to see: one step a part, in the order of the document; a note “break” leaves something unheld. */
 export function plainPlan({ model }: Pick<ModelState, 'model'>): Printed {
@@ -50,7 +50,7 @@ export class FakePlanner implements PlannerLike {
   private isClosed = false
   private stops = 0
 
-  constructor(private readonly trouble: Trouble) {}
+  constructor(private readonly trouble: PlannerTrouble) {}
 
   private async work<Value>(act: () => Value): Promise<Value> {
     const { stops } = this

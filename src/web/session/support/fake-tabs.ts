@@ -5,7 +5,7 @@ import type { ChangesChannel } from '../../storage/changes-channel'
 import { LibraryDatabase } from '../../storage/database'
 import { Library } from '../../storage/library'
 import { openSession, type Session } from '../session'
-import { FakePlanner, noTrouble, type Trouble } from './fake-planner'
+import { FakePlanner, noTrouble, type PlannerTrouble } from './fake-planner'
 
 /** A store whose disk may be full. */
 class FullableLibrary extends Library {
@@ -28,7 +28,7 @@ class FullableLibrary extends Library {
 
 /** One browser: a store, and tabs that hear of each other. */
 export class FakeBrowser {
-  readonly trouble: Trouble = noTrouble()
+  readonly trouble: PlannerTrouble = noTrouble()
   readonly told: string[] = []
   readonly library: FullableLibrary
   private readonly listeners = new Map<object, (id: string, revision: number) => void>()

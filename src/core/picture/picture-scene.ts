@@ -3,7 +3,7 @@ import { partHull, type Scene } from '../scene'
 import { boxAt, unite, type Box } from '../space'
 
 /** A scene as the eye needs it: which parts each node has, and how far all reaches. */
-export interface Stage {
+export interface PictureScene {
   readonly scene: Scene
   /** The parts of node n are list[start[n]] … list[start[n + 1] − 1]. */
   readonly start: Int32Array
@@ -19,15 +19,15 @@ const DOTS_OF_PART = 30_000
 
 /** Begins a look: what was drawn for others before does not count. */
 export function beginLook(scene: Scene): void {
-  stageOf(scene).budget = budgetOf(scene)
+  pictureSceneOf(scene).budget = budgetOf(scene)
 }
 
 const budgetOf = ({ parts }: Scene): Budget =>
   new Budget(DOTS + DOTS_OF_PART * parts.length, 'drawing of parts that cover each other', 'Move apart what stands in one place.')
 
-export const stageOf = (scene: Scene): Stage => scene.tables.of(makeStage, scene)
+export const pictureSceneOf = (scene: Scene): PictureScene => scene.tables.of(makePictureScene, scene)
 
-function makeStage(scene: Scene): Stage {
+function makePictureScene(scene: Scene): PictureScene {
   const start = new Int32Array(scene.nodes.length + 1)
   for (const node of scene.partNode) start[node + 1]!++
   for (let node = 0; node < scene.nodes.length; node++) start[node + 1]! += start[node]!

@@ -7,7 +7,7 @@ import { checkModel, Flattener, type Copy, type ModelDocument, type Part } from 
 import { findJoints } from '../joints'
 import { SpaceLeft } from '../motion'
 import { buildScene, sectionNodes } from '../scene'
-import { findLockedSet } from './locked-set'
+import { findInterlockingSet } from './interlocking-set'
 import { halvesOf } from '../edits'
 
 /** A frame with a hole of two studs by a brick: two plates lying, two bricks between them. */
@@ -38,20 +38,20 @@ describe('a knot', () => {
     const model = chain()
     const scene = buildScene(sectionNodes(model, new Flattener(model), 'inner'))
     const space = new SpaceLeft(scene, findJoints(scene))
-    expect(findLockedSet(space, 0)).toEqual({ core: [], keys: [] })
+    expect(findInterlockingSet(space, 0)).toEqual({ core: [], keys: [] })
     expect([...space.isThere]).toEqual(scene.nodes.map(() => 1))
   })
 
   it('ways out swap the part that unties it, or leave it out', () => {
     const model = twoSections([part('beam', 'plate-1x4', [0, 0, 0], '+y-x')], [], frame)
     const finding = { code: 'blocked', severity: 'error', section: 'main', step: 1, parts: ['beam'], message: '' } as const
-    const [swap, leave] = waysOut(model, finding)
+    const [swap, removal] = waysOut(model, finding)
     const parts = swap!.change(model).sections[0]!.parts!
     expect(parts.map(({ shape, at }) => [shape, at])).toEqual([
       ['plate-1x2', [0, 0, 0]],
       ['plate-1x2', [0, 20, 0]],
     ])
-    expect(leave!.change(model).sections[0]!.parts).toEqual([])
+    expect(removal!.change(model).sections[0]!.parts).toEqual([])
     checkModel(swap!.change(model))
   })
 })

@@ -18,16 +18,16 @@ interface Laid {
  * How the work lies in each step. What comes in from below needs the work lifted; a run of such steps turns it over, as long
  * as nothing lies loose that would fall apart.
  */
-export function lieOfSteps({ steps, arrives, holding }: Laid): Turn[] {
-  const lies = steps.map(() => NO_TURN)
+export function orientationsOfSteps({ steps, arrives, holding }: Laid): Turn[] {
+  const orientations = steps.map(() => NO_TURN)
   let from = 0
   while (from < steps.length) {
     let to = from
     while (to < steps.length && isFromBelow(steps[to]!, arrives)) to++
-    if (to - from >= WORTH_TURNING && !hasLoose(holding, from, to)) lies.fill(TURNED_OVER, from, to)
+    if (to - from >= WORTH_TURNING && !hasLoose(holding, from, to)) orientations.fill(TURNED_OVER, from, to)
     from = Math.max(to, from + 1)
   }
-  return lies
+  return orientations
 }
 
 const isFromBelow = (step: readonly number[], arrives: readonly Travel[]): boolean =>
@@ -45,12 +45,12 @@ function isLifted(step: readonly number[], arrives: readonly Travel[]): boolean 
 }
 
 /** How often a reader must turn the work or lift it to work from below; setting it down again costs nothing. */
-export function countTurns(lies: readonly Turn[], { steps, arrives }: Pick<Laid, 'steps' | 'arrives'>): number {
+export function countTurns(orientations: readonly Turn[], { steps, arrives }: Pick<Laid, 'steps' | 'arrives'>): number {
   let turns = 0
   let before = NO_TURN
   for (let i = 0; i < steps.length; i++) {
-    const lie = lies[i] ?? NO_TURN
-    const now = lie !== NO_TURN ? lie : isLifted(steps[i]!, arrives) ? LIFTED : NO_TURN
+    const orientation = orientations[i] ?? NO_TURN
+    const now = orientation !== NO_TURN ? orientation : isLifted(steps[i]!, arrives) ? LIFTED : NO_TURN
     if (now !== before && now !== NO_TURN) turns++
     before = now
   }

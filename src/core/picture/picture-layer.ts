@@ -1,10 +1,10 @@
 import { add, cornersOf, unite, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
-import { Easel } from './easel'
+import { RenderTarget } from './render-target'
 import { Inker, type InkOptions, type RgbImage } from './ink'
-import { NOTHING, type Window } from './layers'
+import { NOTHING, type Window } from './g-buffer'
 import { hullOf, type Ghost } from './lifts'
-import { ringsAt, seen, type Mark, type Sight } from './marks'
+import { ringsAt, seen, type Mark, type Viewport } from './marks'
 import { WHITE, type PartLook } from './paint'
 import { fitCamera, type PictureSize, type ViewNumber } from './view'
 
@@ -15,8 +15,8 @@ export interface Shown {
 }
 
 /** One picture, or a piece of one that lies over it: what was drawn, how it is inked, and what marks stand on it. */
-export interface Plate {
-  readonly easel: Easel
+export interface PictureLayer {
+  readonly target: RenderTarget
   /** px */
   readonly size: PictureSize
   readonly finer: number
@@ -26,8 +26,8 @@ export interface Plate {
   readonly marks: readonly Mark[]
 }
 
-/** A plate over another, its corner in px. */
-export interface Overlay extends Plate {
+/** A layer over another, its corner in px. */
+export interface Overlay extends PictureLayer {
   readonly left: number
   readonly top: number
   /** A frame makes it a picture of its own; without, only what is drawn covers what is under it. */
@@ -38,7 +38,7 @@ export interface Overlay extends Plate {
 }
 
 /** A step's picture before it is inked or written as lines. */
-export interface Composition extends Plate {
+export interface Composition extends PictureLayer {
   readonly overlays: readonly Overlay[]
 }
 
@@ -47,11 +47,11 @@ const GHOST = { opacity: 0.9, paper: 0.55, margin: 3 }
 const LEAST_INSIDE = 0.7
 
 /** A thing where it is before it goes in, pale. @returns nothing where it would be cut off by the edge of the picture */
-export function ghostPlate(
+export function ghostLayer(
   section: DrawnSection,
   ghost: Ghost,
   looks: readonly PartLook[],
-  sight: Sight,
+  sight: Viewport,
   size: PictureSize,
 ): Overlay | undefined {
   const whole = windowOf(sight, ghost.parts.map((part) => shifted(section.space.hullOf(section.parts[part]!), ghost.lift)).reduce(unite))
@@ -65,15 +65,15 @@ export function ghostPlate(
   const { finer, camera } = sight
   const own = { width: right - left, height: bottom - top }
   const moved = { ...camera, originX: camera.originX - left * finer, originY: camera.originY - top * finer }
-  const easel = new Easel(moved, { width: own.width * finer, height: own.height * finer })
-  for (const part of ghost.parts) easel.draw(section, part, ghost.lift)
+  const target = new RenderTarget(moved, { width: own.width * finer, height: own.height * finer })
+  for (const part of ghost.parts) target.draw(section, part, ghost.lift)
   const look = { looks, newFrom: 0, newTo: 0, wash: GHOST.paper, hasFineLines: false }
   const shown = ghost.parts.map((part) => ({ part, lift: ghost.lift }))
-  return { easel, size: own, finer, shown, look, marks: [], left, top, isFramed: false, opacity: GHOST.opacity }
+  return { target, size: own, finer, shown, look, marks: [], left, top, isFramed: false, opacity: GHOST.opacity }
 }
 
 /** What a box takes up in the picture, px. */
-export function windowOf(sight: Sight, box: Box): Window {
+export function windowOf(sight: Viewport, box: Box): Window {
   const places = cornersOf(box).map((corner) => seen(sight, corner))
   const [xs, ys] = [places.map(([x]) => x), places.map(([, y]) => y)]
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
@@ -100,7 +100,7 @@ export interface InsetOptions {
   /** What it shows: parts of the step. */
   readonly parts: readonly number[]
   readonly view: ViewNumber
-  readonly lie: Matrix
+  readonly orientation: Matrix
   /** Their place in the picture, px: the inset keeps away from it. */
   readonly from: FlatPoint
   readonly finer: number
@@ -109,7 +109,7 @@ export interface InsetOptions {
 
 /**
  * Whether the new parts of a step are so small in its picture that an inset helps.
- * @param window where they were drawn, in dots of the layers
+ * @param window where they were drawn, in dots of the buffer
  */
 export function needsInset(
   section: DrawnSection,
@@ -124,26 +124,26 @@ export function needsInset(
 }
 
 /** Some parts enlarged, in the corner farthest from their place, with a line from it. */
-export function insetPlate(options: InsetOptions): Overlay {
-  const { section, look, step, parts, view, lie, from, finer } = options
+export function insetLayer(options: InsetOptions): Overlay {
+  const { section, look, step, parts, view, orientation, from, finer } = options
   const [, to] = section.ranges[step]!
   const size = { width: Math.round(options.size.width * WIDE), height: Math.round(options.size.height * HIGH) }
   const full = { width: size.width * finer, height: size.height * finer }
   const box = hullOf(section, parts)
-  const easel = new Easel(fitCamera(widened(box, AROUND), view, full, 4 * finer, 14 * finer, lie), full)
+  const target = new RenderTarget(fitCamera(widened(box, AROUND), view, full, 4 * finer, 14 * finer, orientation), full)
   const sight = widened(box, IN_SIGHT)
   const shown: Shown[] = []
   for (let part = 0; part < to; part++) {
-    if (!meets(section.space.hullOf(section.parts[part]!), sight) || !easel.reaches(section, part)) continue
-    easel.draw(section, part)
+    if (!meets(section.space.hullOf(section.parts[part]!), sight) || !target.reaches(section, part)) continue
+    target.draw(section, part)
     shown.push({ part })
   }
   const left = from[0] < options.size.width / 2 ? options.size.width - size.width - MARGIN : MARGIN
   const top = from[1] < options.size.height / 2 ? options.size.height - size.height - MARGIN : MARGIN
   const corner: FlatPoint = [left + (left > from[0] ? 0 : size.width), top + (top > from[1] ? 0 : size.height)]
-  const marks = ringsAt({ camera: easel.camera, finer }, section.holdsOfStep(step))
+  const marks = ringsAt({ camera: target.camera, finer }, section.holdsOfStep(step))
   const own = { ...look, hasFineLines: false }
-  return { easel, size, finer, shown, look: own, marks, left, top, isFramed: true, opacity: 1, leader: [from, corner] }
+  return { target, size, finer, shown, look: own, marks, left, top, isFramed: true, opacity: 1, leader: [from, corner] }
 }
 
 const widened = ({ min, max }: Box, by: number): Box => ({ min: add(min, [-by, -by, -by]), max: add(max, [by, by, by]) })
@@ -153,15 +153,15 @@ function meets({ min, max }: Box, { min: low, max: high }: Box): boolean {
   return min[2] < high[2] && low[2] < max[2]
 }
 
-/** Inks a plate by itself. */
-export function inkPlate({ easel, finer, look }: Plate): RgbImage {
-  return new Inker(easel.layers, finer, WHITE, easel.decals).ink(easel.layers.window, look)
+/** Inks a layer by itself. */
+export function inkLayer({ target, finer, look }: PictureLayer): RgbImage {
+  return new Inker(target.buffer, finer, WHITE, target.decals).ink(target.buffer.window, look)
 }
 
 /** How much of each dot of the picture is covered by what was drawn, 0 to 1. */
-export function coverOf({ easel, size, finer }: Plate): Float32Array {
+export function coverOf({ target, size, finer }: PictureLayer): Float32Array {
   const cover = new Float32Array(size.width * size.height)
-  const { part } = easel.layers
+  const { part } = target.buffer
   const wide = size.width * finer
   for (let dot = 0; dot < part.length; dot++) {
     if (part[dot] === NOTHING) continue

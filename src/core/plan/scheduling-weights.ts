@@ -1,5 +1,5 @@
-/** What the reader pays, in studs of way: the weights of the next choice. */
-export interface Manner {
+/** What the next choice costs the reader, in studs of way. */
+export interface SchedulingWeights {
   /** One plate higher or lower than where the work is, and a new layer at all, be it thick or thin. */
   readonly layer: number
   readonly newLayer: number
@@ -40,7 +40,7 @@ export interface Manner {
 export type Strategy = 'ground-up' | 'core-out' | 'sections-first'
 export const STRATEGIES: readonly Strategy[] = ['ground-up', 'core-out', 'sections-first']
 
-const GROUND_UP: Manner = {
+const GROUND_UP: SchedulingWeights = {
   layer: 2.5,
   newLayer: 8,
   way: 0.6,
@@ -63,49 +63,55 @@ const GROUND_UP: Manner = {
   beginsWithPart: 0,
 }
 
-const CORE_OUT: Manner = { ...GROUND_UP, layer: 1.6, newLayer: 5, sideways: 40, perJoint: -2.5 }
-const SECTIONS_FIRST: Manner = { ...GROUND_UP, jump: -60 }
+const CORE_OUT: SchedulingWeights = { ...GROUND_UP, layer: 1.6, newLayer: 5, sideways: 40, perJoint: -2.5 }
+const SECTIONS_FIRST: SchedulingWeights = { ...GROUND_UP, jump: -60 }
 
 /** Settings near each other: the search tries them all and keeps what measures best. */
-const variantsOf = (manner: Manner): readonly Manner[] => [
-  manner,
-  { ...manner, way: 1, likeWay: 0.6 },
-  { ...manner, layer: manner.layer * 0.6, newLayer: manner.newLayer * 0.6 },
+const variantsOf = (weights: SchedulingWeights): readonly SchedulingWeights[] => [
+  weights,
+  { ...weights, way: 1, likeWay: 0.6 },
+  { ...weights, layer: weights.layer * 0.6, newLayer: weights.newLayer * 0.6 },
 ]
 
-export const MANNERS: Readonly<Record<Strategy, readonly Manner[]>> = {
+export const STRATEGY_WEIGHTS: Readonly<Record<Strategy, readonly SchedulingWeights[]>> = {
   'ground-up': variantsOf(GROUND_UP),
   'core-out': variantsOf(CORE_OUT),
   'sections-first': variantsOf(SECTIONS_FIRST),
 }
 
 /** The same, but nothing is laid loose unless it is held at once: for what would else lie about too long. */
-export const withCaution = (manner: Manner): Manner => ({ ...manner, looseForEach: 7, looseMost: 30, floorShare: 1, closeAtLayer: 5 })
+export const withCaution = (weights: SchedulingWeights): SchedulingWeights => ({
+  ...weights,
+  looseForEach: 7,
+  looseMost: 30,
+  floorShare: 1,
+  closeAtLayer: 5,
+})
 
 /**
  * The same, begun with what is made of parts, and finished sections only where no part can come: a long chain of parts would lie
  * about for long, were it begun later or left for a section.
  */
-export const withPartFirst = (manner: Manner): Manner => ({ ...manner, beginsWithPart: 1, jump: 1000 })
+export const withPartFirst = (weights: SchedulingWeights): SchedulingWeights => ({ ...weights, beginsWithPart: 1, jump: 1000 })
 
 /** The same with larger steps that reach over layers: tried only where there are too many steps, since they hide more. */
-export const withLargerSteps = (manner: Manner): readonly Manner[] => [
-  { ...manner, closeAtLayer: 6 },
-  { ...manner, closeAtLayer: 9, likeStretch: 30 },
+export const withLargerSteps = (weights: SchedulingWeights): readonly SchedulingWeights[] => [
+  { ...weights, closeAtLayer: 6 },
+  { ...weights, closeAtLayer: 9, likeStretch: 30 },
 ]
 
 /** What a search may change, and how far it may go: a step whose parts lie farther apart is hard to read. */
-const MOST: Partial<Record<keyof Manner, number>> = { stretch: 20, likeStretch: 34, closeAtLayer: 10 }
+const MOST: Partial<Record<keyof SchedulingWeights, number>> = { stretch: 20, likeStretch: 34, closeAtLayer: 10 }
 /** Share of the weights that change at a time, and by what factor at most, as a power of e. */
 const CHANGED = 0.3
 const FACTOR = 0.8
 
-/** A manner like this one with some of its weights changed by chance. */
-export function mannerNear(manner: Manner, random: () => number): Manner {
-  const near: { -readonly [key in keyof Manner]: number } = { ...manner }
-  for (const key of Object.keys(manner) as (keyof Manner)[]) {
+/** Weights like these with some of them changed by chance. */
+export function weightsNear(weights: SchedulingWeights, random: () => number): SchedulingWeights {
+  const near: { -readonly [key in keyof SchedulingWeights]: number } = { ...weights }
+  for (const key of Object.keys(weights) as (keyof SchedulingWeights)[]) {
     if (random() >= CHANGED) continue
-    const weight = manner[key] * Math.exp((2 * random() - 1) * FACTOR)
+    const weight = weights[key] * Math.exp((2 * random() - 1) * FACTOR)
     near[key] = Math.min(MOST[key] ?? Infinity, weight)
   }
   return near

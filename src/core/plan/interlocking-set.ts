@@ -1,11 +1,11 @@
 import type { SpaceLeft } from '../motion'
 import { DIRECTIONS } from '../space'
 
-/** Larger knots are named by what blocks whom alone: untying them would take long and tell little. */
+/** Larger sets are named by what blocks whom alone: finding the smallest would take long and tell little. */
 const MOST_NODES = 48
 
 /** Parts that lock each other, and those of them without which all others could come apart. */
-export interface LockedSet {
+export interface InterlockingSet {
   readonly core: readonly number[]
   readonly keys: readonly number[]
 }
@@ -15,7 +15,7 @@ export interface LockedSet {
  * rest stays stuck (the deletion filter of Chinneck and Dravnieks 1991 for infeasible constraints). Only ways are looked at,
  * not what holds; the set is empty where holding alone is the trouble.
  */
-export function findLockedSet(space: SpaceLeft, seed: number): LockedSet {
+export function findInterlockingSet(space: SpaceLeft, seed: number): InterlockingSet {
   const around = reachBlockers(space, seed)
   if (around.length > MOST_NODES) return { core: [], keys: [] }
   const there = space.isThere.slice()

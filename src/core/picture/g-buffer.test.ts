@@ -1,17 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { Journal } from './journal'
-import { EMPTY_WINDOW, Layers, NOTHING, uniteWindows, type Window } from './layers'
-import type { SeenFacet } from './stencil'
+import { EMPTY_WINDOW, GBuffer, NOTHING, uniteWindows, type Window } from './g-buffer'
+import type { ProjectedFacet } from './projected-mesh'
 
 const SIZE = { width: 24, height: 18 }
 
-/** A convex facet around a middle, corners on a circle, seen as a stencil has it. */
+/** A convex facet around a middle, corners on a circle, as a projected mesh has it. */
 function facet(
   corners: readonly (readonly [number, number])[],
-  plane: Pick<SeenFacet, 'slopeX' | 'slopeY' | 'base'>,
+  plane: Pick<ProjectedFacet, 'slopeX' | 'slopeY' | 'base'>,
   surface = 0,
-): SeenFacet {
+): ProjectedFacet {
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
   const bounds = { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
   return { corners: Float64Array.from(corners.flat()), ...bounds, ...plane, tone: surface % 3, surface }
@@ -39,7 +39,7 @@ const facets = fc
   })
 
 /** Whether the middle of a dot lies inside, asked edge by edge; near an edge nothing is said. */
-function covers({ corners }: SeenFacet, column: number, row: number): boolean | undefined {
+function covers({ corners }: ProjectedFacet, column: number, row: number): boolean | undefined {
   const [x, y] = [column + 0.5, row + 0.5]
   let isInside = true
   for (let i = 0; i < corners.length; i += 2) {
@@ -56,8 +56,8 @@ describe('layers', () => {
   it('show at each dot the nearest of all that covers it', () => {
     fc.assert(
       fc.property(fc.array(facets, { minLength: 1, maxLength: 6 }), (all) => {
-        const layers = new Layers(SIZE)
-        all.forEach((each, part) => layers.draw([each], part, 0, 0, 0))
+        const buffer = new GBuffer(SIZE)
+        all.forEach((each, part) => buffer.draw([each], part, 0, 0, 0))
         for (let row = 0; row < SIZE.height; row++) {
           for (let column = 0; column < SIZE.width; column++) {
             const covering = all.map((each) => covers(each, column, row))
@@ -67,12 +67,12 @@ describe('layers', () => {
             )
             const nearest = Math.min(...depths)
             const dot = row * SIZE.width + column
-            const shown = layers.part[dot]!
+            const shown = buffer.part[dot]!
             if (nearest === Infinity) expect(shown).toBe(NOTHING)
             else {
               expect(depths[shown]! - nearest).toBeLessThan(0.01)
-              expect(layers.surface[dot]).toBe(all[shown]!.surface)
-              expect(layers.depth[dot]! - nearest).toBeLessThan(0.01)
+              expect(buffer.surface[dot]).toBe(all[shown]!.surface)
+              expect(buffer.depth[dot]! - nearest).toBeLessThan(0.01)
             }
           }
         }
@@ -83,15 +83,15 @@ describe('layers', () => {
   it('say where was drawn: every dot that shows something lies in the window', () => {
     fc.assert(
       fc.property(fc.array(facets, { minLength: 1, maxLength: 4 }), (all) => {
-        const layers = new Layers(SIZE)
+        const buffer = new GBuffer(SIZE)
         const windows = all.map((each, part): Window => {
-          const window = layers.startWindow()
-          layers.draw([each], part, 0, 0, 0)
-          expect(layers.window).toEqual(window)
+          const window = buffer.startWindow()
+          buffer.draw([each], part, 0, 0, 0)
+          expect(buffer.window).toEqual(window)
           return window
         })
         const { left, right, top, bottom } = windows.reduce(uniteWindows, EMPTY_WINDOW)
-        layers.part.forEach((part, dot) => {
+        buffer.part.forEach((part, dot) => {
           if (part === NOTHING) return
           const column = dot % SIZE.width
           const row = (dot - column) / SIZE.width
@@ -105,12 +105,12 @@ describe('layers', () => {
     fc.assert(
       fc.property(fc.array(facets, { minLength: 1, maxLength: 6 }), (all) => {
         const shown = new Int32Array(all.length)
-        const [layers, plain] = [new Layers(SIZE, shown), new Layers(SIZE)]
+        const [buffer, plain] = [new GBuffer(SIZE, shown), new GBuffer(SIZE)]
         all.forEach((each, part) => {
-          layers.draw([each], part, 0, 0, 0)
+          buffer.draw([each], part, 0, 0, 0)
           plain.draw([each], part, 0, 0, 0)
         })
-        expect([...layers.part]).toEqual([...plain.part])
+        expect([...buffer.part]).toEqual([...plain.part])
         const counted = all.map((_, part) => plain.part.reduce((sum, there) => sum + (there === part ? 1 : 0), 0))
         expect([...shown]).toEqual(counted)
       }),
@@ -120,7 +120,7 @@ describe('layers', () => {
   it('shifted by whole dots show the same, shifted', () => {
     fc.assert(
       fc.property(facets, fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 5 }), (each, x, y) => {
-        const [still, shifted] = [new Layers(SIZE), new Layers(SIZE)]
+        const [still, shifted] = [new GBuffer(SIZE), new GBuffer(SIZE)]
         still.draw([each], 0, 0, 0, 0)
         shifted.draw([each], 0, x, y, 0)
         for (let row = 0; row + y < SIZE.height; row++) {
@@ -134,37 +134,37 @@ describe('layers', () => {
 })
 
 describe('a journal', () => {
-  const copy = ({ depth, part, surface, tone }: Layers) => [[...depth], [...part], [...surface], [...tone]]
+  const copy = ({ depth, part, surface, tone }: GBuffer) => [[...depth], [...part], [...surface], [...tone]]
 
   it('takes steps back to what was there before each, also where some were drawn without it', () => {
     const steps = fc.array(fc.record({ drawn: fc.array(facets, { maxLength: 3 }), isNoted: fc.boolean() }), { minLength: 1, maxLength: 8 })
     fc.assert(
       fc.property(steps, (all) => {
-        const [layers, journal] = [new Layers(SIZE), new Journal()]
+        const [buffer, journal] = [new GBuffer(SIZE), new Journal()]
         const before: ReturnType<typeof copy>[] = []
         all.forEach(({ drawn, isNoted }, step) => {
-          layers.journal = isNoted || before.length > 0 ? journal : undefined
-          if (layers.journal) {
-            before.push(copy(layers))
+          buffer.journal = isNoted || before.length > 0 ? journal : undefined
+          if (buffer.journal) {
+            before.push(copy(buffer))
             journal.startStep()
           }
-          for (const each of drawn) layers.draw([each], step, 0, 0, 0)
+          for (const each of drawn) buffer.draw([each], step, 0, 0, 0)
         })
         expect(journal.steps).toBe(before.length)
         while (before.length > 0) {
-          journal.undoStep(layers)
-          expect(copy(layers)).toEqual(before.pop())
+          journal.undoStep(buffer)
+          expect(copy(buffer)).toEqual(before.pop())
         }
-        expect(() => journal.undoStep(layers)).toThrow(RangeError)
+        expect(() => journal.undoStep(buffer)).toThrow(RangeError)
       }),
       { numRuns: 40 },
     )
   })
 
   it('forgets the oldest steps where there are too many dots, never the one under way', () => {
-    const [layers, journal] = [new Layers({ width: 400, height: 300 }), new Journal()]
-    layers.journal = journal
-    const pane = (depth: number): SeenFacet =>
+    const [buffer, journal] = [new GBuffer({ width: 400, height: 300 }), new Journal()]
+    buffer.journal = journal
+    const pane = (depth: number): ProjectedFacet =>
       facet(
         [
           [0, 0],
@@ -177,14 +177,14 @@ describe('a journal', () => {
     const kept: number[] = []
     for (let step = 0; step < 30; step++) {
       journal.startStep()
-      layers.draw([pane(100 - step)], step, 0, 0, 0)
+      buffer.draw([pane(100 - step)], step, 0, 0, 0)
       kept.push(journal.steps)
     }
     expect(Math.max(...kept)).toBeLessThan(12)
     expect(Math.min(...kept.slice(2))).toBeGreaterThanOrEqual(2)
     for (let step = 29, left = journal.steps; left > 0; step--, left--) {
-      expect([...new Set(layers.part)]).toEqual([step])
-      journal.undoStep(layers)
+      expect([...new Set(buffer.part)]).toEqual([step])
+      journal.undoStep(buffer)
     }
   })
 })

@@ -1,5 +1,5 @@
 import type { Journal } from './journal'
-import type { SeenFacet, Stencil } from './stencil'
+import type { ProjectedFacet, ProjectedMesh } from './projected-mesh'
 import type { PictureSize } from './view'
 
 export const NOTHING = -1
@@ -28,7 +28,7 @@ export const uniteWindows = (a: Readonly<Window>, b: Readonly<Window>): Window =
  * The z-buffer: for each dot its depth (u), which part it shows, which of the part's surfaces, and the surface's tone.
  * Parts are only ever added, so a rail is drawn once over all its steps (Catmull 1974, depth buffer).
  */
-export class Layers {
+export class GBuffer {
   readonly depth: Float32Array
   readonly part: Int32Array
   readonly surface: Uint16Array
@@ -67,11 +67,11 @@ export class Layers {
   }
 
   /** Draws a part whose origin is seen at (x, y) px and `depth` u. */
-  draw(stencil: Stencil, part: number, x: number, y: number, depth: number): void {
-    for (const facet of stencil) this.fill(facet, part, x, y, depth)
+  draw(projected: ProjectedMesh, part: number, x: number, y: number, depth: number): void {
+    for (const facet of projected) this.fill(facet, part, x, y, depth)
   }
 
-  private fill(facet: SeenFacet, part: number, x: number, y: number, depth: number): void {
+  private fill(facet: ProjectedFacet, part: number, x: number, y: number, depth: number): void {
     const span = this.outline(facet, x, y)
     if (!span) return
     const { width } = this.size
@@ -124,7 +124,7 @@ export class Layers {
    * Where each row of dots crosses a convex polygon, by its middle line: once going down its edges and once going up, so that
    * every row from first to last is written in both.
    */
-  private outline({ corners, left, right, low, high }: SeenFacet, x: number, y: number): { first: number; last: number } | undefined {
+  private outline({ corners, left, right, low, high }: ProjectedFacet, x: number, y: number): { first: number; last: number } | undefined {
     const first = Math.max(0, Math.ceil(low + y - 0.5))
     const last = Math.min(this.size.height - 1, Math.ceil(high + y - 0.5) - 1)
     if (first > last || left + x >= this.size.width || right + x <= 0) return undefined

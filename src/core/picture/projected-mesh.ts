@@ -4,7 +4,7 @@ import { apply, determinant, dot, multiply, normalise, type Matrix, type Vec } f
 import type { Camera } from './view'
 
 /** One facet as the camera sees it: a convex polygon in px and the plane of its depth. */
-export interface SeenFacet {
+export interface ProjectedFacet {
   /** x, y of each corner, px, relative to the part's own origin. */
   readonly corners: Float64Array
   /** Least and greatest x and y of the corners, px. */
@@ -22,7 +22,7 @@ export interface SeenFacet {
 }
 
 /** All facets of a shape that face the camera, made once for each attitude and then only shifted. */
-export type Stencil = readonly SeenFacet[]
+export type ProjectedMesh = readonly ProjectedFacet[]
 
 /** Light falls from the upper left over the viewer's shoulder: to the right, up, away. */
 const LIGHT: Vec = normalise([-0.5, 0.75, -0.55])
@@ -36,14 +36,14 @@ function toneOf(normal: Vec): number {
 }
 
 /** @param isPlain leave out the studs */
-const cutStencil = (shape: Shape, attitude: Matrix, camera: Camera, isPlain = false): Stencil =>
-  cutFacets(isPlain ? shape.plainMesh : shape.mesh, attitude, camera)
+const projectMesh = (shape: Shape, attitude: Matrix, camera: Camera, isPlain = false): ProjectedMesh =>
+  projectFacets(isPlain ? shape.plainMesh : shape.mesh, attitude, camera)
 
 /** Of some facets those that face the camera. */
-export function cutFacets(facets: readonly Facet[], attitude: Matrix, camera: Camera): Stencil {
+export function projectFacets(facets: readonly Facet[], attitude: Matrix, camera: Camera): ProjectedMesh {
   const matrix = multiply(camera.matrix, attitude)
   const flips = determinant(attitude) < 0
-  const seen: SeenFacet[] = []
+  const seen: ProjectedFacet[] = []
   for (const facet of facets) {
     const normal = apply(matrix, facet.normal)
     if (normal[2] >= -1e-6) continue
@@ -72,49 +72,49 @@ export function cutFacets(facets: readonly Facet[], attitude: Matrix, camera: Ca
   return seen
 }
 
-/** Cuts the stencils of one camera, each once. */
-export class StencilCutter {
-  private readonly known = new Map<string, Stencil>()
+/** Projects the meshes of shapes for one camera, each once. */
+export class MeshProjector {
+  private readonly known = new Map<string, ProjectedMesh>()
   /** The same by the objects themselves: most parts share theirs, and a text for each would cost more than the look-up. */
-  private readonly ofShape = new Map<Shape, Map<Matrix, Stencil>>()
-  private readonly bounds = new Map<Stencil, readonly number[]>()
+  private readonly ofShape = new Map<Shape, Map<Matrix, ProjectedMesh>>()
+  private readonly bounds = new Map<ProjectedMesh, readonly number[]>()
 
   constructor(
     private readonly camera: Camera,
     private readonly isPlain = false,
   ) {}
 
-  of(shape: Shape, attitude: Matrix): Stencil {
+  of(shape: Shape, attitude: Matrix): ProjectedMesh {
     let ofShape = this.ofShape.get(shape)
-    if (!ofShape) this.ofShape.set(shape, (ofShape = new Map<Matrix, Stencil>()))
-    let stencil = ofShape.get(attitude)
-    if (!stencil) ofShape.set(attitude, (stencil = this.alike(shape, attitude)))
-    return stencil
+    if (!ofShape) this.ofShape.set(shape, (ofShape = new Map<Matrix, ProjectedMesh>()))
+    let projected = ofShape.get(attitude)
+    if (!projected) ofShape.set(attitude, (projected = this.alike(shape, attitude)))
+    return projected
   }
 
-  private alike(shape: Shape, attitude: Matrix): Stencil {
+  private alike(shape: Shape, attitude: Matrix): ProjectedMesh {
     const key = `${shape.id} ${textOf(attitude)}`
-    let stencil = this.known.get(key)
-    if (!stencil) this.known.set(key, (stencil = cutStencil(shape, attitude, this.camera, this.isPlain)))
-    return stencil
+    let projected = this.known.get(key)
+    if (!projected) this.known.set(key, (projected = projectMesh(shape, attitude, this.camera, this.isPlain)))
+    return projected
   }
 
   /** One facet as the camera sees it; nothing where it faces away. */
-  one(facet: Facet, attitude: Matrix): SeenFacet | undefined {
-    return cutFacets([facet], attitude, this.camera)[0]
+  one(facet: Facet, attitude: Matrix): ProjectedFacet | undefined {
+    return projectFacets([facet], attitude, this.camera)[0]
   }
 
-  /** Left, top, right, bottom, px, and nearest and farthest depth, u, of a stencil seen at `origin`. */
-  reachOf(stencil: Stencil, [x, y, depth]: Vec): number[] {
-    let bounds = this.bounds.get(stencil)
-    if (!bounds) this.bounds.set(stencil, (bounds = boundsOf(stencil)))
+  /** Left, top, right, bottom, px, and nearest and farthest depth, u, of a projected mesh seen at `origin`. */
+  reachOf(projected: ProjectedMesh, [x, y, depth]: Vec): number[] {
+    let bounds = this.bounds.get(projected)
+    if (!bounds) this.bounds.set(projected, (bounds = boundsOf(projected)))
     return [bounds[0]! + x, bounds[1]! + y, bounds[2]! + x, bounds[3]! + y, bounds[4]! + depth, bounds[5]! + depth]
   }
 }
 
-function boundsOf(stencil: Stencil): number[] {
+function boundsOf(projected: ProjectedMesh): number[] {
   const bounds = [Infinity, Infinity, -Infinity, -Infinity, Infinity, -Infinity]
-  for (const { corners, slopeX, slopeY, base } of stencil) {
+  for (const { corners, slopeX, slopeY, base } of projected) {
     for (let i = 0; i < corners.length; i += 2) {
       const [x, y] = [corners[i]!, corners[i + 1]!]
       const depth = base + slopeX * x + slopeY * y

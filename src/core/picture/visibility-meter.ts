@@ -1,8 +1,8 @@
 import { NO_TURN, sizeOf, TURNS, type Box, type Matrix, type Turn } from '../space'
-import { EMPTY_WINDOW, Layers, uniteWindows, type Window } from './layers'
+import { EMPTY_WINDOW, GBuffer, uniteWindows, type Window } from './g-buffer'
 import { PictureGrid } from './picture-grid'
-import type { Stage } from './stage'
-import { StencilCutter, type Stencil } from './stencil'
+import type { PictureScene } from './picture-scene'
+import { MeshProjector, type ProjectedMesh } from './projected-mesh'
 import { fitCamera, project, projectedSize, type Camera, type PictureSize, type ViewNumber } from './view'
 
 /** Dots for one u, as long as that keeps the picture within bounds: enough to count what shows of the smallest piece. */
@@ -23,11 +23,11 @@ function lookScale(box: Box): number {
 }
 
 /** A view of the box at that scale, and the picture it needs. */
-function lookCamera(box: Box, view: ViewNumber, lie: Matrix): { camera: Camera; size: PictureSize } {
+function lookCamera(box: Box, view: ViewNumber, orientation: Matrix): { camera: Camera; size: PictureSize } {
   const scale = lookScale(box)
-  const extent = projectedSize(box, view, lie)
+  const extent = projectedSize(box, view, orientation)
   const size = { width: Math.ceil(extent.width * scale) + 8, height: Math.ceil(extent.height * scale) + 8 }
-  return { camera: fitCamera(box, view, size, 4, scale, lie), size }
+  return { camera: fitCamera(box, view, size, 4, scale, orientation), size }
 }
 
 /** Parts drawn before it is asked again whether a look is still worth while. */
@@ -46,52 +46,52 @@ const REACH = 6
  * What the buffer shows of a section from one view. Two ways: forward over the whole, each step adding its nodes to the same
  * picture; or the windows of a few nodes alone, whatever was drawn before.
  */
-export class Scout {
+export class VisibilityMeter {
   private readonly size: PictureSize
-  private readonly cutter: StencilCutter
-  private readonly alone = new Map<Stencil, number>()
+  private readonly projector: MeshProjector
+  private readonly alone = new Map<ProjectedMesh, number>()
   /** Dots that show each part, of all drawn so far. */
   private readonly shown: Int32Array
   private readonly reaches: Float32Array
   /** Of each part, where its origin is seen: px, px, u. */
   private readonly origins: Float64Array
-  private readonly stencils: Stencil[] = []
-  private whole: Layers | undefined
+  private readonly projectedMeshes: ProjectedMesh[] = []
+  private whole: GBuffer | undefined
   private grid: PictureGrid | undefined
 
   constructor(
-    private readonly stage: Stage,
+    private readonly stage: PictureScene,
     view: ViewNumber,
-    lie: Turn = NO_TURN,
+    orientation: Turn = NO_TURN,
   ) {
     const { parts } = stage.scene
-    const { camera, size } = lookCamera(stage.box, view, TURNS[lie]!)
+    const { camera, size } = lookCamera(stage.box, view, TURNS[orientation]!)
     this.size = size
-    this.cutter = new StencilCutter(camera, true)
+    this.projector = new MeshProjector(camera, true)
     this.shown = new Int32Array(parts.length)
     this.reaches = new Float32Array(parts.length * REACH)
     this.origins = new Float64Array(parts.length * 3)
     parts.forEach(({ shape, pose }, part) => {
-      const stencil = this.cutter.of(shape, pose.matrix)
+      const projected = this.projector.of(shape, pose.matrix)
       const origin = project(camera, pose.at)
-      this.stencils.push(stencil)
+      this.projectedMeshes.push(projected)
       this.origins.set(origin, part * 3)
-      this.reaches.set(this.cutter.reachOf(stencil, origin), part * REACH)
+      this.reaches.set(this.projector.reachOf(projected, origin), part * REACH)
     })
   }
 
-  /** Adds nodes to the picture of the whole; never asked of a scout that looks into windows. @returns the share of each that shows */
+  /** Adds nodes to the picture of the whole; never asked of a meter that looks into windows. @returns the share of each that shows */
   add(nodes: readonly number[]): number[] {
-    const layers = (this.whole ??= new Layers(this.size, this.shown))
-    for (const node of nodes) this.eachPart(node, (part) => this.drawInto(layers, part, 0, 0))
+    const buffer = (this.whole ??= new GBuffer(this.size, this.shown))
+    for (const node of nodes) this.eachPart(node, (part) => this.drawInto(buffer, part, 0, 0))
     return nodes.map((node) => this.share(node))
   }
 
   /** Draws nodes, all together. @returns the parts that show at all */
   partsThatShow(nodes: readonly number[]): number[] {
     const shows = new Int32Array(this.stage.scene.parts.length)
-    const layers = new Layers(this.size, shows)
-    for (const node of nodes) this.eachPart(node, (part) => this.drawInto(layers, part, 0, 0))
+    const buffer = new GBuffer(this.size, shows)
+    for (const node of nodes) this.eachPart(node, (part) => this.drawInto(buffer, part, 0, 0))
     return [...shows.keys()].filter((part) => shows[part]! > 0)
   }
 
@@ -123,12 +123,12 @@ export class Scout {
     bar: number,
   ): number[] {
     if (areaOf(window) === 0) return nodes.map(() => 1)
-    const layers = windowLayers(window, this.shown)
+    const buffer = windowBuffer(window, this.shown)
     const { partNode } = this.stage.scene
     // They come first: whatever is drawn then can only show less of them.
     for (const node of nodes) {
       this.eachPart(node, (part) => (this.shown[part] = 0))
-      this.eachPart(node, (part) => this.drawInto(layers, part, window.left, window.top))
+      this.eachPart(node, (part) => this.drawInto(buffer, part, window.left, window.top))
     }
     // What lies behind all that is looked at cannot hide any of it.
     const depth = this.farthestOf(nodes)
@@ -139,7 +139,7 @@ export class Scout {
       if (this.reaches[part * REACH + 4]! > depth || !windows.some((one) => this.reachesInto(part, one))) continue
       if (!isThere(node) || nodes.includes(node)) continue
       this.shown[part] = 0
-      this.drawInto(layers, part, window.left, window.top)
+      this.drawInto(buffer, part, window.left, window.top)
       if (++drawn % BETWEEN_BARS === 0 && bar >= 0 && this.worth(nodes) <= bar) break
     }
     return nodes.map((node) => this.share(node))
@@ -180,12 +180,12 @@ export class Scout {
     for (let k = start[node]!; k < start[node + 1]!; k++) visit(list[k]!)
   }
 
-  private drawInto(layers: Layers, part: number, left: number, top: number): void {
+  private drawInto(buffer: GBuffer, part: number, left: number, top: number): void {
     const { origins, reaches, stage } = this
     const at = part * REACH
-    const width = Math.min(layers.size.width, reaches[at + 2]! - reaches[at]! + 1)
-    stage.budget.spend(width * Math.min(layers.size.height, reaches[at + 3]! - reaches[at + 1]! + 1))
-    layers.draw(this.stencils[part]!, part, origins[part * 3]! - left, origins[part * 3 + 1]! - top, origins[part * 3 + 2]!)
+    const width = Math.min(buffer.size.width, reaches[at + 2]! - reaches[at]! + 1)
+    stage.budget.spend(width * Math.min(buffer.size.height, reaches[at + 3]! - reaches[at + 1]! + 1))
+    buffer.draw(this.projectedMeshes[part]!, part, origins[part * 3]! - left, origins[part * 3 + 1]! - top, origins[part * 3 + 2]!)
   }
 
   private share(node: number): number {
@@ -200,19 +200,19 @@ export class Scout {
 
   /** Dots that a node would have with nothing around; a single part has about the same wherever it stands. */
   private dotsAlone(node: number, count: number): number {
-    const stencil = count === 1 ? this.stencils[this.stage.list[this.stage.start[node]!]!]! : undefined
-    const known = stencil && this.alone.get(stencil)
+    const projected = count === 1 ? this.projectedMeshes[this.stage.list[this.stage.start[node]!]!]! : undefined
+    const known = projected && this.alone.get(projected)
     if (known !== undefined) return known
     let dots = 0
     for (const part of this.drawAlone(node, this.windowOf(node)).part) if (part >= 0) dots++
-    if (stencil) this.alone.set(stencil, dots)
+    if (projected) this.alone.set(projected, dots)
     return dots
   }
 
-  private drawAlone(node: number, window: Window): Layers {
-    const layers = windowLayers(window)
-    this.eachPart(node, (part) => this.drawInto(layers, part, window.left, window.top))
-    return layers
+  private drawAlone(node: number, window: Window): GBuffer {
+    const buffer = windowBuffer(window)
+    this.eachPart(node, (part) => this.drawInto(buffer, part, window.left, window.top))
+    return buffer
   }
 
   /** The dots that a node can reach, within the picture. */
@@ -240,5 +240,5 @@ const areaOf = ({ left, right, top, bottom }: Window): number =>
   right < left || bottom < top ? 0 : (right - left + 1) * (bottom - top + 1)
 
 /** A picture as large as a window; a window of nothing still has one dot. */
-const windowLayers = (window: Window, shown?: Int32Array): Layers =>
-  new Layers({ width: Math.max(1, window.right - window.left + 1), height: Math.max(1, window.bottom - window.top + 1) }, shown)
+const windowBuffer = (window: Window, shown?: Int32Array): GBuffer =>
+  new GBuffer({ width: Math.max(1, window.right - window.left + 1), height: Math.max(1, window.bottom - window.top + 1) }, shown)

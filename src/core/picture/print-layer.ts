@@ -4,7 +4,7 @@ import { blend } from './blend'
 import { drawLetter } from './glyphs'
 import type { RgbImage } from './ink'
 import type { Mark } from './marks'
-import { coverOf, inkPlate, type Overlay } from './plate'
+import { coverOf, inkLayer, type Overlay } from './picture-layer'
 import { drawRing } from './rings'
 
 const INK = 28
@@ -20,9 +20,9 @@ export function printMarks(image: RgbImage, marks: readonly Mark[]): void {
   }
 }
 
-/** Puts a plate over a picture. */
+/** Puts a layer over a picture. */
 export function printOverlay(image: RgbImage, overlay: Overlay): void {
-  const picture = inkPlate(overlay)
+  const picture = inkLayer(overlay)
   printMarks(picture, overlay.marks)
   if (overlay.leader) line(image, ...overlay.leader)
   if (overlay.isFramed) placeFramed(image, picture, overlay.left, overlay.top)

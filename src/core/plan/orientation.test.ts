@@ -45,8 +45,8 @@ describe('how the work lies', () => {
   it('what hangs below shows in its steps', () => {
     const { looks, planned } = reportModel(hungTable(30))
     const main = planned.built.length - 1
-    for (const [i, lie] of planned.built[main]!.lies.entries())
-      if (lie !== 0) expect(Math.min(...looks[main]![i]!.shares)).toBeGreaterThan(0.2)
+    for (const [i, orientation] of planned.built[main]!.orientations.entries())
+      if (orientation !== 0) expect(Math.min(...looks[main]![i]!.shares)).toBeGreaterThan(0.2)
   })
 
   it('a given turn is printed, holds until the next, and turns the picture', () => {
@@ -55,7 +55,7 @@ describe('how the work lies', () => {
     const model = oneSection(parts, steps)
     const { report, planned } = reportModel(model)
     expect(report.sections[0]!.steps.map((step) => step.turn)).toEqual([undefined, '+x-y', undefined, '+x+y'])
-    expect(planned.built[0]!.lies.map((lie) => lie === 0)).toEqual([true, false, false, true])
+    expect(planned.built[0]!.orientations.map((orientation) => orientation === 0)).toEqual([true, false, false, true])
     const size = { width: 120, height: 90 }
     const paint = (given: typeof steps): string => {
       const again = oneSection(parts, given)
