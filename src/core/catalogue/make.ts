@@ -1,11 +1,15 @@
 import { boxAt, DIRECTION_VECTORS, MINUS_Z, PLUS_Z, STUD_HEIGHT, STUD_PITCH, type Direction, type Matrix, type Vec } from '../space'
-import { MeshBuilder, type Mesh } from './mesh'
+import { meshOf, type Mesh } from './mesh'
+import type { Solid } from './solid'
 import type { BodyBox, Connector, Shape } from './types'
 
 /** Sends +x to −x: the mirror plane of everything that is alike on its left and right. */
 export const LEFT_RIGHT: Matrix = [-1, 0, 0, 0, 1, 0, 0, 0, 1]
 /** Swaps −y and +x: the mirror plane of corner pieces, whose corner looks to +x −y. */
 export const CORNER_DIAGONAL: Matrix = [0, -1, 0, -1, 0, 0, 0, 0, 1]
+
+/** What a shape is called, by the program and by people. */
+export type ShapeName = Pick<Shape, 'id' | 'family' | 'title'>
 
 /** What a family gives; the rest follows from it. */
 export interface ShapeRecipe {
@@ -18,8 +22,8 @@ export interface ShapeRecipe {
   /** Left out: its own mirror image, left to right. */
   readonly twin?: string | null
   readonly reflection?: Matrix
-  /** The outline without its studs, which are added from the connectors. Left out: the body boxes. */
-  readonly outline?: (builder: MeshBuilder) => unknown
+  /** What it looks like without its studs, which are added from the connectors. Left out: the body boxes. */
+  readonly form?: readonly Solid[]
 }
 
 /** Builds a shape; its mesh is made when it is first looked at, since most models use a few dozen shapes. */
@@ -39,11 +43,11 @@ export function makeShape(recipe: ShapeRecipe): Shape {
       reflection: recipe.reflection ?? LEFT_RIGHT,
     },
     get mesh() {
-      mesh ??= buildMesh(recipe, bodies, true)
+      mesh ??= meshOf([...plainForm(recipe, bodies), ...recipe.connectors.filter(({ kind }) => kind === 'stud').map(studForm)])
       return mesh
     },
     get plainMesh() {
-      plainMesh ??= buildMesh(recipe, bodies, false)
+      plainMesh ??= meshOf(plainForm(recipe, bodies))
       return plainMesh
     },
   }
@@ -53,17 +57,18 @@ const STUD_SIDES = 18
 /** Drawn a little slimmer than the 3 u of its body, so that the corner studs of round pieces stay inside the round. */
 const STUD_RADIUS = 2.85
 
-function buildMesh(recipe: ShapeRecipe, bodies: readonly BodyBox[], withStuds: boolean): Mesh {
-  const builder = new MeshBuilder()
-  if (recipe.outline) recipe.outline(builder)
-  else for (const body of bodies) builder.box(body)
-  for (const connector of recipe.connectors) {
-    if (!withStuds || connector.kind !== 'stud') continue
-    const axis = DIRECTION_VECTORS[connector.facing]!
-    builder.round(connector.at, axis, STUD_RADIUS, STUD_RADIUS, STUD_HEIGHT, STUD_SIDES)
-  }
-  return builder.mesh
-}
+const plainForm = ({ form }: ShapeRecipe, bodies: readonly BodyBox[]): readonly Solid[] =>
+  form ?? bodies.map(({ min, max }): Solid => ({ kind: 'box', min, max }))
+
+const studForm = ({ at, facing }: Connector): Solid => ({
+  kind: 'stump',
+  foot: at,
+  axis: DIRECTION_VECTORS[facing]!,
+  bottom: STUD_RADIUS,
+  top: STUD_RADIUS,
+  height: STUD_HEIGHT,
+  sides: STUD_SIDES,
+})
 
 /** The middles of the cells of a rectangle `columns` × `rows`, in u. */
 export function cellMiddles(columns: number, rows: number): [number, number][] {

@@ -1,5 +1,6 @@
 import { add, type Axis, type Box, cross, normalise, subtract, type Vec, type FlatPoint } from '../space'
-import { anticlockwise, aroundHole, convexPieces, type Polygon } from './polygon'
+import { anticlockwise, aroundHole, convexPieces } from './polygon'
+import type { Perforated, Prism, Profile, Revolution, Slab, Solid, Stump, Tube } from './solid'
 
 /**
  * One flat polygon of a shape's outline. Corners run anticlockwise seen from outside; the polygon is convex.
@@ -13,13 +14,41 @@ export interface Facet {
 
 export type Mesh = readonly Facet[]
 
+/** The facets of solids, in their order. */
+export function meshOf(solids: Iterable<Solid>): Mesh {
+  const builder = new MeshBuilder()
+  for (const solid of solids) builder.add(solid)
+  return builder.mesh
+}
+
 /** Collects facets and hands out surface numbers. Sizes in u. */
-export class MeshBuilder {
+class MeshBuilder {
   private readonly facets: Facet[] = []
   private surfaces = 0
 
   get mesh(): Mesh {
     return this.facets
+  }
+
+  add(solid: Solid): void {
+    switch (solid.kind) {
+      case 'box':
+        return this.box(solid)
+      case 'stump':
+        return this.stump(solid)
+      case 'revolution':
+        return this.revolution(solid)
+      case 'tube':
+        return this.tube(solid)
+      case 'prism':
+        return this.prism(solid)
+      case 'perforated':
+        return this.perforated(solid)
+      case 'profile':
+        return this.profile(solid)
+      case 'slab':
+        return this.slab(solid)
+    }
   }
 
   private surface(): number {
@@ -31,8 +60,7 @@ export class MeshBuilder {
     this.facets.push({ corners, normal, surface })
   }
 
-  /** A straight solid: the outline polygons of its floor (convex, anticlockwise seen against `rise`), drawn along `rise`. */
-  prism(floors: readonly (readonly Vec[])[], outline: readonly Vec[], rise: Vec, smooth: readonly number[] = []): this {
+  private slab({ floors, outline, rise, smooth = [] }: Omit<Slab, 'kind'>): void {
     const floor = this.surface()
     const roof = this.surface()
     for (const piece of floors) {
@@ -48,80 +76,50 @@ export class MeshBuilder {
       const next = outline[(i + 1) % outline.length]!
       this.facet([corner, next, add(next, rise), add(corner, rise)], side)
     })
-    return this
   }
 
-  box(box: Box): this {
-    const { min, max } = box
-    const floor: Vec[] = [
+  private box({ min, max }: Box): void {
+    const outline: Vec[] = [
       [min[0], min[1], min[2]],
       [max[0], min[1], min[2]],
       [max[0], max[1], min[2]],
       [min[0], max[1], min[2]],
     ]
-    return this.prism([floor], floor, [0, 0, max[2] - min[2]])
+    this.slab({ floors: [outline], outline, rise: [0, 0, max[2] - min[2]] })
   }
 
-  /** A solid whose profile lies in the y–z plane and which runs along x for `width`. Profile anticlockwise seen from +x. */
-  profile(points: readonly (readonly [number, number])[], width: number, smooth: readonly number[] = []): this {
+  private profile({ outline: points, width, smooth = [] }: Profile): void {
     const outline = points.map(([y, z]): Vec => [0, y, z])
-    return this.prism([outline], outline, [width, 0, 0], smooth)
+    this.slab({ floors: [outline], outline, rise: [width, 0, 0], smooth })
   }
 
-  /** A disc or a cone stump standing along `axis` ("x", "y" or "z" with a sense) from `foot`. */
-  round(foot: Vec, axis: Vec, bottomRadius: number, topRadius: number, height: number, sides: number): this {
-    const [u, v] = acrossOf(axis)
-    const ring = (radius: number, rise: number): Vec[] =>
-      Array.from({ length: sides }, (_, i) => {
-        const angle = (2 * Math.PI * i) / sides
-        const along = (k: 0 | 1 | 2): number => foot[k] + axis[k] * rise + radius * (Math.cos(angle) * u[k] + Math.sin(angle) * v[k])
-        return [along(0), along(1), along(2)]
-      })
-    const bottom = ring(bottomRadius, 0)
-    const top = ring(topRadius, height)
-    this.facet([...bottom].reverse(), this.surface())
-    this.facet(top, this.surface())
+  private stump({ foot, axis, bottom, top, height, sides }: Stump): void {
+    const place = circlePlacer(foot, axis, sides)
+    const [low, high] = [place(bottom, 0), place(top, height)]
+    this.facet([...low].reverse(), this.surface())
+    this.facet(high, this.surface())
     const side = this.surface()
-    bottom.forEach((corner, i) => {
+    low.forEach((corner, i) => {
       const next = (i + 1) % sides
-      this.facet([corner, bottom[next]!, top[next]!, top[i]!], side)
+      this.facet([corner, low[next]!, high[next]!, high[i]!], side)
     })
-    return this
   }
 
-  /**
-   * A polygon in the plane across an axis, drawn along it. Points are [y, z] across x, [x, z] across y, [x, y] across z.
-   *
-   * @param smooth the whole wall is one surface to the eye
-   */
-  extrude(outline: Polygon, axis: Axis, from: number, to: number, smooth = false): this {
+  private prism({ outline, axis, from, to, smooth = false }: Prism): void {
     const place = placer(axis, from)
-    const rise = riseOf(axis, to - from)
-    const floors = convexPieces(outline).map((piece) => piece.map(place))
-    const around = anticlockwise(outline).map(place)
-    const fix = (points: Vec[]): Vec[] => (axis === 1 ? [...points].reverse() : points)
-    return this.prism(floors.map(fix), fix(around), rise, smooth ? around.map((_, i) => i).slice(1) : [])
+    const fix = fixFor(axis)
+    const around = fix(anticlockwise(outline).map(place))
+    const floors = convexPieces(outline).map((piece) => fix(piece.map(place)))
+    this.slab({ floors, outline: around, rise: riseOf(axis, to - from), smooth: smooth ? around.map((_, i) => i).slice(1) : [] })
   }
 
-  /** The same for a convex polygon with holes: convex `cells` cut it up, each with its hole or none. */
-  perforated(
-    whole: Polygon,
-    cells: readonly { readonly cell: Polygon; readonly hole?: Polygon }[],
-    axis: Axis,
-    from: number,
-    to: number,
-  ): this {
+  private perforated({ outline, cells, axis, from, to }: Perforated): void {
     const place = placer(axis, from)
+    const fix = fixFor(axis)
     const rise = riseOf(axis, to - from)
-    const fix = (points: Vec[]): Vec[] => (axis === 1 ? [...points].reverse() : points)
     const floors = cells.flatMap(({ cell, hole }) => (hole ? aroundHole(cell, anticlockwise(hole)) : [cell]))
-    this.prism(
-      floors.map((piece) => fix(piece.map(place))),
-      fix(whole.map(place)),
-      rise,
-    )
+    this.slab({ floors: floors.map((piece) => fix(piece.map(place))), outline: fix(outline.map(place)), rise })
     for (const { hole } of cells) if (hole) this.wall(fix(anticlockwise(hole).map(place)).reverse(), rise)
-    return this
   }
 
   /** The inside of a hole: quads along `rise`, one surface to the eye. */
@@ -133,17 +131,9 @@ export class MeshBuilder {
     })
   }
 
-  /** A solid of revolution: radius and height of each ring above `foot` along `axis`; a radius of 0 is a tip. */
-  lathe(foot: Vec, axis: Vec, rings: readonly FlatPoint[], sides: number): this {
-    const [u, v] = acrossOf(axis)
-    const at = ([radius, height]: FlatPoint): Vec[] =>
-      Array.from({ length: sides }, (_, i) => {
-        const angle = (2 * Math.PI * i) / sides
-        return [0, 1, 2].map(
-          (k) => foot[k]! + axis[k]! * height + radius * (Math.cos(angle) * u[k]! + Math.sin(angle) * v[k]!),
-        ) as unknown as Vec
-      })
-    const circles = rings.map(at)
+  private revolution({ foot, axis, rings, sides }: Revolution): void {
+    const place = circlePlacer(foot, axis, sides)
+    const circles = rings.map(([radius, height]) => place(radius, height))
     if (rings[0]![0] > 0) this.facet([...circles[0]!].reverse(), this.surface())
     if (rings.at(-1)![0] > 0) this.facet(circles.at(-1)!, this.surface())
     for (let ring = 0; ring + 1 < rings.length; ring++) {
@@ -156,34 +146,38 @@ export class MeshBuilder {
         if (corners.length > 2) this.facet(corners, surface)
       }
     }
-    return this
   }
 
-  /** A ring standing along `axis` from `foot`. */
-  tube(foot: Vec, axis: Vec, outer: number, inner: number, height: number, sides: number): this {
-    const rings: FlatPoint[] = [
-      [inner, 0],
-      [outer, 0],
-      [outer, height],
-      [inner, height],
-    ]
-    const [u, v] = acrossOf(axis)
-    const at = (radius: number, rise: number, i: number): Vec => {
-      const angle = (2 * Math.PI * i) / sides
-      return [0, 1, 2].map(
-        (k) => foot[k]! + axis[k]! * rise + radius * (Math.cos(angle) * u[k]! + Math.sin(angle) * v[k]!),
-      ) as unknown as Vec
-    }
-    rings.forEach(([radius, rise], ring) => {
-      const [nextRadius, nextRise] = rings[(ring + 1) % rings.length]!
+  private tube({ foot, axis, outer, inner, height, sides }: Tube): void {
+    const place = circlePlacer(foot, axis, sides)
+    const circles = [place(inner, 0), place(outer, 0), place(outer, height), place(inner, height)]
+    circles.forEach((circle, ring) => {
+      const beyond = circles[(ring + 1) % circles.length]!
       const surface = this.surface()
       for (let i = 0; i < sides; i++) {
-        this.facet([at(radius, rise, i), at(radius, rise, i + 1), at(nextRadius, nextRise, i + 1), at(nextRadius, nextRise, i)], surface)
+        const next = (i + 1) % sides
+        this.facet([circle[i]!, circle[next]!, beyond[next]!, beyond[i]!], surface)
       }
     })
-    return this
   }
 }
+
+/** The corners of a regular polygon of a radius at a height above `foot` along `axis`. */
+function circlePlacer(foot: Vec, axis: Vec, sides: number): (radius: number, height: number) => Vec[] {
+  const [u, v] = acrossOf(axis)
+  return (radius, height) =>
+    Array.from({ length: sides }, (_, i): Vec => {
+      const angle = (2 * Math.PI * i) / sides
+      const along = (k: 0 | 1 | 2): number => foot[k] + axis[k] * height + radius * (Math.cos(angle) * u[k] + Math.sin(angle) * v[k])
+      return [along(0), along(1), along(2)]
+    })
+}
+
+/** Across y the frame is left-handed: corners run the other way. */
+const fixFor =
+  (axis: Axis) =>
+  (points: readonly Vec[]): Vec[] =>
+    axis === 1 ? [...points].reverse() : [...points]
 
 /** Puts a point of the plane across an axis into space. */
 function placer(axis: Axis, along: number): (point: FlatPoint) => Vec {

@@ -27,7 +27,7 @@ export function circle([u, v]: FlatPoint, radius: number, sides: number, start =
 }
 
 /** Points of an arc from one angle to another (degrees), both ends included. */
-export function arc([u, v]: FlatPoint, radius: number, from: number, to: number, pieces: number): FlatPoint[] {
+export function arc([u, v]: FlatPoint, radius: number, [from, to]: readonly [number, number], pieces: number): FlatPoint[] {
   return Array.from({ length: pieces + 1 }, (_, i): FlatPoint => {
     const angle = ((from + ((to - from) * i) / pieces) * Math.PI) / 180
     return [u + radius * Math.cos(angle), v + radius * Math.sin(angle)]

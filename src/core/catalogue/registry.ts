@@ -20,7 +20,7 @@ import { ownShape, type OwnShape } from './own'
 import type { Colour, Shape } from './types'
 
 /** A later family joins by one more line here. */
-const FAMILIES: readonly (() => Shape[])[] = [
+const FAMILIES: readonly (() => readonly Shape[])[] = [
   rectangularShapes,
   roundShapes,
   slopedShapes,

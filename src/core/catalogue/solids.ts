@@ -1,10 +1,7 @@
-import { boxAt, type Axis, type Box, type Vec, type FlatPoint } from '../space'
+import { type Axis, type Box, type Vec, type FlatPoint } from '../space'
+import type { PerforatedCell } from './solid'
 import type { BodyBox } from './types'
-import { circle, cornersOf, rectangle, type Polygon, type Rectangle } from './polygon'
-
-/** A box by its place and size, u. */
-export const block = (x: number, y: number, z: number, width: number, depth: number, height: number): Box =>
-  boxAt([x, y, z], [width, depth, height])
+import { circle, cornersOf, rectangle, type Rectangle } from './polygon'
 
 /** A body that turns where it is held: a ball, bar or peg. */
 export const round = (box: Box): BodyBox => ({ ...box, round: true })
@@ -35,9 +32,20 @@ function withCoordinate(v: readonly number[], axis: Axis, value: number): Vec {
 export const carved = (box: Box, holes: readonly Box[]): Box[] =>
   holes.reduce<Box[]>((boxes, hole) => boxes.flatMap((each) => without(each, hole)), [box])
 
-/** Round holes in a row, each in a cell of its own, for `MeshBuilder.perforated`; what no cell covers is filled. */
-export function holesInRow(whole: Rectangle, middles: readonly FlatPoint[], radius: number, half: number, sides = 16) {
-  const cells: { cell: Polygon; hole?: Polygon }[] = []
+/** Holes of one sort: their radius, half the width of the cell that each is cut into, and how many sides they are drawn with. */
+export interface Bores {
+  readonly radius: number
+  readonly half: number
+  readonly sides: number
+}
+
+/** For pins and for axles. */
+export const ROUND_BORE: Bores = { radius: 2.9, half: 3.6, sides: 16 }
+export const CROSS_BORE: Bores = { radius: 2.4, half: 3.6, sides: 4 }
+
+/** Holes in a row, each in a cell of its own, for a perforated solid; what no cell covers is filled. */
+export function holesInRow(whole: Rectangle, middles: readonly FlatPoint[], { radius, half, sides }: Bores): PerforatedCell[] {
+  const cells: PerforatedCell[] = []
   const [low, high] = [whole.min[1], whole.max[1]]
   let left = whole.min[0]
   for (const middle of middles) {

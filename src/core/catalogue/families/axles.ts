@@ -1,8 +1,8 @@
-import { BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Vec, type FlatPoint } from '../../space'
+import { boxAt, BRICK_HEIGHT, MINUS_Y, PLUS_X, PLUS_Y, type Vec, type FlatPoint } from '../../space'
 import { cellMiddles, LEFT_RIGHT, makeShape, socketsAt, studsAt } from '../make'
-import type { MeshBuilder } from '../mesh'
-import { arc, circle, cornersOf, rectangle } from '../polygon'
-import { block, carved, holesInRow, round } from '../solids'
+import { arc, circle, cornersOf, rectangle, type Rectangle } from '../polygon'
+import { carved, holesInRow, round, ROUND_BORE, CROSS_BORE, type Bores } from '../solids'
+import type { Solid } from '../solid'
 import type { Connector, Shape } from '../types'
 import { gear, wheel } from './gears'
 import { BEAM, bore, crossHole, HOLE, roundHole, X, Y } from './through-holes'
@@ -23,7 +23,7 @@ function holedBrick(id: string, title: string, { columns, holes, isCross }: Thro
     title,
     box,
     bodies: carved(
-      block(0, 0, 0, ...box),
+      boxAt([0, 0, 0], box),
       holes.map((x) => bore(x, z)),
     ),
     connectors: [
@@ -31,45 +31,52 @@ function holedBrick(id: string, title: string, { columns, holes, isCross }: Thro
       ...socketsAt(cells),
       ...holes.flatMap((x) => (isCross ? crossHole(x, z) : roundHole(x, z))),
     ],
-    outline: (builder) => drilled(builder, box, holes, z, isCross === true),
+    form: [drilled(box, holes, z, isCross === true)],
   })
 }
 
-function drilled(builder: MeshBuilder, box: Vec, holes: readonly number[], z: number, isCross: boolean): void {
+function drilled(box: Vec, holes: readonly number[], z: number, isCross: boolean): Solid {
   const whole = rectangle(0, 0, box[0], box[2])
   const middles = holes.map((x): FlatPoint => [x, z])
-  builder.perforated(cornersOf(whole), holesInRow(whole, middles, isCross ? 2.4 : 2.9, 3.6, isCross ? 4 : 16), 1, 0, BEAM)
+  return bored(whole, middles, isCross ? CROSS_BORE : ROUND_BORE)
 }
+
+/** A block of a beam's depth with holes in a row, along y. */
+const bored = (whole: Rectangle, middles: readonly FlatPoint[], bores: Bores): Solid => ({
+  kind: 'perforated',
+  outline: cornersOf(whole),
+  cells: holesInRow(whole, middles, bores),
+  axis: 1,
+  from: 0,
+  to: BEAM,
+})
 
 function beam(length: number): Shape {
   const box: Vec = [length * 10, BEAM, 10]
   const holes = Array.from({ length }, (_, i) => i * 10 + 5)
+  const right = box[0] - 5
+  const [leftEnd, rightEnd] = [arc([5, 5], 5, [90, 270], 10), arc([right, 5], 5, [-90, 90], 10)]
+  const middle = holesInRow(
+    rectangle(10, 0, box[0] - 10, 10),
+    holes.slice(1, -1).map((x): FlatPoint => [x, 5]),
+    ROUND_BORE,
+  )
+  const cells = [
+    { cell: [...leftEnd, [10, 0], [10, 10]] as FlatPoint[], hole: circle([5, 5], 2.9, 16) },
+    ...(length > 2 ? middle : []),
+    { cell: [...rightEnd, [box[0] - 10, 10], [box[0] - 10, 0]] as FlatPoint[], hole: circle([right, 5], 2.9, 16) },
+  ]
   return makeShape({
     id: `beam-${length}`,
     family: 'beam',
     title: `Beam, ${length} long`,
     box,
     bodies: carved(
-      block(0, 0, 0, ...box),
+      boxAt([0, 0, 0], box),
       holes.map((x) => bore(x, 5)),
     ),
     connectors: holes.flatMap((x) => roundHole(x, 5)),
-    outline: (builder) => {
-      const right = box[0] - 5
-      const [leftEnd, rightEnd] = [arc([5, 5], 5, 90, 270, 10), arc([right, 5], 5, -90, 90, 10)]
-      const middle = holesInRow(
-        rectangle(10, 0, box[0] - 10, 10),
-        holes.slice(1, -1).map((x): FlatPoint => [x, 5]),
-        2.9,
-        3.6,
-      )
-      const cells = [
-        { cell: [...leftEnd, [10, 0], [10, 10]] as FlatPoint[], hole: circle([5, 5], 2.9, 16) },
-        ...(length > 2 ? middle : []),
-        { cell: [...rightEnd, [box[0] - 10, 10], [box[0] - 10, 0]] as FlatPoint[], hole: circle([right, 5], 2.9, 16) },
-      ]
-      builder.perforated([...leftEnd, ...rightEnd], cells, 1, 0, BEAM)
-    },
+    form: [{ kind: 'perforated', outline: [...leftEnd, ...rightEnd], cells, axis: 1, from: 0, to: BEAM }],
   })
 }
 
@@ -80,7 +87,7 @@ function bentBeam(along: number, up: number): Shape {
     ...Array.from({ length: along }, (_, i): [number, number] => [i * 10 + 5, 5]),
     ...Array.from({ length: up - 1 }, (_, i): [number, number] => [5, i * 10 + 15]),
   ]
-  const legs = [block(0, 0, 0, along * 10, BEAM, 10), block(0, 0, 10, 10, BEAM, (up - 1) * 10)]
+  const legs = [boxAt([0, 0, 0], [along * 10, BEAM, 10]), boxAt([0, 0, 10], [10, BEAM, (up - 1) * 10])]
   return makeShape({
     id: `beam-bent-${up}x${along}`,
     family: 'beam',
@@ -94,25 +101,10 @@ function bentBeam(along: number, up: number): Shape {
     ),
     connectors: holes.flatMap(([x, z]) => roundHole(x, z)),
     reflection: [1, 0, 0, 0, -1, 0, 0, 0, 1],
-    outline: (builder) => {
-      const low = rectangle(0, 0, along * 10, 10)
-      builder.perforated(
-        cornersOf(low),
-        holesInRow(
-          low,
-          Array.from({ length: along }, (_, i): FlatPoint => [i * 10 + 5, 5]),
-          2.9,
-          3.6,
-        ),
-        1,
-        0,
-        BEAM,
-      )
-      for (let i = 1; i < up; i++) {
-        const cell = rectangle(0, i * 10, 10, i * 10 + 10)
-        builder.perforated(cornersOf(cell), holesInRow(cell, [[5, i * 10 + 5]], 2.9, 3.6), 1, 0, BEAM)
-      }
-    },
+    form: [
+      bored(rectangle(0, 0, along * 10, 10), holes.slice(0, along), ROUND_BORE),
+      ...holes.slice(along).map(([x, z]) => bored(rectangle(0, z - 5, 10, z + 5), [[x, z]], ROUND_BORE)),
+    ],
   })
 }
 
@@ -127,17 +119,15 @@ const PEG: readonly FlatPoint[] = [
 
 function pin(id: string, title: string, halves: number): Shape {
   const long = halves * 10
+  const back = [...PEG].reverse().map(([radius, height]): FlatPoint => [radius, long - height])
   return makeShape({
     id,
     family: 'pin',
     title,
     box: [long, HOLE, HOLE],
-    bodies: [round(block(0, 0, 0, long, HOLE, HOLE))],
+    bodies: [round(boxAt([0, 0, 0], [long, HOLE, HOLE]))],
     connectors: Array.from({ length: halves }, (_, i): Connector => ({ kind: 'pin', at: [i * 10 + 5, 3, 3], facing: PLUS_X })),
-    outline: (builder) => {
-      const back = [...PEG].reverse().map(([radius, height]): FlatPoint => [radius, long - height])
-      builder.lathe([0, 3, 3], X, [...PEG, ...back], 16)
-    },
+    form: [{ kind: 'revolution', foot: [0, 3, 3], axis: X, rings: [...PEG, ...back], sides: 16 }],
   })
 }
 
@@ -148,13 +138,13 @@ function halfPin(): Shape {
     family: 'pin',
     title: 'Half pin with a stud',
     box: [10, HOLE, HOLE],
-    bodies: [round(block(0, 0, 0, 10, HOLE, HOLE))],
+    bodies: [round(boxAt([0, 0, 0], [10, HOLE, HOLE]))],
     connectors: [
       { kind: 'pin', at: [5, 3, 3], facing: PLUS_X },
       { kind: 'stud', at: [10, 3, 3], facing: PLUS_X },
     ],
     reflection: [1, 0, 0, 0, -1, 0, 0, 0, 1],
-    outline: (builder) => builder.lathe([0, 3, 3], X, [...PEG, [2.95, 10]], 16),
+    form: [{ kind: 'revolution', foot: [0, 3, 3], axis: X, rings: [...PEG, [2.95, 10]], sides: 16 }],
   })
 }
 
@@ -183,9 +173,9 @@ function axle(length: number): Shape {
     family: 'axle',
     title: `Axle, ${length} long`,
     box: [long, HOLE, HOLE],
-    bodies: [round(block(0, 0, 0, long, HOLE, HOLE))],
+    bodies: [round(boxAt([0, 0, 0], [long, HOLE, HOLE]))],
     connectors: [axleConnector(0, long)],
-    outline: (builder) => builder.extrude(CROSS, 0, 0, long),
+    form: [{ kind: 'prism', outline: CROSS, axis: 0, from: 0, to: long }],
   })
 }
 
@@ -196,13 +186,13 @@ function pinAxle(): Shape {
     family: 'pin',
     title: 'Pin with an axle end',
     box: [20, HOLE, HOLE],
-    bodies: [round(block(0, 0, 0, 20, HOLE, HOLE))],
+    bodies: [round(boxAt([0, 0, 0], [20, HOLE, HOLE]))],
     connectors: [{ kind: 'pin', at: [5, 3, 3], facing: PLUS_X }, axleConnector(10, 10)],
     reflection: [1, 0, 0, 0, -1, 0, 0, 0, 1],
-    outline: (builder) => {
-      builder.lathe([0, 3, 3], X, [...PEG, [2.95, 10]], 16)
-      builder.extrude(CROSS, 0, 10, 20)
-    },
+    form: [
+      { kind: 'revolution', foot: [0, 3, 3], axis: X, rings: [...PEG, [2.95, 10]], sides: 16 },
+      { kind: 'prism', outline: CROSS, axis: 0, from: 10, to: 20 },
+    ],
   })
 }
 
@@ -214,15 +204,13 @@ function sleeve(id: string, title: string, long: number, across: number): Shape 
     family: 'axle',
     title,
     box: [long, across, across],
-    bodies: carved(block(0, 0, 0, long, across, across), [block(0, middle - 3, middle - 3, long, HOLE, HOLE)]),
+    bodies: carved(boxAt([0, 0, 0], [long, across, across]), [boxAt([0, middle - 3, middle - 3], [long, HOLE, HOLE])]),
     connectors: (long > 12 ? [5, long - 5] : [long / 2]).map((x): Connector => ({
       kind: 'cross',
       at: [x, middle, middle],
       facing: PLUS_X,
     })),
-    outline: (builder) => {
-      builder.tube([0, middle, middle], X, middle, 2.6, long, 20)
-    },
+    form: [{ kind: 'tube', foot: [0, middle, middle], axis: X, outer: middle, inner: 2.6, height: long, sides: 20 }],
   })
 }
 
@@ -234,49 +222,49 @@ function crank(): Shape {
     family: 'pin and axle',
     title: 'Crank with two axle holes',
     box,
-    bodies: carved(block(0, 0, 0, ...box), [bore(5, 5), bore(25, 5)]),
+    bodies: carved(boxAt([0, 0, 0], box), [bore(5, 5), bore(25, 5)]),
     connectors: [...crossHole(5, 5), ...crossHole(25, 5)],
-    outline: (builder) => drilled(builder, box, [5, 25], 5, true),
+    form: [drilled(box, [5, 25], 5, true)],
   })
 }
 
 /** A hole one way and an axle hole across it, above: turns a corner. */
 function corner(): Shape {
+  const low = rectangle(0, 0, 10, 10)
+  const high = rectangle(0, 10, 10, 20)
   return makeShape({
     id: 'axle-corner',
     family: 'pin and axle',
     title: 'Axle and pin joint at a right angle',
     box: [10, BEAM, 20],
     bodies: [
-      ...carved(block(0, 0, 0, 10, BEAM, 10), [bore(5, 5)]),
-      ...carved(block(0, 0, 10, 10, BEAM, 10), [block(0, 2, 12, 10, HOLE, HOLE)]),
+      ...carved(boxAt([0, 0, 0], [10, BEAM, 10]), [bore(5, 5)]),
+      ...carved(boxAt([0, 0, 10], [10, BEAM, 10]), [boxAt([0, 2, 12], [10, HOLE, HOLE])]),
     ],
     connectors: [...roundHole(5, 5), { kind: 'cross', at: [5, 5, 15], facing: PLUS_X }],
     reflection: LEFT_RIGHT,
-    outline: (builder) => {
-      const low = rectangle(0, 0, 10, 10)
-      builder.perforated(cornersOf(low), holesInRow(low, [[5, 5]], 2.9, 3.6), 1, 0, BEAM)
-      const high = rectangle(0, 10, 10, 20)
-      builder.perforated(cornersOf(high), holesInRow(high, [[5, 15]], 2.4, 3.6, 4), 0, 0, BEAM)
-    },
+    form: [
+      { kind: 'perforated', outline: cornersOf(low), cells: holesInRow(low, [[5, 5]], ROUND_BORE), axis: 1, from: 0, to: BEAM },
+      { kind: 'perforated', outline: cornersOf(high), cells: holesInRow(high, [[5, 15]], CROSS_BORE), axis: 0, from: 0, to: BEAM },
+    ],
   })
 }
 
 /** A plate with a hole that stands on its −y side. */
 function holePlate(): Shape {
   const cells = cellMiddles(2, 1)
+  const high = rectangle(5, 4, 15, 14)
   return makeShape({
     id: 'plate-1x2-hole-top',
     family: 'pin and axle',
     title: 'Plate 1 × 2 with a pin hole on top',
     box: [20, 10, 4],
-    bodies: [block(0, 0, 0, 20, 10, 4), ...carved(block(5, 0, 4, 10, BEAM, 10), [bore(10, 9)])],
+    bodies: [boxAt([0, 0, 0], [20, 10, 4]), ...carved(boxAt([5, 0, 4], [10, BEAM, 10]), [bore(10, 9)])],
     connectors: [...socketsAt(cells), ...roundHole(10, 9)],
-    outline: (builder) => {
-      builder.box(block(0, 0, 0, 20, 10, 4))
-      const high = rectangle(5, 4, 15, 14)
-      builder.perforated(cornersOf(high), holesInRow(high, [[10, 9]], 2.9, 3.6), 1, 0, BEAM)
-    },
+    form: [
+      { kind: 'box', ...boxAt([0, 0, 0], [20, 10, 4]) },
+      { kind: 'perforated', outline: cornersOf(high), cells: holesInRow(high, [[10, 9]], ROUND_BORE), axis: 1, from: 0, to: BEAM },
+    ],
   })
 }
 
@@ -288,12 +276,12 @@ function pinBrick(): Shape {
     family: 'pin and axle',
     title: 'Brick 1 × 2 with a pin',
     box: [20, 10, BRICK_HEIGHT],
-    bodies: [block(0, 0, 0, 20, 10, BRICK_HEIGHT), round(block(7, -10, 3, HOLE, 10, HOLE))],
+    bodies: [boxAt([0, 0, 0], [20, 10, BRICK_HEIGHT]), round(boxAt([7, -10, 3], [HOLE, 10, HOLE]))],
     connectors: [...studsAt(cells, BRICK_HEIGHT), ...socketsAt(cells), { kind: 'pin', at: [10, -5, 6], facing: MINUS_Y }],
-    outline: (builder) => {
-      builder.box(block(0, 0, 0, 20, 10, BRICK_HEIGHT))
-      builder.lathe([10, -10, 6], Y, [...PEG, [2.95, 10]], 16)
-    },
+    form: [
+      { kind: 'box', ...boxAt([0, 0, 0], [20, 10, BRICK_HEIGHT]) },
+      { kind: 'revolution', foot: [10, -10, 6], axis: Y, rings: [...PEG, [2.95, 10]], sides: 16 },
+    ],
   })
 }
 
@@ -305,14 +293,18 @@ function wheelPlate(): Shape {
     family: 'pin and axle',
     title: 'Plate 2 × 2 with a wheel pin on either side',
     box: [20, 20, 4],
-    bodies: [block(0, 0, 0, 20, 20, 4), ...[-10, 20].map((y) => round(block(7, y, -3, HOLE, 10, HOLE))), block(7, 0, -3, 6, 20, 3)],
+    bodies: [
+      boxAt([0, 0, 0], [20, 20, 4]),
+      ...[-10, 20].map((y) => round(boxAt([7, y, -3], [HOLE, 10, HOLE]))),
+      boxAt([7, 0, -3], [6, 20, 3]),
+    ],
     connectors: [...studsAt(cells, 4), { kind: 'pin', at: [10, -5, 0], facing: MINUS_Y }, { kind: 'pin', at: [10, 25, 0], facing: PLUS_Y }],
-    outline: (builder) => {
-      builder.box(block(0, 0, 0, 20, 20, 4))
-      builder.round([10, 0, 0], Y, 3, 3, 20, 16)
-      builder.lathe([10, -10, 0], Y, [...PEG, [2.95, 10]], 16)
-      builder.lathe([10, 30, 0], [0, -1, 0], [...PEG, [2.95, 10]], 16)
-    },
+    form: [
+      { kind: 'box', ...boxAt([0, 0, 0], [20, 20, 4]) },
+      { kind: 'stump', foot: [10, 0, 0], axis: Y, bottom: 3, top: 3, height: 20, sides: 16 },
+      { kind: 'revolution', foot: [10, -10, 0], axis: Y, rings: [...PEG, [2.95, 10]], sides: 16 },
+      { kind: 'revolution', foot: [10, 30, 0], axis: [0, -1, 0], rings: [...PEG, [2.95, 10]], sides: 16 },
+    ],
   })
 }
 

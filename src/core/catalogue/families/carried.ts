@@ -1,5 +1,5 @@
+import { boxAt } from '../../space'
 import type { Vec } from '../../space'
-import { block } from '../solids'
 import type { Shape } from '../types'
 import { flat, tool, type Tool } from './tools'
 
@@ -14,19 +14,21 @@ const CARRIED: readonly Tool[] = [
     long: 42,
     high: 32,
     deep: 32,
-    draw: (b) =>
-      b.lathe(
-        [30, 16, 16],
-        X,
-        [
+    form: [
+      {
+        kind: 'revolution',
+        foot: [30, 16, 16],
+        axis: X,
+        rings: [
           [15.6, 0],
           [15.8, 1],
           [13, 5],
           [7, 9],
           [0, 12],
         ],
-        12,
-      ),
+        sides: 12,
+      },
+    ],
   },
   {
     id: 'rod',
@@ -34,10 +36,10 @@ const CARRIED: readonly Tool[] = [
     handle: 16,
     long: 64,
     high: 8,
-    draw: (b, m) => {
-      b.round([16, 2, m], X, 1.2, 0.5, 48, 8)
-      b.tube([18, 1, m - 1.7], [0, 1, 0], 2.2, 0.8, 2, 14)
-    },
+    form: [
+      { kind: 'stump', foot: [16, 2, 4], axis: X, bottom: 1.2, top: 0.5, height: 48, sides: 8 },
+      { kind: 'tube', foot: [18, 1, 2.3], axis: [0, 1, 0], outer: 2.2, inner: 0.8, height: 2, sides: 14 },
+    ],
   },
   {
     id: 'key',
@@ -45,10 +47,10 @@ const CARRIED: readonly Tool[] = [
     handle: 18,
     long: 28,
     high: 10,
-    draw: (b) => {
-      b.tube([22, 1, 5], [0, 1, 0], 4.6, 2.6, 2, 18)
-      b.box(block(1, 1.4, 0.6, 3, 1.2, 3))
-    },
+    form: [
+      { kind: 'tube', foot: [22, 1, 5], axis: [0, 1, 0], outer: 4.6, inner: 2.6, height: 2, sides: 18 },
+      { kind: 'box', ...boxAt([1, 1.4, 0.6], [3, 1.2, 3]) },
+    ],
   },
   {
     id: 'magnifier',
@@ -56,10 +58,10 @@ const CARRIED: readonly Tool[] = [
     handle: 14,
     long: 28,
     high: 14,
-    draw: (b) => {
-      b.tube([21, 1, 7], [0, 1, 0], 7, 5.6, 2, 24)
-      b.round([21, 1.7, 7], [0, 1, 0], 5.8, 5.8, 0.6, 24)
-    },
+    form: [
+      { kind: 'tube', foot: [21, 1, 7], axis: [0, 1, 0], outer: 7, inner: 5.6, height: 2, sides: 24 },
+      { kind: 'stump', foot: [21, 1.7, 7], axis: [0, 1, 0], bottom: 5.8, top: 5.8, height: 0.6, sides: 24 },
+    ],
   },
   {
     id: 'trowel',
@@ -67,9 +69,8 @@ const CARRIED: readonly Tool[] = [
     handle: 14,
     long: 28,
     high: 10,
-    draw: (b) =>
+    form: [
       flat(
-        b,
         [
           [13, 4],
           [17, 0],
@@ -80,6 +81,7 @@ const CARRIED: readonly Tool[] = [
         1.5,
         2.5,
       ),
+    ],
   },
   {
     id: 'lantern',
@@ -88,11 +90,12 @@ const CARRIED: readonly Tool[] = [
     long: 22,
     high: 10,
     deep: 10,
-    draw: (b) =>
-      b.lathe(
-        [10, 5, 5],
-        X,
-        [
+    form: [
+      {
+        kind: 'revolution',
+        foot: [10, 5, 5],
+        axis: X,
+        rings: [
           [2, 0],
           [4.6, 1.6],
           [3.4, 2],
@@ -100,8 +103,9 @@ const CARRIED: readonly Tool[] = [
           [4.6, 9.4],
           [3, 12],
         ],
-        12,
-      ),
+        sides: 12,
+      },
+    ],
   },
   {
     id: 'book',
@@ -109,11 +113,11 @@ const CARRIED: readonly Tool[] = [
     handle: 8,
     long: 24,
     high: 20,
-    draw: (b) => {
-      b.box(block(8, 0, 0, 16, 1, 20))
-      b.box(block(8, 3, 0, 16, 1, 20))
-      b.box(block(8, 1, 0.6, 15.4, 2, 18.8))
-    },
+    form: [
+      { kind: 'box', ...boxAt([8, 0, 0], [16, 1, 20]) },
+      { kind: 'box', ...boxAt([8, 3, 0], [16, 1, 20]) },
+      { kind: 'box', ...boxAt([8, 1, 0.6], [15.4, 2, 18.8]) },
+    ],
   },
 ]
 

@@ -1,6 +1,6 @@
-import { MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, type Vec } from '../../space'
+import { boxAt, MINUS_X, MINUS_Y, MINUS_Z, PLUS_X, PLUS_Y, PLUS_Z, type Vec } from '../../space'
 import { LEFT_RIGHT, makeShape, socketsAt, type ShapeRecipe } from '../make'
-import { block } from '../solids'
+import type { Solid } from '../solid'
 import type { Shape } from '../types'
 
 /**
@@ -19,7 +19,7 @@ function figure(id: string, title: string, recipe: Pick<ShapeRecipe, 'box' | 'co
 const legs = (): Shape =>
   figure('figure-legs', 'Figure legs', {
     box: [20, 10, 24],
-    bodies: [block(0, 0, 0, 9, 10, 20), block(11, 0, 0, 9, 10, 20), block(0, 0, 20, 20, 10, 4)],
+    bodies: [boxAt([0, 0, 0], [9, 10, 20]), boxAt([11, 0, 0], [9, 10, 20]), boxAt([0, 0, 20], [20, 10, 4])],
     connectors: [
       ...socketsAt([
         [5, 5],
@@ -27,41 +27,42 @@ const legs = (): Shape =>
       ]),
       { kind: 'post', at: [10, 5, 24], facing: PLUS_Z },
     ],
-    outline: (builder) => {
-      for (const x of [0, 10.4]) {
-        builder.box(block(x, 0, 0, 9.6, 10, 3))
-        builder.box(block(x + 0.4, 1.5, 3, 8.8, 8, 14))
-        builder.round([x + 0.2, 5.5, 18], [1, 0, 0], 4, 4, 9.2, 20)
-      }
-      builder.box(block(0.5, 1.5, 20, 19, 8, 4))
-    },
+    form: [
+      ...[0, 10.4].flatMap((x): Solid[] => [
+        { kind: 'box', ...boxAt([x, 0, 0], [9.6, 10, 3]) },
+        { kind: 'box', ...boxAt([x + 0.4, 1.5, 3], [8.8, 8, 14]) },
+        { kind: 'stump', foot: [x + 0.2, 5.5, 18], axis: [1, 0, 0], bottom: 4, top: 4, height: 9.2, sides: 20 },
+      ]),
+      { kind: 'box', ...boxAt([0.5, 1.5, 20], [19, 8, 4]) },
+    ],
   })
 
 /** One leg and the hips it hangs on, for figures that sit and walk. */
 const hips = (): Shape =>
   figure('figure-hips', 'Figure hips', {
     box: [20, 10, 8],
-    bodies: [block(0, 0, 4, 20, 10, 4), block(9, 2, 0, 2, 6, 4)],
+    bodies: [boxAt([0, 0, 4], [20, 10, 4]), boxAt([9, 2, 0], [2, 6, 4])],
     connectors: [
       { kind: 'post', at: [10, 5, 8], facing: PLUS_Z },
       { kind: 'ring', at: [9, 5, 2], facing: MINUS_X },
       { kind: 'ring', at: [11, 5, 2], facing: PLUS_X },
     ],
-    outline: (builder) => {
-      builder.box(block(0, 1, 4, 20, 8, 4))
-      builder.extrude(
-        [
+    form: [
+      { kind: 'box', ...boxAt([0, 1, 4], [20, 8, 4]) },
+      {
+        kind: 'prism',
+        outline: [
           [2, 4],
           [2, 2],
           [5, 0],
           [8, 2],
           [8, 4],
         ],
-        0,
-        9,
-        11,
-      )
-    },
+        axis: 0,
+        from: 9,
+        to: 11,
+      },
+    ],
   })
 
 function leg(hand: 'left' | 'right'): Shape {
@@ -69,25 +70,25 @@ function leg(hand: 'left' | 'right'): Shape {
   return figure(`figure-leg-${hand}`, `Figure leg, ${hand}`, {
     box: [9, 10, 20],
     // Slim about its joint, so that it swings clear of the hips.
-    bodies: [block(0, 0, 0, 9, 10, 12), { ...block(0, 3, 12, 9, 4, 8), round: true }],
+    bodies: [boxAt([0, 0, 0], [9, 10, 12]), { ...boxAt([0, 3, 12], [9, 4, 8]), round: true }],
     connectors: [
       ...socketsAt([[5 - (isLeft ? 1 : 0), 5]]),
       { kind: 'post', at: [isLeft ? 0 : 9, 5, 18], facing: isLeft ? MINUS_X : PLUS_X },
     ],
     twin: `figure-leg-${isLeft ? 'right' : 'left'}`,
     reflection: LEFT_RIGHT,
-    outline: (builder) => {
-      builder.box(block(0, 0, 0, 9, 10, 3))
-      builder.box(block(0.3, 1.5, 3, 8.4, 8, 13))
-      builder.round([0, 5, 16], [1, 0, 0], 4, 4, 9, 20)
-    },
+    form: [
+      { kind: 'box', ...boxAt([0, 0, 0], [9, 10, 3]) },
+      { kind: 'box', ...boxAt([0.3, 1.5, 3], [8.4, 8, 13]) },
+      { kind: 'stump', foot: [0, 5, 16], axis: [1, 0, 0], bottom: 4, top: 4, height: 9, sides: 20 },
+    ],
   })
 }
 
 const torso = (): Shape =>
   figure('figure-torso', 'Figure torso', {
     box: [TORSO_WIDTH, 10, 24],
-    bodies: [block(0, 1, 0, 20, 8, 24)],
+    bodies: [boxAt([0, 1, 0], [20, 8, 24])],
     connectors: [
       { kind: 'ring', at: [10, 5, 0], facing: MINUS_Z },
       { kind: 'post', at: [10, 5, 24], facing: PLUS_Z },
@@ -95,9 +96,10 @@ const torso = (): Shape =>
       { kind: 'ring', at: [0, 5, SHOULDER], facing: MINUS_X },
       { kind: 'ring', at: [10, 9, 16], facing: PLUS_Y },
     ],
-    outline: (builder) => {
-      builder.extrude(
-        [
+    form: [
+      {
+        kind: 'prism',
+        outline: [
           [0.6, 0],
           [19.4, 0],
           [18, 16],
@@ -105,13 +107,13 @@ const torso = (): Shape =>
           [3, 23],
           [2, 16],
         ],
-        1,
-        1,
-        9,
-      )
-      builder.round([0, 5, SHOULDER], [1, 0, 0], 3, 3, TORSO_WIDTH, 18)
-      builder.round([10, 5, 23], UP, 4, 3.4, 1, 20)
-    },
+        axis: 1,
+        from: 1,
+        to: 9,
+      },
+      { kind: 'stump', foot: [0, 5, SHOULDER], axis: [1, 0, 0], bottom: 3, top: 3, height: TORSO_WIDTH, sides: 18 },
+      { kind: 'stump', foot: [10, 5, 23], axis: UP, bottom: 4, top: 3.4, height: 1, sides: 20 },
+    ],
   })
 
 /** The arm hangs beside the torso; its post looks to the middle, its wrist is a ring. */
@@ -119,33 +121,34 @@ function arm(hand: 'left' | 'right'): Shape {
   const isLeft = hand === 'left'
   return figure(`figure-arm-${hand}`, `Figure arm, ${hand}`, {
     box: [6, 8, 20],
-    bodies: [block(0, 1, 0, 6, 6, 20)],
+    bodies: [boxAt([0, 1, 0], [6, 6, 20])],
     connectors: [
       { kind: 'post', at: [isLeft ? 0 : 6, 4, 17], facing: isLeft ? MINUS_X : PLUS_X },
       { kind: 'ring', at: [3, 4, 0], facing: MINUS_Z },
     ],
     twin: `figure-arm-${isLeft ? 'right' : 'left'}`,
     reflection: LEFT_RIGHT,
-    outline: (builder) => {
-      builder.round([0, 4, 16], [1, 0, 0], 3.4, 3.4, 6, 18)
-      builder.box(block(0.4, 1.4, 5, 5.2, 5.2, 11))
-      builder.round([3, 4, 0], UP, 2.4, 2.8, 5, 16)
-    },
+    form: [
+      { kind: 'stump', foot: [0, 4, 16], axis: [1, 0, 0], bottom: 3.4, top: 3.4, height: 6, sides: 18 },
+      { kind: 'box', ...boxAt([0.4, 1.4, 5], [5.2, 5.2, 11]) },
+      { kind: 'stump', foot: [3, 4, 0], axis: UP, bottom: 2.4, top: 2.8, height: 5, sides: 16 },
+    ],
   })
 }
 
 const hand = (): Shape =>
   figure('figure-hand', 'Figure hand', {
     box: [6, 6, 8],
-    bodies: [block(0, 0, 6, 6, 6, 2), block(0, 0, 0, 1, 6, 6), block(5, 0, 0, 1, 6, 6)],
+    bodies: [boxAt([0, 0, 6], [6, 6, 2]), boxAt([0, 0, 0], [1, 6, 6]), boxAt([5, 0, 0], [1, 6, 6])],
     connectors: [
       { kind: 'post', at: [3, 3, 8], facing: PLUS_Z },
       { kind: 'clip', at: [3, 3, 4], facing: MINUS_Z, along: MINUS_Y },
     ],
-    outline: (builder) => {
-      builder.round([3, 3, 6.6], UP, 1.8, 1.8, 1.4, 14)
-      builder.extrude(
-        [
+    form: [
+      { kind: 'stump', foot: [3, 3, 6.6], axis: UP, bottom: 1.8, top: 1.8, height: 1.4, sides: 14 },
+      {
+        kind: 'prism',
+        outline: [
           [0, 0.6],
           [1, 0],
           [1, 3.6],
@@ -159,11 +162,11 @@ const hand = (): Shape =>
           [1.4, 7],
           [0, 5],
         ],
-        1,
-        0,
-        6,
-      )
-    },
+        axis: 1,
+        from: 0,
+        to: 6,
+      },
+    ],
   })
 
 const head = (): Shape =>
@@ -173,11 +176,12 @@ const head = (): Shape =>
       { kind: 'ring', at: [6, 6, 0], facing: MINUS_Z },
       { kind: 'post', at: [6, 6, 12], facing: PLUS_Z },
     ],
-    outline: (builder) => {
-      builder.lathe(
-        [6, 6, 0],
-        UP,
-        [
+    form: [
+      {
+        kind: 'revolution',
+        foot: [6, 6, 0],
+        axis: UP,
+        rings: [
           [3.6, 0],
           [4, 1],
           [5.6, 2],
@@ -188,20 +192,21 @@ const head = (): Shape =>
           [3, 11],
           [3, 12],
         ],
-        28,
-      )
-    },
+        sides: 28,
+      },
+    ],
   })
 
 /** Its lower half stands off the legs. */
 const cape = (): Shape =>
   figure('figure-cape', 'Figure cape', {
     box: [24, 2, 32],
-    bodies: [block(0, 0, 10, 24, 2, 22), block(0, 1, 0, 24, 1, 10)],
+    bodies: [boxAt([0, 0, 10], [24, 2, 22]), boxAt([0, 1, 0], [24, 1, 10])],
     connectors: [{ kind: 'post', at: [12, 0, 26], facing: MINUS_Y }],
-    outline: (builder) =>
-      builder.extrude(
-        [
+    form: [
+      {
+        kind: 'prism',
+        outline: [
           [0, 0],
           [6, 1],
           [12, 0],
@@ -210,32 +215,34 @@ const cape = (): Shape =>
           [18, 32],
           [6, 32],
         ],
-        1,
-        1,
-        1.9,
-      ),
+        axis: 1,
+        from: 1,
+        to: 1.9,
+      },
+    ],
   })
 
 const backpack = (): Shape =>
   figure('figure-backpack', 'Figure backpack', {
     box: [14, 6, 16],
     connectors: [{ kind: 'post', at: [7, 0, 10], facing: MINUS_Y }],
-    outline: (builder) => {
-      builder.box(block(0, 0, 0, 14, 5, 12))
-      builder.extrude(
-        [
+    form: [
+      { kind: 'box', ...boxAt([0, 0, 0], [14, 5, 12]) },
+      {
+        kind: 'prism',
+        outline: [
           [0, 12],
           [5, 12],
           [4, 15.4],
           [1, 16],
           [0, 15],
         ],
-        0,
-        0,
-        14,
-      )
-      builder.box(block(4, 5, 2, 6, 1, 6))
-    },
+        axis: 0,
+        from: 0,
+        to: 14,
+      },
+      { kind: 'box', ...boxAt([4, 5, 2], [6, 1, 6]) },
+    ],
   })
 
 /** Legs, torso, arms, hands, heads, and what is worn. */

@@ -1,7 +1,6 @@
-import { type Vec } from '../../space'
+import { boxAt, type Vec } from '../../space'
 import { cellMiddles, socketsAt, studsAt } from '../make'
 import { detail } from './details'
-import { block } from '../solids'
 import type { Shape } from '../types'
 
 /** What stands in rooms. */
@@ -13,10 +12,11 @@ const chest = (): Shape =>
   detail('chest', 'Chest', {
     box: [20, 10, 16],
     connectors: socketsAt(cellMiddles(2, 1)),
-    outline: (builder) => {
-      builder.box(block(0, 0.5, 0, 20, 9, 9))
-      builder.extrude(
-        [
+    form: [
+      { kind: 'box', ...boxAt([0, 0.5, 0], [20, 9, 9]) },
+      {
+        kind: 'prism',
+        outline: [
           [0, 9],
           [10, 9],
           [10, 12],
@@ -25,19 +25,19 @@ const chest = (): Shape =>
           [2, 15],
           [0, 12],
         ],
-        0,
-        0,
-        20,
-      )
-      builder.box(block(8.6, -0, 7, 2.8, 0.5, 4))
-    },
+        axis: 0,
+        from: 0,
+        to: 20,
+      },
+      { kind: 'box', ...boxAt([8.6, -0, 7], [2.8, 0.5, 4]) },
+    ],
   })
 
 /** Two rows of seats' worth of bench: a seat and a back. */
 const chair = (): Shape =>
   detail('chair', 'Chair', {
     box: [20, 20, 24],
-    bodies: [block(0, 0, 0, 20, 20, 8), block(0, 16, 8, 20, 4, 16), block(0, 4, 8, 2, 12, 6), block(18, 4, 8, 2, 12, 6)],
+    bodies: [boxAt([0, 0, 0], [20, 20, 8]), boxAt([0, 16, 8], [20, 4, 16]), boxAt([0, 4, 8], [2, 12, 6]), boxAt([18, 4, 8], [2, 12, 6])],
     connectors: [
       ...socketsAt(cellMiddles(2, 2)),
       ...studsAt(
@@ -54,27 +54,27 @@ const chair = (): Shape =>
 const table = (): Shape =>
   detail('table-round', 'Round table', {
     box: [20, 20, 16],
-    bodies: [block(5, 5, 0, 10, 10, 13), block(0, 0, 13, 20, 20, 3)],
+    bodies: [boxAt([5, 5, 0], [10, 10, 13]), boxAt([0, 0, 13], [20, 20, 3])],
     connectors: socketsAt([[10, 10]]),
-    outline: (builder) => {
-      builder.round([10, 10, 0], UP, 5, 4, 2, 20)
-      builder.round([10, 10, 2], UP, 2.4, 2.4, 11, 14)
-      builder.round([10, 10, 13], UP, 10, 10, 3, 32)
-    },
+    form: [
+      { kind: 'stump', foot: [10, 10, 0], axis: UP, bottom: 5, top: 4, height: 2, sides: 20 },
+      { kind: 'stump', foot: [10, 10, 2], axis: UP, bottom: 2.4, top: 2.4, height: 11, sides: 14 },
+      { kind: 'stump', foot: [10, 10, 13], axis: UP, bottom: 10, top: 10, height: 3, sides: 32 },
+    ],
   })
 
 /** A wheel to steer with, on a slanting column. */
 const steering = (): Shape =>
   detail('steering-wheel', 'Steering wheel', {
     box: [20, 10, 16],
-    bodies: [block(5, 0, 0, 10, 10, 4), block(7, 2, 4, 6, 6, 6), block(2, 0, 10, 16, 10, 6)],
+    bodies: [boxAt([5, 0, 0], [10, 10, 4]), boxAt([7, 2, 4], [6, 6, 6]), boxAt([2, 0, 10], [16, 10, 6])],
     connectors: socketsAt([[10, 5]]),
-    outline: (builder) => {
-      builder.box(block(5, 0, 0, 10, 10, 3))
-      builder.round([10, 6, 3], UP, 1.6, 1.6, 9, 12)
-      builder.tube([10, 5, 12], UP, 5, 3.8, 1.6, 24)
-      builder.box(block(6, 4.2, 12.2, 8, 1.6, 1.2))
-    },
+    form: [
+      { kind: 'box', ...boxAt([5, 0, 0], [10, 10, 3]) },
+      { kind: 'stump', foot: [10, 6, 3], axis: UP, bottom: 1.6, top: 1.6, height: 9, sides: 12 },
+      { kind: 'tube', foot: [10, 5, 12], axis: UP, outer: 5, inner: 3.8, height: 1.6, sides: 24 },
+      { kind: 'box', ...boxAt([6, 4.2, 12.2], [8, 1.6, 1.2]) },
+    ],
   })
 
 /** Chests, chairs, tables and wheels to steer with. */

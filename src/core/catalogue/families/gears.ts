@@ -1,16 +1,17 @@
-import { MINUS_Y, type Box, type Vec, type FlatPoint } from '../../space'
+import { boxAt, MINUS_Y, type Box, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
-import { block, carved } from '../solids'
+import { carved } from '../solids'
+import type { Solid } from '../solid'
 import type { Shape } from '../types'
 import { BEAM, bore, crossHole, Y } from './through-holes'
 
 /** A disc as boxes: a square, and on each side of it a narrower one that reaches to the rim. All from the middle, u. */
 const disc = (middle: number, square: number, reach: number, narrow: number): Box[] => [
-  block(middle - square, 0, middle - square, 2 * square, BEAM, 2 * square),
-  block(middle - reach, 0, middle - narrow, reach - square, BEAM, 2 * narrow),
-  block(middle + square, 0, middle - narrow, reach - square, BEAM, 2 * narrow),
-  block(middle - narrow, 0, middle - reach, 2 * narrow, BEAM, reach - square),
-  block(middle - narrow, 0, middle + square, 2 * narrow, BEAM, reach - square),
+  boxAt([middle - square, 0, middle - square], [2 * square, BEAM, 2 * square]),
+  boxAt([middle - reach, 0, middle - narrow], [reach - square, BEAM, 2 * narrow]),
+  boxAt([middle + square, 0, middle - narrow], [reach - square, BEAM, 2 * narrow]),
+  boxAt([middle - narrow, 0, middle - reach], [2 * narrow, BEAM, reach - square]),
+  boxAt([middle - narrow, 0, middle + square], [2 * narrow, BEAM, reach - square]),
 ]
 
 /** Teeth stand half over the pitch circle, so that two gears mesh where their radii add up to whole studs. */
@@ -26,10 +27,20 @@ export function gear(teeth: number): Shape {
   const slabs =
     teeth <= 8
       ? [
-          block(middle - 4, 0, middle - 4, 8, BEAM, 8),
-          ...[-5, 4].flatMap((by) => [block(middle + by, 0, middle - 2, 1, BEAM, 4), block(middle - 2, 0, middle + by, 4, BEAM, 1)]),
+          boxAt([middle - 4, 0, middle - 4], [8, BEAM, 8]),
+          ...[-5, 4].flatMap((by) => [
+            boxAt([middle + by, 0, middle - 2], [1, BEAM, 4]),
+            boxAt([middle - 2, 0, middle + by], [4, BEAM, 1]),
+          ]),
         ]
       : disc(middle, square, wide, narrow)
+  const ring = ({ from, ...sizes }: Record<'from' | 'height' | 'outer' | 'inner', number>): Solid => ({
+    kind: 'tube',
+    foot: [middle, from, middle],
+    axis: Y,
+    ...sizes,
+    sides: 4 * teeth > 48 ? 48 : 24,
+  })
   return makeShape({
     id: `gear-${teeth}`,
     family: 'gear',
@@ -37,15 +48,15 @@ export function gear(teeth: number): Shape {
     box,
     bodies: slabs.filter(({ min, max }) => max[0] > min[0] && max[2] > min[2]).flatMap((slab) => carved(slab, [bore(middle, middle)])),
     connectors: crossHole(middle, middle),
-    outline: (builder) => {
-      const rim = (from: number, depth: number, outer: number, inner: number): void => {
-        builder.tube([middle, from, middle], Y, outer, inner, depth, 4 * teeth > 48 ? 48 : 24)
-      }
-      if (pitch > 7) rim(2, 6, pitch - 0.8, pitch - 3)
-      rim(0, BEAM, Math.min(4.2, pitch - 0.8), 2.6)
-      if (pitch > 7) rim(3.5, 3, pitch - 3, 4.2)
-      for (let i = 0; i < teeth; i++) builder.extrude(tooth(middle, pitch, (2 * Math.PI * (i + 0.5)) / teeth, Math.PI / teeth), 1, 2, 8)
-    },
+    form: [
+      ...(pitch > 7 ? [ring({ from: 2, height: 6, outer: pitch - 0.8, inner: pitch - 3 })] : []),
+      ring({ from: 0, height: BEAM, outer: Math.min(4.2, pitch - 0.8), inner: 2.6 }),
+      ...(pitch > 7 ? [ring({ from: 3.5, height: 3, outer: pitch - 3, inner: 4.2 })] : []),
+      ...Array.from({ length: teeth }, (_, i): Solid => {
+        const outline = tooth(middle, pitch, (2 * Math.PI * (i + 0.5)) / teeth, Math.PI / teeth)
+        return { kind: 'prism', outline, axis: 1, from: 2, to: 8 }
+      }),
+    ],
   })
 }
 
@@ -79,17 +90,23 @@ export function wheel({ id, title, across, rim, hasCross }: WheelOptions): Shape
     box: [across, BEAM, across],
     bodies: slabs.flatMap((slab) => carved(slab, [bore(middle, middle)])),
     connectors: hasCross ? crossHole(middle, middle) : [{ kind: 'hole', at: [middle, 5, middle], facing: MINUS_Y }],
-    outline: (builder) => {
-      builder.tube([middle, 0, middle], Y, middle - 1, rim, BEAM, 40)
-      builder.tube([middle, 1, middle], Y, middle, middle - 1, BEAM - 2, 40)
-      builder.tube([middle, 1.5, middle], Y, rim, rim - 1.2, BEAM - 3, 32)
-      builder.tube([middle, 1, middle], Y, 4.4, 2.9, BEAM - 2, 20)
-      for (let i = 0; i < 5; i++) builder.extrude(spoke(middle, 4, rim - 0.8, (2 * Math.PI * i) / 5, 1.4), 1, 3, 6)
-    },
+    form: [
+      { kind: 'tube', foot: [middle, 0, middle], axis: Y, outer: middle - 1, inner: rim, height: BEAM, sides: 40 },
+      { kind: 'tube', foot: [middle, 1, middle], axis: Y, outer: middle, inner: middle - 1, height: BEAM - 2, sides: 40 },
+      { kind: 'tube', foot: [middle, 1.5, middle], axis: Y, outer: rim, inner: rim - 1.2, height: BEAM - 3, sides: 32 },
+      { kind: 'tube', foot: [middle, 1, middle], axis: Y, outer: 4.4, inner: 2.9, height: BEAM - 2, sides: 20 },
+      ...Array.from({ length: 5 }, (_, i): Solid => ({
+        kind: 'prism',
+        outline: spoke(middle, [4, rim - 0.8], (2 * Math.PI * i) / 5, 1.4),
+        axis: 1,
+        from: 3,
+        to: 6,
+      })),
+    ],
   })
 }
 
-function spoke(middle: number, from: number, to: number, angle: number, half: number): FlatPoint[] {
+function spoke(middle: number, [from, to]: readonly [number, number], angle: number, half: number): FlatPoint[] {
   const at = (radius: number, side: number): FlatPoint => [
     middle + radius * Math.cos(angle) - side * Math.sin(angle),
     middle + radius * Math.sin(angle) + side * Math.cos(angle),

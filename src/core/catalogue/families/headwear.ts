@@ -1,7 +1,7 @@
-import { MINUS_Z, type Vec, type FlatPoint } from '../../space'
+import { boxAt, MINUS_Z, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
-import type { MeshBuilder } from '../mesh'
-import { block, carved } from '../solids'
+import { carved } from '../solids'
+import type { Solid } from '../solid'
 import type { BodyBox, Shape } from '../types'
 
 /** Hair and hats of our figure: each sits on the post of a head by a ring. */
@@ -16,20 +16,20 @@ interface Headwear {
   readonly above: number
   readonly behind: number
   readonly beside: number
-  readonly draw: (builder: MeshBuilder) => void
+  readonly form: readonly Solid[]
   readonly brim?: number
   /** A peak in front. */
   readonly hasPeak?: boolean
 }
 
-function headwear({ id, title, above, behind, beside, draw, brim = 0, hasPeak = false }: Headwear): Shape {
+function headwear({ id, title, above, behind, beside, form, brim = 0, hasPeak = false }: Headwear): Shape {
   // The body box is the crown; walls hang below it. In its own frame the top of the head is z = 0.
   const walls: BodyBox[] = []
-  if (behind > 0) walls.push(block(0, 13, -behind, 14, 1, behind))
-  if (beside > 0) walls.push(block(0, 1, -beside, 1, 12, beside), block(13, 1, -beside, 1, 12, beside))
-  if (hasPeak) walls.push(block(2, -2, -1, 10, 2, 2))
-  const crown = block(0, 0, 0, 14, 14, above)
-  const rim = brim > 0 ? carved(block(-brim, -brim, 0, 14 + 2 * brim, 14 + 2 * brim, 2), [crown]) : []
+  if (behind > 0) walls.push(boxAt([0, 13, -behind], [14, 1, behind]))
+  if (beside > 0) walls.push(boxAt([0, 1, -beside], [1, 12, beside]), boxAt([13, 1, -beside], [1, 12, beside]))
+  if (hasPeak) walls.push(boxAt([2, -2, -1], [10, 2, 2]))
+  const crown = boxAt([0, 0, 0], [14, 14, above])
+  const rim = brim > 0 ? carved(boxAt([-brim, -brim, 0], [14 + 2 * brim, 14 + 2 * brim, 2]), [crown]) : []
   return makeShape({
     id,
     family: 'figure headwear',
@@ -37,20 +37,30 @@ function headwear({ id, title, above, behind, beside, draw, brim = 0, hasPeak = 
     box: [14, 14, above],
     bodies: [crown, ...walls, ...rim],
     connectors: [{ kind: 'ring', at: [7, 7, 0], facing: MINUS_Z }],
-    outline: draw,
+    form,
   })
 }
 
 const MIDDLE: Vec = [7, 7, 0]
 
 /** A half shell around the back of the head, from one side over the back to the other. */
-function shell(builder: MeshBuilder, from: number, to: number, low: number, high: number, outer = 7, inner = 6.1): void {
+function shell({
+  from,
+  to,
+  low,
+  high,
+}: {
+  readonly from: number
+  readonly to: number
+  readonly low: number
+  readonly high: number
+}): Solid {
   const points = (radius: number): FlatPoint[] =>
     Array.from({ length: 13 }, (_, i) => {
       const angle = ((from + ((to - from) * i) / 12) * Math.PI) / 180
       return [7 + radius * Math.cos(angle), 7 + radius * Math.sin(angle)]
     })
-  builder.extrude([...points(outer), ...points(inner).reverse()], 2, low, high)
+  return { kind: 'prism', outline: [...points(7), ...points(6.1).reverse()], axis: 2, from: low, to: high }
 }
 
 const bowl = (height: number, radius = 7): FlatPoint[] => [
@@ -61,100 +71,104 @@ const bowl = (height: number, radius = 7): FlatPoint[] => [
 ]
 
 /** Hair, then hats. */
-export const headwearShapes = (): Shape[] => [
-  headwear({
+const HEADWEAR: readonly Headwear[] = [
+  {
     id: 'figure-hair-short',
     title: 'Figure hair, short',
     above: 4,
     behind: 6,
     beside: 4,
-    draw: (builder) => {
-      builder.lathe(MIDDLE, UP, bowl(4), 24)
-      shell(builder, -10, 190, -4, 0)
-      shell(builder, 30, 150, -6, -4)
-    },
-  }),
-  headwear({
+    form: [
+      { kind: 'revolution', foot: MIDDLE, axis: UP, rings: bowl(4), sides: 24 },
+      shell({ from: -10, to: 190, low: -4, high: 0 }),
+      shell({ from: 30, to: 150, low: -6, high: -4 }),
+    ],
+  },
+  {
     id: 'figure-hair-long',
     title: 'Figure hair, long',
     above: 4,
     behind: 16,
     beside: 9,
-    draw: (builder) => {
-      builder.lathe(MIDDLE, UP, bowl(4), 24)
-      shell(builder, -20, 200, -9, 0)
-      shell(builder, 20, 160, -16, -9)
-    },
-  }),
-  headwear({
+    form: [
+      { kind: 'revolution', foot: MIDDLE, axis: UP, rings: bowl(4), sides: 24 },
+      shell({ from: -20, to: 200, low: -9, high: 0 }),
+      shell({ from: 20, to: 160, low: -16, high: -9 }),
+    ],
+  },
+  {
     id: 'figure-hair-bun',
     title: 'Figure hair with a bun',
     above: 10,
     behind: 6,
     beside: 4,
-    draw: (builder) => {
-      builder.lathe(MIDDLE, UP, bowl(4), 24)
-      shell(builder, -10, 190, -5, 0)
-      builder.lathe(
-        [7, 10, 3],
-        UP,
-        [
+    form: [
+      { kind: 'revolution', foot: MIDDLE, axis: UP, rings: bowl(4), sides: 24 },
+      shell({ from: -10, to: 190, low: -5, high: 0 }),
+      {
+        kind: 'revolution',
+        foot: [7, 10, 3],
+        axis: UP,
+        rings: [
           [1.4, 0],
           [3.2, 1.4],
           [3.4, 3.6],
           [2.4, 6],
           [0, 7],
         ],
-        16,
-      )
-    },
-  }),
-  headwear({
+        sides: 16,
+      },
+    ],
+  },
+  {
     id: 'figure-hair-curly',
     title: 'Figure hair, curly',
     above: 7,
     behind: 6,
     beside: 5,
-    draw: (builder) => {
-      shell(builder, -15, 195, -5, 1)
-      for (let i = 0; i < 8; i++) {
+    form: [
+      shell({ from: -15, to: 195, low: -5, high: 1 }),
+      ...Array.from({ length: 8 }, (_, i): Solid => {
         const angle = (2 * Math.PI * i) / 8
-        builder.lathe(
-          [7 + 4.2 * Math.cos(angle), 7 + 4.2 * Math.sin(angle), 0],
-          UP,
-          [
+        return {
+          kind: 'revolution',
+          foot: [7 + 4.2 * Math.cos(angle), 7 + 4.2 * Math.sin(angle), 0],
+          axis: UP,
+          rings: [
             [1.6, 0],
             [2.7, 1.4],
             [2.7, 3.2],
             [1, 5],
           ],
-          10,
-        )
-      }
-      builder.lathe(
-        MIDDLE,
-        UP,
-        [
+          sides: 10,
+        }
+      }),
+      {
+        kind: 'revolution',
+        foot: MIDDLE,
+        axis: UP,
+        rings: [
           [4, 0],
           [4, 5],
           [2, 7],
         ],
-        14,
-      )
-    },
-  }),
-  headwear({
+        sides: 14,
+      },
+    ],
+  },
+  {
     id: 'figure-hat-cap',
     title: 'Figure cap',
     hasPeak: true,
     above: 5,
     behind: 2,
     beside: 2,
-    draw: (builder) => {
-      builder.lathe(MIDDLE, UP, bowl(5), 24)
-      shell(builder, 0, 360, -2, 0)
-      builder.extrude(
-        [
+    form: [
+      { kind: 'revolution', foot: MIDDLE, axis: UP, rings: bowl(5), sides: 24 },
+      shell({ from: 0, to: 360, low: -2, high: 0 }),
+      {
+        kind: 'prism',
+        outline: [
           [2, 1.6],
           [12, 1.6],
           [11, -1],
@@ -162,129 +176,135 @@ export const headwearShapes = (): Shape[] => [
           [5.6, -2],
           [3, -1],
         ],
-        2,
-        -1,
-        0.2,
-      )
-    },
-  }),
-  headwear({
+        axis: 2,
+        from: -1,
+        to: 0.2,
+      },
+    ],
+  },
+  {
     id: 'figure-hat-brim',
     title: 'Figure hat with a brim',
     above: 8,
     behind: 0,
     beside: 0,
     brim: 3,
-    draw: (builder) =>
-      builder.lathe(
-        MIDDLE,
-        UP,
-        [
+    form: [
+      {
+        kind: 'revolution',
+        foot: MIDDLE,
+        axis: UP,
+        rings: [
           [9.8, 0],
           [9.8, 1],
           [6, 1.6],
           [5.6, 6.6],
           [4, 8],
         ],
-        28,
-      ),
-  }),
-  headwear({
+        sides: 28,
+      },
+    ],
+  },
+  {
     id: 'figure-hat-pointed',
     title: 'Figure hat, pointed',
     above: 22,
     behind: 0,
     beside: 0,
     brim: 2,
-    draw: (builder) =>
-      builder.lathe(
-        MIDDLE,
-        UP,
-        [
+    form: [
+      {
+        kind: 'revolution',
+        foot: MIDDLE,
+        axis: UP,
+        rings: [
           [8.8, 0],
           [8.8, 1],
           [6, 1.6],
           [0, 22],
         ],
-        24,
-      ),
-  }),
-  headwear({
+        sides: 24,
+      },
+    ],
+  },
+  {
     id: 'figure-hat-helmet',
     title: 'Figure helmet',
     above: 5,
     behind: 8,
     beside: 8,
-    draw: (builder) => {
-      builder.lathe(MIDDLE, UP, bowl(5), 24)
-      shell(builder, -35, 215, -8, 0)
-    },
-  }),
-  headwear({
+    form: [{ kind: 'revolution', foot: MIDDLE, axis: UP, rings: bowl(5), sides: 24 }, shell({ from: -35, to: 215, low: -8, high: 0 })],
+  },
+  {
     id: 'figure-hat-crown',
     title: 'Figure crown',
     above: 7,
     behind: 0,
     beside: 0,
-    draw: (builder) => {
-      builder.tube([7, 7, 0], UP, 6.6, 5.4, 3, 24)
-      builder.round([7, 7, 0], UP, 5.6, 5.6, 1, 24)
-      for (let i = 0; i < 6; i++) {
+    form: [
+      { kind: 'tube', foot: [7, 7, 0], axis: UP, outer: 6.6, inner: 5.4, height: 3, sides: 24 },
+      { kind: 'stump', foot: [7, 7, 0], axis: UP, bottom: 5.6, top: 5.6, height: 1, sides: 24 },
+      ...Array.from({ length: 6 }, (_, i): Solid => {
         const angle = (2 * Math.PI * i) / 6
-        builder.lathe(
-          [7 + 5.5 * Math.cos(angle), 7 + 5.5 * Math.sin(angle), 2.6],
-          UP,
-          [
+        return {
+          kind: 'revolution',
+          foot: [7 + 5.5 * Math.cos(angle), 7 + 5.5 * Math.sin(angle), 2.6],
+          axis: UP,
+          rings: [
             [1.4, 0],
             [0, 4.4],
           ],
-          6,
-        )
-      }
-    },
-  }),
-  headwear({
+          sides: 6,
+        }
+      }),
+    ],
+  },
+  {
     id: 'figure-hat-hood',
     title: 'Figure hood',
     above: 5,
     behind: 12,
     beside: 10,
-    draw: (builder) => {
-      builder.lathe(MIDDLE, UP, bowl(5), 24)
-      shell(builder, -50, 230, -10, 0)
-      shell(builder, 40, 140, -12, -10)
-    },
-  }),
-  headwear({
+    form: [
+      { kind: 'revolution', foot: MIDDLE, axis: UP, rings: bowl(5), sides: 24 },
+      shell({ from: -50, to: 230, low: -10, high: 0 }),
+      shell({ from: 40, to: 140, low: -12, high: -10 }),
+    ],
+  },
+  {
     id: 'figure-hat-knit',
     title: 'Figure knitted hat',
     above: 9,
     behind: 2,
     beside: 2,
-    draw: (builder) => {
-      shell(builder, 0, 360, -2, 1)
-      builder.lathe(
-        MIDDLE,
-        UP,
-        [
+    form: [
+      shell({ from: 0, to: 360, low: -2, high: 1 }),
+      {
+        kind: 'revolution',
+        foot: MIDDLE,
+        axis: UP,
+        rings: [
           [6.6, 0],
           [6.2, 3],
           [4, 6],
           [1.6, 7],
         ],
-        24,
-      )
-      builder.lathe(
-        [7, 7, 6.4],
-        UP,
-        [
+        sides: 24,
+      },
+      {
+        kind: 'revolution',
+        foot: [7, 7, 6.4],
+        axis: UP,
+        rings: [
           [0.6, 0],
           [1.8, 1],
           [1.2, 2.4],
           [0, 2.6],
         ],
-        12,
-      )
-    },
-  }),
+        sides: 12,
+      },
+    ],
+  },
 ]
+
+export const headwearShapes = (): Shape[] => HEADWEAR.map(headwear)

@@ -1,7 +1,8 @@
-import { PLUS_X, type Vec, type FlatPoint } from '../../space'
+import { boxAt, PLUS_X, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
 import { arc } from '../polygon'
-import { block, carved } from '../solids'
+import { carved } from '../solids'
+import type { Solid } from '../solid'
 import type { Shape } from '../types'
 
 /** What is no brick: tube, cord and band, cut to a length. */
@@ -18,9 +19,9 @@ function tube(long: number, id = 'tube'): Shape {
     family: 'by length',
     title: 'Tube',
     box: [long, 6, 6],
-    bodies: [{ ...block(0, 0, 0, long, 6, 6), round: true }],
+    bodies: [{ ...boxAt([0, 0, 0], [long, 6, 6]), round: true }],
     connectors: [{ kind: 'hose', at: [0, 3, 3], facing: PLUS_X, length: long }],
-    outline: (builder) => builder.tube([0, 3, 3], X, 2.9, 1.6, long, 16),
+    form: [{ kind: 'tube', foot: [0, 3, 3], axis: X, outer: 2.9, inner: 1.6, height: long, sides: 16 }],
   })
 }
 
@@ -31,43 +32,37 @@ function cord(long: number, id = 'cord'): Shape {
     family: 'by length',
     title: 'Cord',
     box: [long, 2, 2],
-    bodies: [{ ...block(0, 0, 0, long, 2, 2), round: true }],
+    bodies: [{ ...boxAt([0, 0, 0], [long, 2, 2]), round: true }],
     connectors: [{ kind: 'hose', at: [0, 1, 1], facing: PLUS_X, length: long }],
-    outline: (builder) => {
-      for (let x = 0; x < long; x += 5)
-        builder.lathe(
-          [x, 1, 1],
-          X,
-          [
-            [0.7, 0],
-            [1, 1],
-            [1, Math.min(5, long - x) - 1],
-            [0.7, Math.min(5, long - x)],
-          ],
-          8,
-        )
-    },
+    form: Array.from({ length: Math.ceil(long / 5) }, (_, i): Solid => {
+      const height = Math.min(5, long - i * 5)
+      const rings: FlatPoint[] = [
+        [0.7, 0],
+        [1, 1],
+        [1, height - 1],
+        [0.7, height],
+      ]
+      return { kind: 'revolution', foot: [i * 5, 1, 1], axis: X, rings, sides: 8 }
+    }),
   })
 }
 
 /** A flat ring of rubber, measured around; it lies stretched into a long round. */
 function band(long: number, id = 'band'): Shape {
   const width = Math.max(8, Math.round(long / 2))
+  const around = (radius: number): FlatPoint[] => [...arc([width - 4, 4], radius, [-90, 90], 8), ...arc([4, 4], radius, [90, 270], 8)]
+  const [outer, inner] = [around(4), around(3)]
   return makeShape({
     id,
     family: 'by length',
     title: 'Band',
     box: [width, 8, 2],
-    bodies: carved(block(0, 0, 0, width, 8, 2), width > 2 ? [block(1, 1, 0, width - 2, 6, 2)] : []),
+    bodies: carved(boxAt([0, 0, 0], [width, 8, 2]), width > 2 ? [boxAt([1, 1, 0], [width - 2, 6, 2])] : []),
     connectors: [],
-    outline: (builder) => {
-      const around = (radius: number): FlatPoint[] => [...arc([width - 4, 4], radius, -90, 90, 8), ...arc([4, 4], radius, 90, 270, 8)]
-      const [outer, inner] = [around(4), around(3)]
-      outer.forEach((point, i) => {
-        const j = (i + 1) % outer.length
-        builder.extrude([point, outer[j]!, inner[j]!, inner[i]!], 2, 0, 2, true)
-      })
-    },
+    form: outer.map((point, i): Solid => {
+      const next = (i + 1) % outer.length
+      return { kind: 'prism', outline: [point, outer[next]!, inner[next]!, inner[i]!], axis: 2, from: 0, to: 2, smooth: true }
+    }),
   })
 }
 

@@ -1,7 +1,8 @@
-import { BRICK_HEIGHT, PLUS_X, STUD_PITCH, type Box, type Vec, type FlatPoint } from '../../space'
+import { boxAt, BRICK_HEIGHT, PLUS_X, STUD_PITCH, type Box, type Vec, type FlatPoint } from '../../space'
 import { cellMiddles, makeShape, parseSize, sizeTitle, socketsAt, studsAt } from '../make'
 import { arc, cornersOf, rectangle } from '../polygon'
-import { block, carved } from '../solids'
+import { carved } from '../solids'
+import type { Solid } from '../solid'
 import type { Shape } from '../types'
 
 /** Frames, walls and arches: all of them hollow, so that what stands inside is in nobody's way. */
@@ -24,9 +25,9 @@ interface WindowFrame {
 function frame(options: WindowFrame): Shape {
   const { columns, height, side, sill, head } = options
   const box: Vec = [columns * STUD_PITCH, STUD_PITCH, height]
-  const hole = block(side, 0, sill, box[0] - 2 * side, 10, height - sill - head)
-  const posts = (options.posts ?? []).map((x) => block(x - 1, 4, sill, 2, 2, height - sill - head))
-  const rails = (options.rails ?? []).flatMap((z) => carved(block(side, 4, z - 1, box[0] - 2 * side, 2, 2), posts))
+  const hole = boxAt([side, 0, sill], [box[0] - 2 * side, 10, height - sill - head])
+  const posts = (options.posts ?? []).map((x) => boxAt([x - 1, 4, sill], [2, 2, height - sill - head]))
+  const rails = (options.rails ?? []).flatMap((z) => carved(boxAt([side, 4, z - 1], [box[0] - 2 * side, 2, 2]), posts))
   const bars = [...rails, ...posts]
   const cells = cellMiddles(columns, 1)
   return makeShape({
@@ -34,29 +35,36 @@ function frame(options: WindowFrame): Shape {
     family: options.family,
     title: options.title,
     box,
-    bodies: [...carved(block(0, 0, 0, ...box), [hole]), ...bars],
+    bodies: [...carved(boxAt([0, 0, 0], box), [hole]), ...bars],
     connectors: [...studsAt(cells, height), ...socketsAt(sill > 0 ? cells : cells.filter(([x]) => x < side || x > box[0] - side))],
-    outline: (builder) => {
-      const whole = rectangle(0, 0, box[0], height)
-      const inner = cornersOf(rectangle(hole.min[0], hole.min[2], hole.max[0], hole.max[2]))
-      if (sill > 0) builder.perforated(cornersOf(whole), [{ cell: cornersOf(whole), hole: inner }], 1, 0, 10)
-      else {
-        const outline: FlatPoint[] = [
-          [0, 0],
-          [side, 0],
-          [side, height - head],
-          [box[0] - side, height - head],
-          [box[0] - side, 0],
-          [box[0], 0],
-          [box[0], height],
-          [0, height],
-        ]
-        builder.extrude(outline, 1, 0, 10)
-      }
-      for (const bar of bars) builder.box(bar)
-    },
+    form: [sill > 0 ? framed(box, hole) : gate(box, side, height - head), ...bars.map((bar): Solid => ({ kind: 'box', ...bar }))],
   })
 }
+
+/** A frame around a hole. */
+const framed = (box: Vec, hole: Box): Solid => {
+  const whole = cornersOf(rectangle(0, 0, box[0], box[2]))
+  const inner = cornersOf(rectangle(hole.min[0], hole.min[2], hole.max[0], hole.max[2]))
+  return { kind: 'perforated', outline: whole, cells: [{ cell: whole, hole: inner }], axis: 1, from: 0, to: 10 }
+}
+
+/** Two posts and what lies over them, from `lintel` up. */
+const gate = ([width, , height]: Vec, side: number, lintel: number): Solid => ({
+  kind: 'prism',
+  outline: [
+    [0, 0],
+    [side, 0],
+    [side, lintel],
+    [width - side, lintel],
+    [width - side, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ],
+  axis: 1,
+  from: 0,
+  to: 10,
+})
 
 function window(size: string, height: number, rails: number[], posts: number[]): Shape {
   const [, columns] = parseSize(size)
@@ -94,7 +102,7 @@ function arch(columns: number, tall: number): Shape {
   const radius = (width - 20) / 2
   const rise = height - 3
   const squash = Math.min(1, rise / radius)
-  const opening = arc([0, 0], radius, 180, 0, 12).map(([u, v]): FlatPoint => [width / 2 + u, v * squash])
+  const opening = arc([0, 0], radius, [180, 0], 12).map(([u, v]): FlatPoint => [width / 2 + u, v * squash])
   const cells = cellMiddles(columns, 1)
   const steps = archSteps(width, radius, squash)
   return makeShape({
@@ -102,9 +110,9 @@ function arch(columns: number, tall: number): Shape {
     family: 'arch',
     title: `Arch 1 × ${columns}${tall > 1 ? `, ${tall} high` : ''}`,
     box: [width, STUD_PITCH, height],
-    bodies: carved(block(0, 0, 0, width, 10, height), steps),
+    bodies: carved(boxAt([0, 0, 0], [width, 10, height]), steps),
     connectors: [...studsAt(cells, height), ...socketsAt(cells.filter(([x]) => x < 10 || x > width - 10))],
-    outline: (builder) => builder.extrude([[0, 0], ...opening, [width, 0], [width, height], [0, height]], 1, 0, 10),
+    form: [{ kind: 'prism', outline: [[0, 0], ...opening, [width, 0], [width, height], [0, height]], axis: 1, from: 0, to: 10 }],
   })
 }
 
@@ -113,7 +121,7 @@ function archSteps(width: number, radius: number, squash: number): Box[] {
   return [0.3, 0.6, 0.8, 0.95].flatMap((share) => {
     const half = Math.floor(radius * share)
     const high = Math.floor(Math.sqrt(radius ** 2 - half ** 2) * squash)
-    return high > 0 ? [block(width / 2 - half, 0, 0, 2 * half, 10, high)] : []
+    return high > 0 ? [boxAt([width / 2 - half, 0, 0], [2 * half, 10, high])] : []
   })
 }
 
@@ -123,39 +131,37 @@ function panel(columns: number, tall: number): Shape {
   const height = tall * BRICK_HEIGHT
   const isHigh = tall > 1
   const cells = cellMiddles(columns, 1)
+  const side: FlatPoint[] = isHigh
+    ? [
+        [0, 0],
+        [10, 0],
+        [10, height],
+        [0, height],
+        [0, height - 3],
+        [8, height - 3],
+        [8, 3],
+        [0, 3],
+      ]
+    : [
+        [0, 0],
+        [10, 0],
+        [10, height],
+        [8, height],
+        [8, 3],
+        [0, 3],
+      ]
   return makeShape({
     id: `panel-1x${columns}${isHigh ? `-tall${tall}` : ''}`,
     family: 'panel',
     title: `Panel 1 × ${columns}${isHigh ? `, ${tall} high` : ''}`,
     box: [width, 10, height],
     bodies: [
-      block(0, 0, 0, width, 10, 3),
-      block(0, 8, 3, width, 2, isHigh ? height - 6 : height - 3),
-      ...(isHigh ? [block(0, 0, height - 3, width, 10, 3)] : []),
+      boxAt([0, 0, 0], [width, 10, 3]),
+      boxAt([0, 8, 3], [width, 2, isHigh ? height - 6 : height - 3]),
+      ...(isHigh ? [boxAt([0, 0, height - 3], [width, 10, 3])] : []),
     ],
     connectors: [...(isHigh ? studsAt(cells, height) : []), ...socketsAt(cells)],
-    outline: (builder) => {
-      const side: FlatPoint[] = isHigh
-        ? [
-            [0, 0],
-            [10, 0],
-            [10, height],
-            [0, height],
-            [0, height - 3],
-            [8, height - 3],
-            [8, 3],
-            [0, 3],
-          ]
-        : [
-            [0, 0],
-            [10, 0],
-            [10, height],
-            [8, height],
-            [8, 3],
-            [0, 3],
-          ]
-      builder.extrude(side, 0, 0, width)
-    },
+    form: [{ kind: 'prism', outline: side, axis: 0, from: 0, to: width }],
   })
 }
 
@@ -166,7 +172,7 @@ function cornerPanel(): Shape {
     family: 'panel',
     title: 'Corner panel 1 × 1',
     box: [10, 10, BRICK_HEIGHT],
-    bodies: [block(0, 0, 0, 10, 10, 3), block(0, 8, 3, 10, 2, 9), block(8, 0, 3, 2, 8, 9)],
+    bodies: [boxAt([0, 0, 0], [10, 10, 3]), boxAt([0, 8, 3], [10, 2, 9]), boxAt([8, 0, 3], [2, 8, 9])],
     connectors: socketsAt(cellMiddles(1, 1)),
     reflection: [0, 1, 0, 1, 0, 0, 0, 0, 1],
   })
@@ -176,13 +182,13 @@ function cornerPanel(): Shape {
 function fence(columns: number): Shape {
   const width = columns * STUD_PITCH
   const cells = cellMiddles(columns, 1)
-  const pales = Array.from({ length: columns * 2 }, (_, i) => block(i * 5 + 2 - (i % 2), 4, 4, 2, 2, 16))
+  const pales = Array.from({ length: columns * 2 }, (_, i) => boxAt([i * 5 + 2 - (i % 2), 4, 4], [2, 2, 16]))
   return makeShape({
     id: `fence-1x${columns}`,
     family: 'fence',
     title: `Fence 1 × ${columns}`,
     box: [width, 10, 24],
-    bodies: [block(0, 0, 0, width, 10, 4), ...pales, block(0, 2, 20, width, 6, 4)],
+    bodies: [boxAt([0, 0, 0], [width, 10, 4]), ...pales, boxAt([0, 2, 20], [width, 6, 4])],
     connectors: socketsAt(cells),
   })
 }
@@ -190,34 +196,34 @@ function fence(columns: number): Shape {
 /** Crossed laths in a frame. */
 function lattice(): Shape {
   const [width, height] = [40, 24]
-  const hole = block(3, 0, 3, width - 6, 10, height - 6)
-  const whole = rectangle(0, 0, width, height)
-  const inner = rectangle(3, 3, width - 3, height - 3)
+  const hole = boxAt([3, 0, 3], [width - 6, 10, height - 6])
   return makeShape({
     id: 'lattice-1x4',
     family: 'fence',
     title: 'Lattice 1 × 4',
     box: [width, 10, height],
-    bodies: [...carved(block(0, 0, 0, width, 10, height), [hole]), block(3, 4, 3, width - 6, 2, height - 6)],
+    bodies: [...carved(boxAt([0, 0, 0], [width, 10, height]), [hole]), boxAt([3, 4, 3], [width - 6, 2, height - 6])],
     connectors: [...studsAt(cellMiddles(4, 1), height), ...socketsAt(cellMiddles(4, 1))],
-    outline: (builder) => {
-      builder.perforated(cornersOf(whole), [{ cell: cornersOf(whole), hole: cornersOf(inner) }], 1, 0, 10)
-      for (let i = -1; i < 4; i++) {
-        for (const lean of [1, -1]) {
-          const foot = 8 + i * 9
-          const band: FlatPoint[] = [
-            [foot - 1.2, 3],
-            [foot + 1.2, 3],
-            [foot + 1.2 + 18 * 0.5, 21],
-            [foot - 1.2 + 18 * 0.5, 21],
-          ]
-          const shown = lean > 0 ? band : band.map(([x, z]): FlatPoint => [width - x, z])
-          if (shown.every(([x]) => x > 2 && x < width - 2)) builder.extrude(shown, 1, lean > 0 ? 3.4 : 4.6, lean > 0 ? 4.6 : 5.8)
-        }
-      }
-    },
+    form: [framed([width, 10, height], boxAt([3, 0, 3], [width - 6, 10, height - 6])), ...laths(width)],
   })
 }
+
+/** Laths that lean to the right before laths that lean to the left, as far as they fit. */
+const laths = (width: number): Solid[] =>
+  Array.from({ length: 5 }, (_, i) =>
+    [1, -1].flatMap((lean): Solid[] => {
+      const foot = i * 9 - 1
+      const band: FlatPoint[] = [
+        [foot - 1.2, 3],
+        [foot + 1.2, 3],
+        [foot + 10.2, 21],
+        [foot + 7.8, 21],
+      ]
+      const outline = lean > 0 ? band : band.map(([x, z]): FlatPoint => [width - x, z])
+      if (!outline.every(([x]) => x > 2 && x < width - 2)) return []
+      return [{ kind: 'prism', outline, axis: 1, from: lean > 0 ? 3.4 : 4.6, to: lean > 0 ? 4.6 : 5.8 }]
+    }),
+  ).flat()
 
 /** Rungs between two rails; every rung is a bar. */
 function ladder(): Shape {
@@ -227,12 +233,12 @@ function ladder(): Shape {
     family: 'detail',
     title: 'Ladder',
     box: [20, 4, 60],
-    bodies: [block(0, 0, 0, 3, 4, 60), block(17, 0, 0, 3, 4, 60), ...rungs.map((z) => block(3, 0, z - 2, 14, 4, 4))],
+    bodies: [boxAt([0, 0, 0], [3, 4, 60]), boxAt([17, 0, 0], [3, 4, 60]), ...rungs.map((z) => boxAt([3, 0, z - 2], [14, 4, 4]))],
     connectors: rungs.map((z) => ({ kind: 'bar', at: [4, 2, z], facing: PLUS_X, length: 12 })),
-    outline: (builder) => {
-      for (const x of [0, 17]) builder.box(block(x, 0, 0, 3, 4, 60))
-      for (const z of rungs) builder.round([3, 2, z], [1, 0, 0], 1.6, 1.6, 14, 12)
-    },
+    form: [
+      ...[0, 17].map((x): Solid => ({ kind: 'box', ...boxAt([x, 0, 0], [3, 4, 60]) })),
+      ...rungs.map((z): Solid => ({ kind: 'stump', foot: [3, 2, z], axis: [1, 0, 0], bottom: 1.6, top: 1.6, height: 14, sides: 12 })),
+    ],
   })
 }
 

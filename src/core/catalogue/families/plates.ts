@@ -1,6 +1,16 @@
 import { boxAt, BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, type Vec } from '../../space'
-import { cellMiddles, CORNER_DIAGONAL, makeShape, parseSize, sizeTitle, socketsAt, studsAt, type ShapeRecipe } from '../make'
-import type { MeshBuilder } from '../mesh'
+import {
+  cellMiddles,
+  CORNER_DIAGONAL,
+  makeShape,
+  parseSize,
+  sizeTitle,
+  socketsAt,
+  studsAt,
+  type ShapeName,
+  type ShapeRecipe,
+} from '../make'
+import type { Solid } from '../solid'
 import type { BodyBox, Shape } from '../types'
 
 const words = (text: string): string[] => text.trim().split(/\s+/)
@@ -30,18 +40,16 @@ function rectangle(size: string, height: number): { box: Vec; cells: [number, nu
   return { box: [columns * STUD_PITCH, rows * STUD_PITCH, height], cells: cellMiddles(columns, rows) }
 }
 
-function studded(id: string, family: string, title: string, size: string, height: number): Shape {
+function studded({ id, family, title }: ShapeName, size: string, height: number): Shape {
   const { box, cells } = rectangle(size, height)
   return makeShape({ id, family, title, box, connectors: [...studsAt(cells, height), ...socketsAt(cells)] })
 }
 
 /** A tile shows a groove above its foot, which tells it from a plate without studs at a glance. */
-function groovedBox(box: Vec): (builder: MeshBuilder) => void {
-  return (builder) => {
-    builder.box(boxAt([0, 0, 0], [box[0], box[1], 1]))
-    builder.box({ min: [0, 0, 1], max: box })
-  }
-}
+const groovedBox = (box: Vec): Solid[] => [
+  { kind: 'box', ...boxAt([0, 0, 0], [box[0], box[1], 1]) },
+  { kind: 'box', min: [0, 0, 1], max: box },
+]
 
 /** Three cells of a 2 × 2 square; the missing one is at +x −y. */
 const CORNER_CELLS: [number, number][] = [
@@ -60,16 +68,17 @@ function corner(id: string, family: string, title: string, hasStuds: boolean): S
     [20, 20, bottom],
     [0, 20, bottom],
   ]
-  const layer = (builder: MeshBuilder, bottom: number, height: number): void => {
+  const layer = (bottom: number, height: number): Solid => {
     const o = outline(bottom)
-    builder.prism(
-      [
+    return {
+      kind: 'slab',
+      floors: [
         [o[0]!, o[1]!, o[2]!, [0, 10, bottom]],
         [[0, 10, bottom], o[3]!, o[4]!, o[5]!],
       ],
-      o,
-      [0, 0, height],
-    )
+      outline: o,
+      rise: [0, 0, height],
+    }
   }
   return makeShape({
     id,
@@ -79,13 +88,7 @@ function corner(id: string, family: string, title: string, hasStuds: boolean): S
     bodies: CORNER_BODIES,
     connectors: [...(hasStuds ? studsAt(CORNER_CELLS, PLATE_HEIGHT) : []), ...socketsAt(CORNER_CELLS)],
     reflection: CORNER_DIAGONAL,
-    outline: (builder) => {
-      if (hasStuds) layer(builder, 0, PLATE_HEIGHT)
-      else {
-        layer(builder, 0, 1)
-        layer(builder, 1, PLATE_HEIGHT - 1)
-      }
-    },
+    form: hasStuds ? [layer(0, PLATE_HEIGHT)] : [layer(0, 1), layer(1, PLATE_HEIGHT - 1)],
   })
 }
 
@@ -108,7 +111,7 @@ function jumper(size: string): Shape {
       ),
       ...socketsAt(cells),
     ],
-    outline: groovedBox(box),
+    form: groovedBox(box),
   })
 }
 
@@ -120,7 +123,7 @@ function tile(size: string): Shape {
     title: `Tile ${sizeTitle(size)}`,
     box,
     connectors: socketsAt(cells),
-    outline: groovedBox(box),
+    form: groovedBox(box),
   }
   return makeShape(recipe)
 }
@@ -134,7 +137,7 @@ function halfTile(): Shape {
     title: 'Half tile 2 × 2',
     box,
     connectors: [...studsAt(back, PLATE_HEIGHT), ...socketsAt(cells)],
-    outline: groovedBox(box),
+    form: groovedBox(box),
   })
 }
 
@@ -188,9 +191,10 @@ function ell({ id, family, title, across, leg, height, hasStuds }: Ell): Shape {
     bodies: [boxAt([0, 0, 0], [leg, across, height]), boxAt([leg, across - leg, 0], [across - leg, leg, height])],
     connectors: [...(hasStuds ? studsAt(cells, height) : []), ...socketsAt(cells)],
     reflection: CORNER_DIAGONAL,
-    outline: (builder) =>
-      builder.extrude(
-        [
+    form: [
+      {
+        kind: 'prism',
+        outline: [
           [0, 0],
           [leg, 0],
           [leg, across - leg],
@@ -198,20 +202,25 @@ function ell({ id, family, title, across, leg, height, hasStuds }: Ell): Shape {
           [across, across],
           [0, across],
         ],
-        2,
-        0,
-        height,
-      ),
+        axis: 2,
+        from: 0,
+        to: height,
+      },
+    ],
   })
 }
 
 /** Bricks, plates, tiles and what is made from the same rectangle. */
 export const rectangularShapes = (): Shape[] => [
-  ...BRICKS.map((size) => studded(`brick-${size}`, 'brick', `Brick ${sizeTitle(size)}`, size, BRICK_HEIGHT)),
+  ...BRICKS.map((size) => studded({ id: `brick-${size}`, family: 'brick', title: `Brick ${sizeTitle(size)}` }, size, BRICK_HEIGHT)),
   ...TALL_BRICKS.map(([size, tall]) =>
-    studded(`brick-${size}-tall${tall}`, 'tall brick', `Tall brick ${sizeTitle(size)}, ${tall} high`, size, BRICK_HEIGHT * tall),
+    studded(
+      { id: `brick-${size}-tall${tall}`, family: 'tall brick', title: `Tall brick ${sizeTitle(size)}, ${tall} high` },
+      size,
+      BRICK_HEIGHT * tall,
+    ),
   ),
-  ...PLATES.map((size) => studded(`plate-${size}`, 'plate', `Plate ${sizeTitle(size)}`, size, PLATE_HEIGHT)),
+  ...PLATES.map((size) => studded({ id: `plate-${size}`, family: 'plate', title: `Plate ${sizeTitle(size)}` }, size, PLATE_HEIGHT)),
   corner('plate-corner-2x2', 'corner plate', 'Corner plate 2 × 2', true),
   ...BASES.map(base),
   ...TILES.map(tile),

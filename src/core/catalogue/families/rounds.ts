@@ -19,6 +19,7 @@ interface RoundOptions {
 function round(options: RoundOptions): Shape {
   const across = options.cellsAcross * STUD_PITCH
   const radius = across / 2
+  const sides = 16 + 8 * options.cellsAcross
   return makeShape({
     id: options.id,
     family: options.family,
@@ -26,10 +27,17 @@ function round(options: RoundOptions): Shape {
     box: [across, across, options.height],
     ...(options.cellsAcross < 4 ? {} : { bodies: discBodies(across, options.height) }),
     connectors: [...studsAt(options.studs, options.height), ...socketsAt(options.sockets)],
-    outline: (builder) => {
-      const sides = 16 + 8 * options.cellsAcross
-      builder.round([radius, radius, 0], UP, radius, options.topRadius ?? radius, options.height, sides)
-    },
+    form: [
+      {
+        kind: 'stump',
+        foot: [radius, radius, 0],
+        axis: UP,
+        bottom: radius,
+        top: options.topRadius ?? radius,
+        height: options.height,
+        sides,
+      },
+    ],
   })
 }
 
@@ -99,7 +107,7 @@ function cone(id: string, title: string, across: number, height: number): Shape 
 function quarter(family: 'tile' | 'plate' | 'brick', across: number): Shape {
   const wide = across * STUD_PITCH
   const height = family === 'brick' ? BRICK_HEIGHT : PLATE_HEIGHT
-  const outline: FlatPoint[] = [[0, wide], ...arc([0, wide], wide, -90, 0, 4 + 4 * across)]
+  const outline: FlatPoint[] = [[0, wide], ...arc([0, wide], wide, [-90, 0], 4 + 4 * across)]
   const inside = cellMiddles(across, across).filter(([x, y]) => Math.hypot(x + 3, wide - y + 3) <= wide)
   const cells = across === 1 ? ([[5, 5]] as const) : inside
   return makeShape({
@@ -110,7 +118,7 @@ function quarter(family: 'tile' | 'plate' | 'brick', across: number): Shape {
     ...(across === 1 ? {} : { bodies: quarterBodies(wide, height) }),
     connectors: [...(family === 'tile' ? [] : studsAt(cells, height)), ...socketsAt(cells)],
     reflection: CORNER_DIAGONAL,
-    outline: (builder) => builder.extrude(outline, 2, 0, height, true),
+    form: [{ kind: 'prism', outline, axis: 2, from: 0, to: height, smooth: true }],
   })
 }
 
@@ -140,7 +148,7 @@ function dome(across: number, height: number): Shape {
   const rings: FlatPoint[] = [
     [radius, 0],
     [radius, foot],
-    ...arc([0, foot], 1, 0, 78, 6)
+    ...arc([0, foot], 1, [0, 78], 6)
       .slice(1)
       .map(([u, v]): FlatPoint => [u * radius, foot + (v - foot) * (height - foot)]),
   ]
@@ -150,7 +158,7 @@ function dome(across: number, height: number): Shape {
     title: `Dome ${across} × ${across}`,
     box: [2 * radius, 2 * radius, height],
     connectors: [...studsAt([[radius, radius]], height), ...socketsAt(cellMiddles(across, across))],
-    outline: (builder) => builder.lathe([radius, radius, 0], UP, [...rings, [3.2, height]], 16 + 6 * across),
+    form: [{ kind: 'revolution', foot: [radius, radius, 0], axis: UP, rings: [...rings, [3.2, height]], sides: 16 + 6 * across }],
   })
 }
 

@@ -33,9 +33,7 @@ function slopeShape(options: SlopeOptions): Shape {
       ? { bodies: options.steps.map(([y0, y1, z0, z1]) => ({ min: [0, y0, z0] as const, max: [box[0], y1, z1] as const })) }
       : {}),
     connectors: options.connectors(cellMiddles(options.width, options.depth)),
-    outline: (builder) => {
-      builder.profile(options.profile, box[0], options.smooth)
-    },
+    form: [{ kind: 'profile', outline: options.profile, width: box[0], ...(options.smooth ? { smooth: options.smooth } : {}) }],
   })
 }
 
@@ -257,9 +255,7 @@ function wedgePlate(columns: number, cut: number, hand: 'left' | 'right'): Shape
     connectors: [...studsAt(cells, PLATE_HEIGHT), ...socketsAt(cells)],
     twin: `wedge-plate-${size}-${isLeft ? 'right' : 'left'}`,
     reflection: LEFT_RIGHT,
-    outline: (builder) => {
-      builder.prism([outline], outline, [0, 0, PLATE_HEIGHT])
-    },
+    form: [{ kind: 'slab', floors: [outline], outline, rise: [0, 0, PLATE_HEIGHT] }],
   })
 }
 

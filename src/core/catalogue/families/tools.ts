@@ -1,7 +1,6 @@
-import { PLUS_X, type Vec, type FlatPoint } from '../../space'
+import { boxAt, PLUS_X, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
-import type { MeshBuilder } from '../mesh'
-import { block } from '../solids'
+import type { Solid } from '../solid'
 import type { BodyBox, Shape } from '../types'
 
 /** Things for a figure's hand: a handle of 4 u, held like a bar, and what is at its end. */
@@ -17,10 +16,11 @@ export interface Tool {
   readonly long: number
   readonly high: number
   readonly deep?: number
-  readonly draw: (builder: MeshBuilder, middle: number) => unknown
+  /** Beyond the handle, whose middle is at half its height. */
+  readonly form: readonly Solid[]
 }
 
-export function tool({ id, title, handle, long, high, deep = 4, draw }: Tool): Shape {
+export function tool({ id, title, handle, long, high, deep = 4, form }: Tool): Shape {
   const middle = high / 2
   const side = deep / 2
   return makeShape({
@@ -29,38 +29,35 @@ export function tool({ id, title, handle, long, high, deep = 4, draw }: Tool): S
     title,
     box: [long, deep, high],
     bodies: [
-      { ...block(0, side - 2, middle - 2, handle, 4, 4), round: true } satisfies BodyBox,
-      ...(long > handle ? [block(handle, 0, 0, long - handle, deep, high)] : []),
+      { ...boxAt([0, side - 2, middle - 2], [handle, 4, 4]), round: true } satisfies BodyBox,
+      ...(long > handle ? [boxAt([handle, 0, 0], [long - handle, deep, high])] : []),
     ],
     connectors: [{ kind: 'bar', at: [0, side, middle], facing: PLUS_X, length: handle - 2 }],
     reflection: FLAT,
-    outline: (builder) => {
-      builder.round([0, side, middle], X, 1.9, 1.9, handle, 12)
-      draw(builder, middle)
-    },
+    form: [{ kind: 'stump', foot: [0, side, middle], axis: X, bottom: 1.9, top: 1.9, height: handle, sides: 12 }, ...form],
   })
 }
 
-export const flat = (builder: MeshBuilder, outline: readonly FlatPoint[], from = 1.2, to = 2.8): MeshBuilder =>
-  builder.extrude(outline, 1, from, to)
+export const flat = (outline: readonly FlatPoint[], from = 1.2, to = 2.8): Solid => ({ kind: 'prism', outline, axis: 1, from, to })
 
 const TOOLS: readonly Tool[] = [
-  { id: 'hammer', title: 'Hammer', handle: 24, long: 30, high: 14, draw: (b) => b.box(block(24, 0, 1, 6, 4, 12)) },
+  { id: 'hammer', title: 'Hammer', handle: 24, long: 30, high: 14, form: [{ kind: 'box', ...boxAt([24, 0, 1], [6, 4, 12]) }] },
   {
     id: 'axe',
     title: 'Axe',
     handle: 26,
     long: 34,
     high: 16,
-    draw: (b, m) =>
-      flat(b, [
-        [25, m - 3],
-        [30, m - 3],
+    form: [
+      flat([
+        [25, 5],
+        [30, 5],
         [34, 0],
         [34, 16],
-        [30, m + 3],
-        [25, m + 3],
+        [30, 11],
+        [25, 11],
       ]),
+    ],
   },
   {
     id: 'saw',
@@ -68,9 +65,8 @@ const TOOLS: readonly Tool[] = [
     handle: 12,
     long: 36,
     high: 10,
-    draw: (b) =>
+    form: [
       flat(
-        b,
         [
           [11, 8],
           [11, 2],
@@ -87,6 +83,7 @@ const TOOLS: readonly Tool[] = [
         1.5,
         2.5,
       ),
+    ],
   },
   {
     id: 'spanner',
@@ -94,8 +91,8 @@ const TOOLS: readonly Tool[] = [
     handle: 22,
     long: 30,
     high: 10,
-    draw: (b) =>
-      flat(b, [
+    form: [
+      flat([
         [21, 3],
         [24, 0],
         [30, 0],
@@ -107,6 +104,7 @@ const TOOLS: readonly Tool[] = [
         [24, 10],
         [21, 7],
       ]),
+    ],
   },
   {
     id: 'shovel',
@@ -114,8 +112,8 @@ const TOOLS: readonly Tool[] = [
     handle: 30,
     long: 44,
     high: 10,
-    draw: (b) =>
-      flat(b, [
+    form: [
+      flat([
         [29, 3],
         [32, 0],
         [40, 0],
@@ -124,6 +122,7 @@ const TOOLS: readonly Tool[] = [
         [32, 10],
         [29, 7],
       ]),
+    ],
   },
   {
     id: 'pickaxe',
@@ -131,22 +130,22 @@ const TOOLS: readonly Tool[] = [
     handle: 26,
     long: 32,
     high: 26,
-    draw: (b, m) =>
+    form: [
       flat(
-        b,
         [
           [26, 0],
-          [30, m - 5],
-          [32, m],
-          [30, m + 5],
+          [30, 8],
+          [32, 13],
+          [30, 18],
           [26, 26],
-          [27, m + 4],
-          [26, m],
-          [27, m - 4],
+          [27, 17],
+          [26, 13],
+          [27, 9],
         ],
         0.8,
         3.2,
       ),
+    ],
   },
   {
     id: 'broom',
@@ -154,9 +153,8 @@ const TOOLS: readonly Tool[] = [
     handle: 34,
     long: 46,
     high: 12,
-    draw: (b) =>
+    form: [
       flat(
-        b,
         [
           [33, 4],
           [46, 0],
@@ -166,6 +164,7 @@ const TOOLS: readonly Tool[] = [
         0.4,
         3.6,
       ),
+    ],
   },
   {
     id: 'rake',
@@ -173,10 +172,10 @@ const TOOLS: readonly Tool[] = [
     handle: 34,
     long: 40,
     high: 16,
-    draw: (b) => {
-      b.box(block(34, 1, 0, 2, 2, 16))
-      for (const z of [0, 3.5, 7, 10.5, 14]) b.box(block(36, 1.2, z, 4, 1.6, 1.6))
-    },
+    form: [
+      { kind: 'box', ...boxAt([34, 1, 0], [2, 2, 16]) },
+      ...[0, 3.5, 7, 10.5, 14].map((z): Solid => ({ kind: 'box', ...boxAt([36, 1.2, z], [4, 1.6, 1.6]) })),
+    ],
   },
   {
     id: 'paddle',
@@ -184,8 +183,8 @@ const TOOLS: readonly Tool[] = [
     handle: 36,
     long: 54,
     high: 10,
-    draw: (b) =>
-      flat(b, [
+    form: [
+      flat([
         [35, 3.4],
         [40, 0.4],
         [50, 0],
@@ -194,6 +193,7 @@ const TOOLS: readonly Tool[] = [
         [40, 9.6],
         [35, 6.6],
       ]),
+    ],
   },
   {
     id: 'pan',
@@ -201,10 +201,10 @@ const TOOLS: readonly Tool[] = [
     handle: 16,
     long: 34,
     high: 18,
-    draw: (b) => {
-      b.round([25, 2, 9], [0, 1, 0], 8.6, 8, 1, 24)
-      b.tube([25, 0, 9], [0, 1, 0], 9, 8, 2, 24)
-    },
+    form: [
+      { kind: 'stump', foot: [25, 2, 9], axis: [0, 1, 0], bottom: 8.6, top: 8, height: 1, sides: 24 },
+      { kind: 'tube', foot: [25, 0, 9], axis: [0, 1, 0], outer: 9, inner: 8, height: 2, sides: 24 },
+    ],
   },
   {
     id: 'brush',
@@ -212,10 +212,9 @@ const TOOLS: readonly Tool[] = [
     handle: 18,
     long: 28,
     high: 8,
-    draw: (b) => {
-      b.box(block(18, 0.6, 0.4, 4, 2.8, 7.2))
+    form: [
+      { kind: 'box', ...boxAt([18, 0.6, 0.4], [4, 2.8, 7.2]) },
       flat(
-        b,
         [
           [22, 0.6],
           [27, 1.4],
@@ -225,8 +224,8 @@ const TOOLS: readonly Tool[] = [
         ],
         1,
         3,
-      )
-    },
+      ),
+    ],
   },
   {
     id: 'torch',
@@ -235,17 +234,19 @@ const TOOLS: readonly Tool[] = [
     long: 28,
     high: 8,
     deep: 8,
-    draw: (b) =>
-      b.lathe(
-        [20, 4, 4],
-        X,
-        [
+    form: [
+      {
+        kind: 'revolution',
+        foot: [20, 4, 4],
+        axis: X,
+        rings: [
           [2, 0],
           [3.8, 3],
           [3.8, 8],
         ],
-        16,
-      ),
+        sides: 16,
+      },
+    ],
   },
   {
     id: 'telescope',
@@ -254,19 +255,21 @@ const TOOLS: readonly Tool[] = [
     long: 30,
     high: 6,
     deep: 6,
-    draw: (b) =>
-      b.lathe(
-        [14, 3, 3],
-        X,
-        [
+    form: [
+      {
+        kind: 'revolution',
+        foot: [14, 3, 3],
+        axis: X,
+        rings: [
           [2, 0],
           [2.4, 0.4],
           [2.4, 8],
           [2.9, 8.4],
           [2.9, 16],
         ],
-        18,
-      ),
+        sides: 18,
+      },
+    ],
   },
   {
     id: 'staff',
@@ -275,18 +278,20 @@ const TOOLS: readonly Tool[] = [
     long: 60,
     high: 6,
     deep: 6,
-    draw: (b) =>
-      b.lathe(
-        [56, 3, 3],
-        X,
-        [
+    form: [
+      {
+        kind: 'revolution',
+        foot: [56, 3, 3],
+        axis: X,
+        rings: [
           [1.9, 0],
           [2.8, 1.4],
           [2.4, 3],
           [0, 4],
         ],
-        14,
-      ),
+        sides: 14,
+      },
+    ],
   },
   {
     id: 'net',
@@ -294,11 +299,11 @@ const TOOLS: readonly Tool[] = [
     handle: 28,
     long: 46,
     high: 18,
-    draw: (b) => {
-      b.tube([37, 1, 9], [0, 1, 0], 9, 7.4, 2, 24)
-      for (const z of [5, 9, 13]) b.box(block(30.5, 1.6, z - 0.4, 13, 0.8, 0.8))
-      for (const x of [33, 37, 41]) b.box(block(x - 0.4, 1.6, 2.4, 0.8, 0.8, 13.2))
-    },
+    form: [
+      { kind: 'tube', foot: [37, 1, 9], axis: [0, 1, 0], outer: 9, inner: 7.4, height: 2, sides: 24 },
+      ...[5, 9, 13].map((z): Solid => ({ kind: 'box', ...boxAt([30.5, 1.6, z - 0.4], [13, 0.8, 0.8]) })),
+      ...[33, 37, 41].map((x): Solid => ({ kind: 'box', ...boxAt([x - 0.4, 1.6, 2.4], [0.8, 0.8, 13.2]) })),
+    ],
   },
   {
     id: 'flag',
@@ -306,22 +311,21 @@ const TOOLS: readonly Tool[] = [
     handle: 20,
     long: 50,
     high: 20,
-    draw: (b, m) => {
-      b.round([20, 2, m], X, 1.4, 1.4, 30, 10)
+    form: [
+      { kind: 'stump', foot: [20, 2, 10], axis: X, bottom: 1.4, top: 1.4, height: 30, sides: 10 },
       flat(
-        b,
         [
-          [28, m],
+          [28, 10],
           [28, 20],
           [36, 19],
           [42, 20],
           [49, 19],
-          [49, m],
+          [49, 10],
         ],
         1.6,
         2.4,
-      )
-    },
+      ),
+    ],
   },
 ]
 
