@@ -28,8 +28,8 @@ export function timeEdits(model: ModelDocument, sectionId: string, count: number
   function edited(now: ModelDocument, id: string, at: number, i: number): ModelDocument {
     const step = now.sections.find((section) => section.id === id)!.steps![at]!
     const parts = step.add ?? []
-    if (i % 3 === 0 && parts.length > 1) return splitStep(now, plans, id, at)
-    if (i % 3 === 1) return mergeWithNext(now, plans, id, at)
-    return parts.length > 0 ? moveToNeighbour(now, plans, id, at, parts[parts.length - 1]!, 1) : now
+    if (i % 3 === 0 && parts.length > 1) return splitStep(now, plans, { section: id, step: at })
+    if (i % 3 === 1) return mergeWithNext(now, plans, { section: id, step: at })
+    return parts.length > 0 ? moveToNeighbour(now, plans, { section: id, step: at }, { id: parts[parts.length - 1]!, way: 1 }) : now
   }
 }

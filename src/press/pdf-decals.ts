@@ -1,5 +1,5 @@
 import { layDecals, type DecalPage, type PlacedDecal } from '@core/booklet'
-import { FAINT, INK, MARGIN, PT_PER_MM, Sheet } from './pdf-sheet'
+import { FAINT, INK, MARGIN, PT_PER_MM, Sheet, TOP } from './pdf-sheet'
 
 /** Cutting marks: how long, and how far off the corner, mm. */
 const MARK = { length: 3, gap: 0.8 }
@@ -23,11 +23,11 @@ export class DecalSheet extends Sheet {
   }
 
   private decalHead(title: string): void {
-    this.text(title, MARGIN, this.height - 64, { size: 22, font: this.bold })
-    const width = this.width - 2 * MARGIN
+    this.text(title, MARGIN, this.height - TOP, { size: 22, font: this.bold })
     const words = 'Print this sheet at its true size (100 %), on film or paper with a sticky back. Cut from mark to mark.'
-    const used = this.paragraph(words, MARGIN, this.height - 84, width, { size: 10 })
-    const y = this.height - 84 - used - 6
+    const column = this.pageColumn(this.height - TOP - 20)
+    this.write(column, words, { size: 10 }, 6)
+    const { y } = column
     const end = MARGIN + RULER * PT_PER_MM
     this.page.drawLine({ start: { x: MARGIN, y }, end: { x: end, y }, thickness: 0.7, color: INK })
     for (const x of [MARGIN, end]) this.page.drawLine({ start: { x, y: y - 3 }, end: { x, y: y + 3 }, thickness: 0.7, color: INK })

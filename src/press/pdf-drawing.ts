@@ -1,4 +1,4 @@
-import { type PDFDocument, type PDFFont, type PDFRef } from 'pdf-lib'
+import { type PDFDocument, type PDFFont, type PDFRef } from '@cantoo/pdf-lib'
 import {
   ARROW_SHAPE,
   arrowLines,

@@ -11,9 +11,10 @@ import {
   type PDFPage,
   type PDFRef,
   type RGB,
-} from 'pdf-lib'
+} from '@cantoo/pdf-lib'
 import type { Page, PictureRef } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
+import { Column, type Place } from './column'
 import type { Paper } from './exports/booklet-export'
 import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count'
 import { pictureBytes } from '@core/model'
@@ -50,6 +51,8 @@ export const FAINT = rgb(0.42, 0.44, 0.46)
 const RULE = rgb(0.8, 0.8, 0.78)
 export const ACCENT = rgb(0.05, 0.39, 0.4)
 export const MARGIN = 40
+/** What stays free below a table, pt. */
+const FOOT = 50
 export const PT_PER_MM = 72 / 25.4
 const PIECE = { width: 36, height: 26 }
 /** px of a piece's picture for one pt. */
@@ -58,6 +61,12 @@ const PIECE_PX = 3
 const TITLE = 9
 const TITLE_LINE = 10
 export const LINE = 26
+/** From line to line, in sizes of the letters. */
+const LEADING = 1.35
+/** The first line of a page, pt from its upper edge. */
+export const TOP = 64
+/** A picture's height for its width. */
+export const ASPECT = 0.75
 
 export interface TextOptions {
   readonly size: number
@@ -97,14 +106,27 @@ export class Sheet {
     this.page.drawText(text, { x, y, size: options.size, font: options.font ?? this.regular, color: options.colour ?? INK })
   }
 
-  /** Writes text in lines no wider than `width`. @returns the height it took */
-  protected paragraph(text: string, x: number, y: number, width: number, options: TextOptions): number {
+  /** Writes text in lines no wider than its place. @returns the height it took */
+  protected paragraph(text: string, { x, y, width }: Place, options: TextOptions): number {
     const font = options.font ?? this.regular
     const lines = breakLines(text, (line) => font.widthOfTextAtSize(line, options.size) <= width)
     lines.forEach((line, i) => {
-      this.text(line, x, y - i * options.size * 1.35, options)
+      this.text(line, x, y - i * options.size * LEADING, options)
     })
-    return lines.length * options.size * 1.35
+    return lines.length * options.size * LEADING
+  }
+
+  /** Writes text into a column, and leaves a gap below; nothing where there is no text. */
+  protected write(column: Column, text: string, options: TextOptions, gap = 0): void {
+    if (text !== '') column.take(this.paragraph(text, column, options), gap)
+  }
+
+  /** A column over the whole page between its margins, which goes on at the top of new pages. */
+  protected pageColumn(y = this.height - TOP): Column {
+    return new Column(MARGIN, this.width - 2 * MARGIN, y, () => {
+      this.newPage()
+      return this.height - TOP
+    })
   }
 
   protected rule(x: number, y: number, length: number): void {
@@ -142,7 +164,7 @@ export class Sheet {
     return known
   }
 
-  private place(picture: Placeable, x: number, y: number, width: number, height: number): void {
+  private place(picture: Placeable, { x, y, width }: Place, height: number): void {
     const name = this.page.node.newXObject('Im', picture.ref)
     this.page.pushOperators(
       pushGraphicsState(),
@@ -152,42 +174,47 @@ export class Sheet {
     )
   }
 
-  protected async picture(ref: PictureRef | null, isFinished: boolean, x: number, y: number, width: number): Promise<void> {
+  /** A picture whose lower edge is at the place. */
+  protected async picture(ref: PictureRef | null, isFinished: boolean, place: Place): Promise<void> {
     if (!ref) return
     const { painter } = this.input
     const drawing = painter.draw(ref, isFinished)
     const picture = drawing ? await this.embedLines(drawing) : await this.embedDots(painter.paint(ref, isFinished))
-    this.place(picture, x, y, width, width * 0.75)
+    this.place(picture, place, place.width * ASPECT)
   }
 
   /** A triangle with a stroke stands before a caution: a sign, not only a colour. */
-  protected caution(text: string, x: number, y: number, width: number): number {
+  protected caution(text: string, { x, y, width }: Place): number {
     this.page.drawSvgPath('M 0 9 L 5.5 0 L 11 9 Z', { x, y: y + 8.5, borderColor: INK, borderWidth: 1 })
     this.page.drawLine({ start: { x: x + 5.5, y: y + 5.6 }, end: { x: x + 5.5, y: y + 2.2 }, thickness: 1.1, color: INK })
-    return this.paragraph(text, x + 18, y, width - 18, { size: 9.5 }) + 3
+    return this.paragraph(text, { x: x + 18, y, width: width - 18 }, { size: 9.5 }) + 3
   }
 
-  /** Pieces in two columns; goes on to new pages where it must. @returns how far down it came */
-  protected async table(pieces: readonly PieceCount[], top: number, letters: ReadonlyMap<string, string> = new Map()): Promise<number> {
-    const column = (this.width - 2 * MARGIN - 20) / 2
+  /** Pieces in two columns; goes on to new pages where it must. */
+  protected async table(into: Column, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string> = new Map()): Promise<void> {
+    const width = (into.width - 20) / 2
     const looks = this.looksOf(pieces)
     let rest = [...pieces]
-    let y = top
     for (;;) {
-      const rows = Math.max(1, Math.floor((y - 50) / LINE))
+      const rows = Math.max(1, Math.floor((into.y - FOOT) / LINE))
       const here = rest.slice(0, rows * 2)
       const inFirst = Math.min(rows, Math.ceil(here.length / 2))
       for (const [i, piece] of here.entries()) {
-        const x = MARGIN + (i < inFirst ? 0 : column + 20)
-        await this.pieceLine(piece, x, y - (i < inFirst ? i : i - inFirst) * LINE, column, {
-          look: looks.get(piece)!,
-          letter: letters.get(pieceKey(piece)) ?? '',
-        })
+        const x = into.x + (i < inFirst ? 0 : width + 20)
+        const y = into.y - (i < inFirst ? i : i - inFirst) * LINE
+        await this.pieceLine(
+          piece,
+          { x, y, width },
+          {
+            look: looks.get(piece)!,
+            letter: letters.get(pieceKey(piece)) ?? '',
+          },
+        )
       }
       rest = rest.slice(here.length)
-      if (rest.length === 0) return y - inFirst * LINE
-      this.newPage()
-      y = this.height - 64
+      into.take(inFirst * LINE)
+      if (rest.length === 0) return
+      into.need(Infinity)
     }
   }
 
@@ -198,13 +225,7 @@ export class Sheet {
   }
 
   /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
-  protected async pieceLine(
-    piece: PieceCount,
-    x: number,
-    y: number,
-    width: number,
-    { look, letter, wraps = false }: LineOptions,
-  ): Promise<void> {
+  protected async pieceLine(piece: PieceCount, { x, y, width }: Place, { look, letter, wraps = false }: LineOptions): Promise<void> {
     const { colours } = this.input.catalogue
     const count = String(piece.count)
     this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
@@ -215,7 +236,7 @@ export class Sheet {
     lines.forEach((line, i) => this.text(line, at, y + 4 - i * TITLE_LINE, { size: TITLE }))
     const low = y - (lines.length - 1) * TITLE_LINE
     const colour = colours.get(piece.colour)
-    this.swatch(colour?.hex ?? '#ffffff', at, low - 6.5, 8, 6.5)
+    this.swatch(colour?.hex, { x: at, y: low - 6.5, width: 8 }, 6.5)
     const hints = [colour?.name ?? piece.colour, this.input.beside?.('colour', piece.colour) ?? '', look.isSmaller ? 'drawn smaller' : '']
     const hint = hints.filter((word) => word !== '').join(', ')
     this.text(fit(hint, this.regular, 8, width - (at - x) - 12), at + 12, low - 6, { size: 8, colour: FAINT })
@@ -238,7 +259,8 @@ export class Sheet {
     return LINE + (this.titleLines(`(A) ${this.titleOf(piece)}`, width).length - 1) * TITLE_LINE
   }
 
-  protected swatch(hex: string, x: number, y: number, width: number, height: number): void {
+  /** A colour that nobody knows is white. */
+  protected swatch(hex = '#ffffff', { x, y, width }: Place, height: number): void {
     const [red, green, blue] = rgbOf(hex)
     const color = rgb(red / 255, green / 255, blue / 255)
     this.page.drawRectangle({ x, y, width, height, color, borderColor: INK, borderWidth: 0.5 })
@@ -249,7 +271,7 @@ export class Sheet {
     const key = `${pieceKey(piece)} ${look.view} ${look.scale.toFixed(2)}`
     let picture = this.pieces.get(key)
     if (!picture) this.pieces.set(key, (picture = this.embedLines(this.input.painter.drawPiece(piece, PIECE_PICTURE, look))))
-    this.place(await picture, x, y, PIECE.width, PIECE.height)
+    this.place(await picture, { x, y, width: PIECE.width }, PIECE.height)
     const label = lengthLabel(piece, this.input.catalogue.shapes)
     if (label === '') return
     const width = this.bold.widthOfTextAtSize(label, 6.5) + 4

@@ -1,9 +1,11 @@
-import { PDFDocument } from 'pdf-lib'
+import { PDFDocument } from '@cantoo/pdf-lib'
 import type { CoverPage, InventoryPage, Page, StepPage, TrayPage } from '@core/booklet'
 import { lettersOf, pieceKey, total } from '@core/count'
 import { Fault } from '@core/fault'
 import { DecalSheet } from './pdf-decals'
-import { ACCENT, FAINT, INK, LINE, MARGIN, type PdfInput } from './pdf-sheet'
+import { plural } from '@core/words'
+import { Column } from './column'
+import { ACCENT, ASPECT, FAINT, INK, LINE, MARGIN, TOP, type PdfInput } from './pdf-sheet'
 import { paragraphs } from './text'
 
 export type { PdfInput } from './pdf-sheet'
@@ -15,13 +17,17 @@ const LOOSE = 'Loose on the table until the next steps hold it.'
 /** Room for the mark of a turn, pt. */
 const TURN_MARK = 20
 const MOST_WORDS = 260
+/** Text that would begin lower than this goes on the next page, pt. */
+const FOOT = 70
+const COLOURS_IN_ROW = 3
+const COLOUR_LINE = 16
 
 /** Writes a booklet as a PDF: two steps a page, text selectable, fonts embedded. @throws Fault `no-pages` */
 export async function writePdf(input: PdfInput): Promise<Uint8Array> {
   if (input.pages.length === 0) throw new Fault('no-pages', 'The booklet has no page.')
   const doc = await PDFDocument.create()
   // Larger than all else here together: a download of its own.
-  const { default: fontkit } = await import('@pdf-lib/fontkit')
+  const { default: fontkit } = await import('@cantoo/fontkit')
   doc.registerFontkit(fontkit)
   const features = { tnum: true, liga: false }
   const regular = await doc.embedFont(input.fonts.regular, { subset: true, features })
@@ -76,14 +82,24 @@ class Press extends DecalSheet {
 
   private async cover(page: CoverPage): Promise<void> {
     this.newPage()
-    const inner = this.width - 2 * MARGIN
-    let y = this.height - 84
-    y -= this.paragraph(page.name, MARGIN, y, inner, { size: 34, font: this.bold })
-    if (page.designer !== '') y -= this.paragraph(`Designed by ${page.designer}`, MARGIN, y, inner, { size: 13, colour: FAINT })
-    this.page.drawRectangle({ x: MARGIN, y: y - 4, width: 56, height: 3, color: ACCENT })
-    y -= 20 + inner * 0.75
-    await this.picture(page.picture, true, MARGIN, y, inner)
-    const { parts, pieces, colours, steps, sections } = page.facts
+    const column = this.pageColumn(this.height - 84)
+    this.write(column, page.name, { size: 34, font: this.bold })
+    if (page.designer !== '') this.write(column, `Designed by ${page.designer}`, { size: 13, colour: FAINT })
+    this.page.drawRectangle({ x: MARGIN, y: column.y - 4, width: 56, height: 3, color: ACCENT })
+    column.take(column.width * ASPECT, 20)
+    await this.picture(page.picture, true, column)
+    column.take(30)
+    this.facts(page, column)
+    column.take(40)
+    for (const caution of page.cautions) column.take(this.caution(caution, column))
+    column.take(6)
+    for (const piece of page.notes === '' ? [] : paragraphs(page.notes)) {
+      column.need(FOOT)
+      this.write(column, piece, { size: 10.5 }, 4)
+    }
+  }
+
+  private facts({ facts: { parts, pieces, colours, steps, sections } }: CoverPage, { x, y, width }: Column): void {
     const facts = [
       [parts, 'parts'],
       [pieces, 'different pieces'],
@@ -91,48 +107,31 @@ class Press extends DecalSheet {
       [steps, 'steps'],
       [sections, 'sections'],
     ] as const
-    y -= 30
     facts.forEach(([value, label], i) => {
-      const x = MARGIN + (i * inner) / facts.length
-      this.text(String(value), x, y, { size: 18, font: this.bold })
-      this.text(label, x, y - 14, { size: 9.5, colour: FAINT })
+      const left = x + (i * width) / facts.length
+      this.text(String(value), left, y, { size: 18, font: this.bold })
+      this.text(label, left, y - 14, { size: 9.5, colour: FAINT })
     })
-    y -= 40
-    for (const caution of page.cautions) y -= this.caution(caution, MARGIN, y, inner)
-    y -= 6
-    for (const piece of page.notes === '' ? [] : paragraphs(page.notes)) {
-      if (y < 70) {
-        this.newPage()
-        y = this.height - 64
-      }
-      y -= this.paragraph(piece, MARGIN, y, inner, { size: 10.5 }) + 4
-    }
   }
 
   private async tray(page: TrayPage): Promise<void> {
     this.newPage()
-    let y = this.height - 64
-    this.text(page.letter, MARGIN, y, { size: 26, font: this.bold, colour: ACCENT })
-    this.text(page.name, MARGIN + 22 + 12 * page.letter.length, y, { size: 22, font: this.bold })
-    const built = timesWords(page)
-    y -= 20
-    this.text(`${total(page.pieces)} pieces, ${page.steps} ${page.steps === 1 ? 'step' : 'steps'}${built}`, MARGIN, y, {
-      size: 10.5,
-      colour: FAINT,
-    })
-    const pictureWidth = 220
-    await this.picture(page.picture, true, this.width - MARGIN - pictureWidth, this.height - 44 - pictureWidth * 0.75, pictureWidth)
-    y = this.height - 60 - pictureWidth * 0.75
-    this.text('The pieces for this section', MARGIN, y, { size: 12, font: this.bold })
-    y = await this.table(page.pieces, y - 22)
-    if (page.mirroredPieces.length > 0) {
-      if (y < 120) {
-        this.newPage()
-        y = this.height - 64
-      }
-      this.text('The pieces for its mirror image', MARGIN, y - 10, { size: 12, font: this.bold })
-      await this.table(page.mirroredPieces, y - 32)
-    }
+    const top = this.height - TOP
+    this.text(page.letter, MARGIN, top, { size: 26, font: this.bold, colour: ACCENT })
+    this.text(page.name, MARGIN + 22 + 12 * page.letter.length, top, { size: 22, font: this.bold })
+    const size = `${plural(total(page.pieces), 'piece')}, ${plural(page.steps, 'step')}${timesWords(page)}`
+    this.text(size, MARGIN, top - 20, { size: 10.5, colour: FAINT })
+    const width = 220
+    await this.picture(page.picture, true, { x: this.width - MARGIN - width, y: this.height - 44 - width * ASPECT, width })
+    const column = this.pageColumn(this.height - 60 - width * ASPECT)
+    this.text('The pieces for this section', MARGIN, column.y, { size: 12, font: this.bold })
+    column.take(22)
+    await this.table(column, page.pieces)
+    if (page.mirroredPieces.length === 0) return
+    column.need(120)
+    this.text('The pieces for its mirror image', MARGIN, column.y - 10, { size: 12, font: this.bold })
+    column.take(32)
+    await this.table(column, page.mirroredPieces)
   }
 
   /** Two steps share a sheet; one whose words or pieces need more gets sheets of its own, so that nothing is left out. */
@@ -146,52 +145,52 @@ class Press extends DecalSheet {
     const half = (this.height - 60) / 2
     const top = this.height - 34 - (this.nextSlot === 0 ? 0 : half)
     this.nextSlot = this.nextSlot === 0 ? 1 : undefined
-    const pictureWidth = this.width - 2 * MARGIN - TRAY_WIDTH - 14
+    const width = this.width - 2 * MARGIN - TRAY_WIDTH - 14
     this.rail(page, top)
-    const bottom = top - 34 - pictureWidth * 0.75
-    await this.picture(page.picture, false, MARGIN, bottom, pictureWidth)
-    const x = this.width - MARGIN - TRAY_WIDTH
-    let y = top - 44 - this.joins(page, x, top - 44, TRAY_WIDTH)
+    await this.picture(page.picture, false, { x: MARGIN, y: top - 34 - width * ASPECT, width })
+    await this.sideColumn(page, new Column(this.width - MARGIN - TRAY_WIDTH, TRAY_WIDTH, top - 44))
+    if (this.nextSlot === 1) this.rule(MARGIN, top - half + 14, this.width - 2 * MARGIN)
+  }
+
+  /** Beside the picture: what is joined, the pieces, the words. */
+  private async sideColumn(page: StepPage, column: Column): Promise<void> {
+    this.joins(page, column)
     const letters = lettersOf(page.callout, this.input.catalogue.colours)
     const looks = this.looksOf(page.callout)
     for (const piece of page.callout) {
-      await this.pieceLine(piece, x, y, TRAY_WIDTH, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '', wraps: true })
-      y -= this.lineHeight(piece, TRAY_WIDTH)
+      await this.pieceLine(piece, column, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '', wraps: true })
+      column.take(this.lineHeight(piece, TRAY_WIDTH))
     }
-    this.stepWords(page, x, y, TRAY_WIDTH)
-    if (this.nextSlot === 1) this.rule(MARGIN, top - half + 14, this.width - 2 * MARGIN)
+    this.stepWords(page, column)
   }
 
   private async longStep(page: StepPage): Promise<void> {
     this.newPage()
     this.nextSlot = undefined
     const top = this.height - 34
-    const inner = this.width - 2 * MARGIN
     this.rail(page, top)
-    const pictureWidth = Math.min(inner, 420)
-    let y = top - 40 - pictureWidth * 0.75
-    await this.picture(page.picture, false, MARGIN, y, pictureWidth)
-    y -= 22
-    y -= this.joins(page, MARGIN, y, inner)
-    if (page.callout.length > 0) y = (await this.table(page.callout, y, lettersOf(page.callout, this.input.catalogue.colours))) - 8
+    const column = this.pageColumn(top - 40)
+    const width = Math.min(column.width, 420)
+    column.take(width * ASPECT)
+    await this.picture(page.picture, false, { x: MARGIN, y: column.y, width })
+    column.take(22)
+    this.joins(page, column)
+    if (page.callout.length > 0) {
+      await this.table(column, page.callout, lettersOf(page.callout, this.input.catalogue.colours))
+      column.take(8)
+    }
     for (const piece of paragraphs(wordsOf(page).join('\n'))) {
-      if (y < 90) {
-        this.newPage()
-        y = this.height - 64
-      }
-      y -= this.paragraph(piece, MARGIN, y, inner, { size: 10 }) + 3
+      column.need(90)
+      this.write(column, piece, { size: 10 }, 3)
     }
   }
 
-  /** What is joined, in words. @returns the height it took */
-  private joins(page: StepPage, x: number, top: number, width: number): number {
-    let y = top
+  /** What is joined, in words. */
+  private joins(page: StepPage, column: Column): void {
     for (const join of page.joins) {
-      const what = `Join ${join.count > 1 ? `${join.count} of ` : ''}section ${join.label}`
-      y -= this.paragraph(what, x, y, width, { size: 11, font: this.bold })
-      y -= this.paragraph(`${join.name}${join.mirrored ? ', mirrored' : ''}`, x, y, width, { size: 10 }) + 4
+      this.write(column, `Join ${join.count > 1 ? `${join.count} of ` : ''}section ${join.label}`, { size: 11, font: this.bold })
+      this.write(column, `${join.name}${join.mirrored ? ', mirrored' : ''}`, { size: 10 }, 4)
     }
-    return top - y
   }
 
   /** Our mark for "turn or lift the work": a line that rolls over an edge. */
@@ -200,17 +199,16 @@ class Press extends DecalSheet {
       this.page.drawSvgPath(path, { x, y: y + 10, scale: 0.8, borderColor: INK, borderWidth: 1.2 })
   }
 
-  private stepWords(page: StepPage, x: number, top: number, width: number): void {
-    let y = top
+  private stepWords(page: StepPage, column: Column): void {
     if (page.turn !== '') {
-      this.turnMark(x, y)
-      y -= this.paragraph(`${page.turn}.`, x + TURN_MARK, y, width - TURN_MARK, { size: 10, font: this.bold }) + 3
+      this.turnMark(column.x, column.y)
+      column.take(this.paragraph(`${page.turn}.`, column.inset(TURN_MARK), { size: 10, font: this.bold }), 3)
     }
-    if (page.seenFrom !== '') y -= this.paragraph(`${page.seenFrom}.`, x, y, width, { size: 8.5, colour: FAINT }) + 3
-    for (const reach of page.reaches) y -= this.paragraph(reach, x, y, width, { size: 9 }) + 3
-    if (page.rests.length > 0) y -= this.paragraph(LOOSE, x, y, width, { size: 8.5, colour: FAINT }) + 3
-    if (page.note !== '') y -= this.paragraph(page.note, x, y, width, { size: 9 }) + 3
-    if (page.caution !== '') this.caution(page.caution, x, y, width)
+    this.write(column, page.seenFrom === '' ? '' : `${page.seenFrom}.`, { size: 8.5, colour: FAINT }, 3)
+    for (const reach of page.reaches) this.write(column, reach, { size: 9 }, 3)
+    this.write(column, page.rests.length > 0 ? LOOSE : '', { size: 8.5, colour: FAINT }, 3)
+    this.write(column, page.note, { size: 9 }, 3)
+    if (page.caution !== '') this.caution(page.caution, column)
   }
 
   /** The rail of the section with a tie for each step; this step's tie is long and bears its label. */
@@ -237,40 +235,42 @@ class Press extends DecalSheet {
 
   private async inventory(page: InventoryPage): Promise<void> {
     this.newPage()
-    let y = this.height - 64
-    this.text('All pieces', MARGIN, y, { size: 22, font: this.bold })
-    this.text(`${page.parts} parts, ${page.pieces.length} different pieces`, MARGIN, y - 18, { size: 10.5, colour: FAINT })
-    y = await this.table(page.pieces, y - 46)
-    if (y < 60 + (page.colours.length / 3) * 16) {
-      this.newPage()
-      y = this.height - 54
-    }
-    y -= 20
-    this.text('All colours', MARGIN, y, { size: 14, font: this.bold })
-    const third = (this.width - 2 * MARGIN) / 3
-    page.colours.forEach(({ colour, count }, i) => {
-      const x = MARGIN + (i % 3) * third
-      const line = y - 20 - Math.floor(i / 3) * 16
-      const known = this.input.catalogue.colours.get(colour)
-      const text = String(count)
-      this.text(text, x + 28 - this.bold.widthOfTextAtSize(text, 10), line, { size: 10, font: this.bold })
-      this.swatch(known?.hex ?? '#ffffff', x + 34, line - 1, 10, 9)
-      const own = this.input.beside?.('colour', colour) ?? ''
-      this.text(`${known?.name ?? colour}${own === '' ? '' : `, ${own}`}`, x + 50, line, { size: 9.5 })
-    })
+    const column = this.pageColumn()
+    this.text('All pieces', MARGIN, column.y, { size: 22, font: this.bold })
+    this.text(`${page.parts} parts, ${page.pieces.length} different pieces`, MARGIN, column.y - 18, { size: 10.5, colour: FAINT })
+    column.take(46)
+    await this.table(column, page.pieces)
+    column.need(60 + (page.colours.length / COLOURS_IN_ROW) * COLOUR_LINE)
+    column.take(20)
+    this.text('All colours', MARGIN, column.y, { size: 14, font: this.bold })
+    column.take(20)
+    this.colourList(page.colours, column)
     if (page.alternatives.length > 0) this.alternatives(page.alternatives)
   }
 
-  /** What may be taken instead, on pages of its own. */
+  private colourList(colours: InventoryPage['colours'], { x, y, width }: Column): void {
+    colours.forEach(({ colour, count }, i) => {
+      const left = x + ((i % COLOURS_IN_ROW) * width) / COLOURS_IN_ROW
+      const line = y - Math.floor(i / COLOURS_IN_ROW) * COLOUR_LINE
+      const known = this.input.catalogue.colours.get(colour)
+      const text = String(count)
+      this.text(text, left + 28 - this.bold.widthOfTextAtSize(text, 10), line, { size: 10, font: this.bold })
+      this.swatch(known?.hex, { x: left + 34, y: line - 1, width: 10 }, 9)
+      const own = this.input.beside?.('colour', colour) ?? ''
+      this.text(`${known?.name ?? colour}${own === '' ? '' : `, ${own}`}`, left + 50, line, { size: 9.5 })
+    })
+  }
+
+  /** What may be taken instead, on pages of its own, each with its heading. */
   private alternatives(lines: readonly string[]): void {
-    let y = 0
+    const column = new Column(MARGIN, this.width - 2 * MARGIN, 0, () => {
+      this.newPage()
+      this.text('Instead, if you like', MARGIN, this.height - TOP, { size: 22, font: this.bold })
+      return this.height - TOP - 36
+    })
     for (const line of lines) {
-      if (y < 70) {
-        this.newPage()
-        this.text('Instead, if you like', MARGIN, this.height - 64, { size: 22, font: this.bold })
-        y = this.height - 100
-      }
-      y -= this.paragraph(line, MARGIN, y, this.width - 2 * MARGIN, { size: 10.5 }) + 4
+      column.need(FOOT)
+      this.write(column, line, { size: 10.5 }, 4)
     }
   }
 }

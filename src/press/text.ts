@@ -1,4 +1,4 @@
-import type { PDFFont } from 'pdf-lib'
+import type { PDFFont } from '@cantoo/pdf-lib'
 
 /** Long texts in pieces of a few lines, cut between sentences or words, so that each fits what is left of a sheet. */
 export function paragraphs(text: string): string[] {

@@ -17,7 +17,12 @@ export function writeNote({ section, finding, plans }: Trouble, what: string): W
   const { section: id, step, parts } = finding
   if (step === null || id !== section.id || (section.steps?.[step - 1]?.note ?? '') !== '') return []
   const text = `Mind ${what} ${nameParts(parts)} ${parts.length === 1 ? 'goes' : 'go'}.`
-  return [{ label: 'Write a note into the step', change: (model) => setStepText(model, plans, id, step - 1, 'note', text) }]
+  return [
+    {
+      label: 'Write a note into the step',
+      change: (model) => setStepText(model, plans, { section: id, step: step - 1 }, { key: 'note', text }),
+    },
+  ]
 }
 
 export const freeColour = ({ section, finding: { parts } }: Trouble): WayOut[] => [

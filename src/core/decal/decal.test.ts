@@ -61,7 +61,10 @@ describe('faces', () => {
 
 describe('a picture on a face', () => {
   it('lies in the middle, as large as it says, its top up', () => {
-    const [patch] = patchesOf(worked('brick-2x4', onFront), shapeOf('brick-2x4'), shapeOf('brick-2x4'), false, decals)
+    const [patch] = patchesOf(
+      { part: worked('brick-2x4', onFront), shape: shapeOf('brick-2x4'), drawn: shapeOf('brick-2x4'), isMirrored: false },
+      decals,
+    )
     expect(patch!.corner).toEqual([15, 0, 8.5])
     expect(patch!.right).toEqual([10, 0, 0])
     expect(patch!.down).toEqual([0, 0, -5])
@@ -72,7 +75,7 @@ describe('a picture on a face', () => {
     const large: Decal = { ...decal, size: [16, 16] }
     const shape = shapeOf('round-tile-1x1')
     const work: PieceWork = { kind: 'decal', decal: 'flag', face: 'top' }
-    const [patch] = patchesOf(worked(shape.id, work), shape, shape, false, new Map([['flag', large]]))
+    const [patch] = patchesOf({ part: worked(shape.id, work), shape, drawn: shape, isMirrored: false }, new Map([['flag', large]]))
     const shown = patch!.polygons.reduce((sum, polygon) => sum + areaInSpace(polygon), 0)
     expect(shown).toBeLessThan(80)
     expect(shown).toBeGreaterThan(70)
@@ -93,7 +96,7 @@ describe('a picture on a face', () => {
           const faces = facesOf(shape)
           const face = faces[index % faces.length]!
           const work: PieceWork = { kind: 'decal', decal: 'flag', face: face.name, turn, at }
-          const [patch] = patchesOf(worked(shape.id, work), shape, shape, false, decals)
+          const [patch] = patchesOf({ part: worked(shape.id, work), shape, drawn: shape, isMirrored: false }, decals)
           expect(length(patch!.right)).toBeCloseTo(10, 6)
           expect(length(patch!.down)).toBeCloseTo(5, 6)
           expect(dot(cross(normalise(patch!.right), normalise(scale(patch!.down, -1))), face.normal)).toBeCloseTo(1, 6)
@@ -116,7 +119,7 @@ describe('a picture on a face', () => {
     })
     const [placed] = new Flattener(model).all('whole')
     expect(placed!.isMirrored).toBe(true)
-    const [patch] = patchesOf(placed!.part, placed!.shape, shapeOf('brick-2x4'), true, decals)
+    const [patch] = patchesOf({ part: placed!.part, shape: placed!.shape, drawn: shapeOf('brick-2x4'), isMirrored: true }, decals)
     // The brick stands from x −40 to 0 now; its left, at x 0 before, is still at x 0 and looks the other way.
     expect(posed(placed!.pose, patch!.corner)[0]).toBeCloseTo(0, 9)
     const facing = subtract(posed(placed!.pose, patch!.normal), placed!.pose.at)

@@ -16,7 +16,7 @@ export interface Patch {
 }
 
 /** Where a decal lies on its face: its middle, and its sides' halves, in [right, up] from the middle of the face, u. */
-interface Lie {
+interface PictureLayout {
   readonly middle: FlatPoint
   readonly right: FlatPoint
   readonly up: FlatPoint
@@ -29,30 +29,29 @@ const QUARTERS: readonly FlatPoint[] = [
   [0, -1],
 ]
 
-function lieOf({ at = [0, 0], turn = 0 }: PieceWork, [width, height]: readonly [number, number]): Lie {
+function pictureLayoutOf({ at = [0, 0], turn = 0 }: PieceWork, [width, height]: readonly [number, number]): PictureLayout {
   const [c, s] = QUARTERS[(turn / 90) & 3]!
   const [halfWide, halfHigh] = [width / MM_PER_U / 2, height / MM_PER_U / 2]
   return { middle: [at[0] / MM_PER_U, at[1] / MM_PER_U], right: [c * halfWide, s * halfWide], up: [-s * halfHigh, c * halfHigh] }
 }
 
-const cornersOfLie = ({ middle, right, up }: Lie): FlatPoint[] => {
+const cornersOfLayout = ({ middle, right, up }: PictureLayout): FlatPoint[] => {
   const at = (r: number, u: number): FlatPoint => [middle[0] + r * right[0] + u * up[0], middle[1] + r * right[1] + u * up[1]]
   return [at(-1, -1), at(1, -1), at(1, 1), at(-1, 1)]
 }
 
-/**
- * The pictures on a placed part.
- *
- * @param shape the shape as it is placed; @param drawn the shape that the part names: another where it is placed as mirror twin
- * @param isMirrored places go over to the other side, what is written stays readable
- */
-export function patchesOf(
-  part: Part,
-  shape: Shape,
-  drawn: Shape,
-  isMirrored: boolean,
-  decals: ReadonlyMap<string, Decal>,
-): readonly Patch[] {
+export interface DecoratedPart {
+  readonly part: Part
+  /** As it is placed. */
+  readonly shape: Shape
+  /** The shape that the part names: another where it is placed as mirror twin. */
+  readonly drawn: Shape
+  /** Places go over to the other side, what is written stays readable. */
+  readonly isMirrored: boolean
+}
+
+/** The pictures on a placed part. */
+export function patchesOf({ part, shape, drawn, isMirrored }: DecoratedPart, decals: ReadonlyMap<string, Decal>): readonly Patch[] {
   return (part.work ?? []).flatMap((work): Patch[] => {
     const decal = work.decal === undefined ? undefined : decals.get(work.decal)
     const face = work.face === undefined ? undefined : faceOf(drawn, work.face)
@@ -62,8 +61,8 @@ export function patchesOf(
 }
 
 function patchOn(face: Face, work: PieceWork, decal: Decal, isFlipped: boolean): Patch {
-  const orientation = lieOf(work, decal.size)
-  const corners = cornersOfLie(orientation)
+  const layout = pictureLayoutOf(work, decal.size)
+  const corners = cornersOfLayout(layout)
   const inSpace = ([right, up]: FlatPoint): Vec => add(face.middle, add(scale(face.right, right), scale(face.up, up)))
   const turning = (polygon: readonly FlatPoint[]): readonly FlatPoint[] => (signedAreaOf(polygon) < 0 ? [...polygon].reverse() : polygon)
   const polygons = face.pieces.map((piece) => common(corners, turning(piece))).filter((piece) => Math.abs(signedAreaOf(piece)) > 0)
@@ -97,7 +96,7 @@ function mirrored(patch: Patch, shape: Shape, drawn: Shape): Patch {
 /** How far a picture reaches over the edge of its face, mm: the most on any side; 0 where it lies within. */
 export function overhang(face: Face, work: PieceWork, decal: Decal): number {
   let most = 0
-  for (const [right, up] of cornersOfLie(lieOf(work, decal.size))) {
+  for (const [right, up] of cornersOfLayout(pictureLayoutOf(work, decal.size))) {
     most = Math.max(most, Math.abs(right) - face.width / 2, Math.abs(up) - face.height / 2)
   }
   return most < 1e-6 ? 0 : most * MM_PER_U

@@ -1,6 +1,6 @@
 import type { Shape } from '../catalogue'
 import { partPose, type ModelDocument, type Part } from '../model'
-import { apply, posedBox, STUD_PITCH, type Vec } from '../space'
+import { apply, posedBox, STUD_PITCH, type Pose, type Vec } from '../space'
 
 /** Families whose longer pieces can be laid as two shorter ones of the same kind. */
 const DIVISIBLE = new Set(['brick', 'plate', 'tile'])
@@ -16,14 +16,15 @@ export function halvesOf(
 ): readonly [Part, Part] | undefined {
   const shape = shapes.get(part.shape)
   if (!shape || part.at === undefined || !DIVISIBLE.has(shape.family)) return undefined
+  const pose = partPose(part, shape)
   const [along, across] = [shape.box[0] / STUD_PITCH, shape.box[1] / STUD_PITCH]
   for (let first = Math.ceil(along / 2); first < along; first++) {
     const [a, b] = [shapeOf(shape, first, across, shapes), shapeOf(shape, along - first, across, shapes)]
     // A piece that is wider than it is long stands the other way round in its own frame.
     if (a && b && a.box[0] === first * STUD_PITCH && b.box[0] === (along - first) * STUD_PITCH) {
       return [
-        placed(part, shape, a, 0, freeId(`${part.id}-a`, taken)),
-        placed(part, shape, b, first * STUD_PITCH, freeId(`${part.id}-b`, taken)),
+        { id: freeId(`${part.id}-a`, taken), ...placed(part, pose, a, 0) },
+        { id: freeId(`${part.id}-b`, taken), ...placed(part, pose, b, first * STUD_PITCH) },
       ]
     }
   }
@@ -33,14 +34,15 @@ export function halvesOf(
 const shapeOf = (like: Shape, along: number, across: number, shapes: ReadonlyMap<string, Shape>): Shape | undefined =>
   shapes.get(`${like.family}-${Math.min(along, across)}x${Math.max(along, across)}`)
 
-function placed(whole: Part, shape: Shape, piece: Shape, shift: number, id: string): Part {
-  const pose = partPose(whole, shape)
+/** A piece in the place of a part, `shift` u along it. */
+function placed(whole: Part, pose: Pose, piece: Shape, shift: number): Omit<Part, 'id'> {
   const moved = apply(pose.matrix, [shift, 0, 0])
   const at = posedBox(
     { matrix: pose.matrix, at: pose.at.map((value, i) => value + moved[i]!) as unknown as Vec },
     { min: [0, 0, 0], max: piece.box },
   ).min
-  return { ...whole, id, shape: piece.id, at }
+  const { id: _id, ...rest } = whole
+  return { ...rest, shape: piece.id, at }
 }
 
 /** The document with the parts of one section changed; given steps forget parts that are gone. */

@@ -23,9 +23,9 @@ describe('edits of a rail', () => {
 
   it('split and merge undo each other', () => {
     const kept = keepSteps(model, plans(model), 'main')
-    const split = splitStep(kept, plans(kept), 'main', 0)
+    const split = splitStep(kept, plans(kept), { section: 'main', step: 0 })
     expect(sizes(split).length).toBe(sizes(kept).length + 1)
-    expect(mergeWithNext(split, plans(split), 'main', 0)).toEqual(kept)
+    expect(mergeWithNext(split, plans(split), { section: 'main', step: 0 })).toEqual(kept)
   })
 
   it('move a part to a neighbour, and drop a step left empty', () => {
@@ -33,9 +33,16 @@ describe('edits of a rail', () => {
       ...model,
       sections: [{ ...model.sections[0]!, steps: [{ add: ['ground'] }, { add: ['b0'] }, { add: ['b1', 'b2'] }] }],
     }
-    expect(steps(moveToNeighbour(given, [], 'main', 2, 'b1', -1))).toEqual([{ add: ['ground'] }, { add: ['b0', 'b1'] }, { add: ['b2'] }])
-    expect(steps(moveToNeighbour(given, [], 'main', 1, 'b0', 1))).toEqual([{ add: ['ground'] }, { add: ['b0', 'b1', 'b2'] }])
-    expect(steps(moveToNeighbour(given, [], 'main', 2, 'b2', 1))).toEqual([
+    expect(steps(moveToNeighbour(given, [], { section: 'main', step: 2 }, { id: 'b1', way: -1 }))).toEqual([
+      { add: ['ground'] },
+      { add: ['b0', 'b1'] },
+      { add: ['b2'] },
+    ])
+    expect(steps(moveToNeighbour(given, [], { section: 'main', step: 1 }, { id: 'b0', way: 1 }))).toEqual([
+      { add: ['ground'] },
+      { add: ['b0', 'b1', 'b2'] },
+    ])
+    expect(steps(moveToNeighbour(given, [], { section: 'main', step: 2 }, { id: 'b2', way: 1 }))).toEqual([
       { add: ['ground'] },
       { add: ['b0'] },
       { add: ['b1'] },
@@ -46,18 +53,18 @@ describe('edits of a rail', () => {
   it('refuse what cannot be, in words', () => {
     const given: ModelDocument = { ...model, sections: [{ ...model.sections[0]!, steps: [{ add: ['ground'] }] }] }
     for (const act of [
-      () => splitStep(given, [], 'main', 0),
-      () => mergeWithNext(given, [], 'main', 0),
-      () => moveToNeighbour(given, [], 'main', 0, 'ground', -1),
-      () => moveToNeighbour(given, [], 'main', 0, 'b0', 1),
+      () => splitStep(given, [], { section: 'main', step: 0 }),
+      () => mergeWithNext(given, [], { section: 'main', step: 0 }),
+      () => moveToNeighbour(given, [], { section: 'main', step: 0 }, { id: 'ground', way: -1 }),
+      () => moveToNeighbour(given, [], { section: 'main', step: 0 }, { id: 'b0', way: 1 }),
     ])
       expect(act).toThrow(/\.$/)
   })
 
   it('keep notes, and forget steps', () => {
-    const noted = setStepText(model, plans(model), 'main', 0, 'note', 'Press hard.')
+    const noted = setStepText(model, plans(model), { section: 'main', step: 0 }, { key: 'note', text: 'Press hard.' })
     expect(steps(noted)[0]!.note).toBe('Press hard.')
-    expect(steps(setStepText(noted, [], 'main', 0, 'note', ''))[0]).not.toHaveProperty('note')
+    expect(steps(setStepText(noted, [], { section: 'main', step: 0 }, { key: 'note', text: '' }))[0]).not.toHaveProperty('note')
     expect(forgetSteps(noted, 'main')).toEqual(model)
   })
 
@@ -79,7 +86,7 @@ describe('one of several loose pieces', () => {
     ]
     const model = oneSection(parts, [{ add: ['jar'] }, { add: ['lid'] }])
     const plans = planModel(model).plan.sections
-    const once = moveToNeighbour(model, plans, 'main', 0, 'jar', 1)
+    const once = moveToNeighbour(model, plans, { section: 'main', step: 0 }, { id: 'jar', way: 1 })
     const [section] = once.sections
     expect(section!.parts!.map(({ id, count }) => [id, count])).toEqual([
       ['jar', 3],
@@ -87,7 +94,7 @@ describe('one of several loose pieces', () => {
       ['jar-2', 1],
     ])
     expect(section!.steps).toEqual([{ add: ['jar'] }, { add: ['jar-2', 'lid'] }])
-    const twice = moveToNeighbour(once, plans, 'main', 0, 'jar', 1)
+    const twice = moveToNeighbour(once, plans, { section: 'main', step: 0 }, { id: 'jar', way: 1 })
     expect(twice.sections[0]!.parts!.find(({ id }) => id === 'jar-2')!.count).toBe(2)
     expect(twice.sections[0]!.steps).toEqual([{ add: ['jar'] }, { add: ['jar-2', 'lid'] }])
     const inventory = (document: ModelDocument) => planModel(document).plan.inventory

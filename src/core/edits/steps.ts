@@ -7,6 +7,12 @@ import { baseSection, plansById, type SectionPlan } from '../plan'
  * has given steps. Derived sections of the plan become sections of their own, since given steps can only name parts and copies.
  */
 
+/** A step of a section, from 0. */
+export interface StepPlace {
+  readonly section: string
+  readonly step: number
+}
+
 /** The document with the section's planned steps written into it; unchanged when it has given steps already. */
 export function keepSteps(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string): ModelDocument {
   const section = sectionById(model, sectionId)
@@ -111,11 +117,10 @@ function refuseLocked(steps: readonly GivenStep[], ...numbers: readonly number[]
 export function setLocked(
   model: ModelDocument,
   plans: readonly SectionPlan[],
-  sectionId: string,
-  step: number,
+  { section, step }: StepPlace,
   locked: boolean,
 ): ModelDocument {
-  return changeSteps(model, plans, sectionId, (steps) =>
+  return changeSteps(model, plans, section, (steps) =>
     steps.map((given, i) => {
       if (i !== step) return given
       const { locked: _locked, ...open } = given
@@ -133,8 +138,13 @@ export function planAround(model: ModelDocument, sectionId: string): ModelDocume
 }
 
 /** Takes a whole step out and puts it in before another (from 0, as the steps stand now); locked steps keep their place in the order. */
-export function moveStep(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, from: number, to: number): ModelDocument {
-  return changeSteps(model, plans, sectionId, (steps) => {
+export function moveStep(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  { section, step: from }: StepPlace,
+  to: number,
+): ModelDocument {
+  return changeSteps(model, plans, section, (steps) => {
     if (to < 0 || to >= steps.length) throw new Fault('cannot-move', to < 0 ? 'This is the first step.' : 'This is the last step.')
     refuseLocked(steps, from)
     const moved = steps.slice()
@@ -144,8 +154,8 @@ export function moveStep(model: ModelDocument, plans: readonly SectionPlan[], se
 }
 
 /** Cuts a step in two; the first keeps the first half of what it brings, and the note. Steps count from 0. */
-export function splitStep(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number): ModelDocument {
-  return changeSteps(model, plans, sectionId, (steps) => {
+export function splitStep(model: ModelDocument, plans: readonly SectionPlan[], { section, step }: StepPlace): ModelDocument {
+  return changeSteps(model, plans, section, (steps) => {
     const whole = steps[step]!
     refuseLocked(steps, step)
     if (sizeOfStep(whole) < 2) throw new Fault('cannot-split', 'A step with one part cannot be split.')
@@ -159,8 +169,8 @@ export function splitStep(model: ModelDocument, plans: readonly SectionPlan[], s
 }
 
 /** Draws a step and the next one together; notes and cautions are joined. */
-export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number): ModelDocument {
-  return changeSteps(model, plans, sectionId, (steps) => {
+export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[], { section, step }: StepPlace): ModelDocument {
+  return changeSteps(model, plans, section, (steps) => {
     const [a, b] = [steps[step], steps[step + 1]]
     if (!a || !b) throw new Fault('cannot-merge', 'There is no next step to merge with.')
     refuseLocked(steps, step, step + 1)
@@ -183,14 +193,13 @@ export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[
 export function moveToNeighbour(
   model: ModelDocument,
   plans: readonly SectionPlan[],
-  sectionId: string,
-  step: number,
-  id: string,
-  way: -1 | 1,
+  place: StepPlace,
+  { id, way }: { readonly id: string; readonly way: -1 | 1 },
 ): ModelDocument {
-  const loose = sectionById(model, sectionId).parts?.find((part) => part.id === id)
-  if (loose && isLoose(loose) && pieceCount(loose) > 1) return moveOneLoose(keepSteps(model, plans, sectionId), sectionId, step, loose, way)
-  return changeSteps(model, plans, sectionId, (steps) => {
+  const { section, step } = place
+  const loose = sectionById(model, section).parts?.find((part) => part.id === id)
+  if (loose && isLoose(loose) && pieceCount(loose) > 1) return moveOneLoose(keepSteps(model, plans, section), place, loose, way)
+  return changeSteps(model, plans, section, (steps) => {
     const from = steps[step]!
     const isCopy = from.join?.includes(id) ?? false
     if (!isCopy && !from.add?.includes(id)) throw new Fault('unknown-part', `Step ${step + 1} does not bring “${id}”.`)
@@ -209,7 +218,7 @@ export function moveToNeighbour(
 }
 
 /** One piece of a loose part goes to the step beside: to a part of the same piece there, or as a part of its own. */
-function moveOneLoose(model: ModelDocument, sectionId: string, step: number, loose: Part, way: -1 | 1): ModelDocument {
+function moveOneLoose(model: ModelDocument, { section: sectionId, step }: StepPlace, loose: Part, way: -1 | 1): ModelDocument {
   const section = sectionById(model, sectionId)
   const steps = section.steps ?? []
   if (step + way < 0) throw new Fault('cannot-move', 'This is the first step.')
@@ -243,12 +252,10 @@ export type StepText = 'note' | 'caution'
 export function setStepText(
   model: ModelDocument,
   plans: readonly SectionPlan[],
-  sectionId: string,
-  step: number,
-  key: StepText,
-  text: string,
+  { section, step }: StepPlace,
+  { key, text }: { readonly key: StepText; readonly text: string },
 ): ModelDocument {
-  return changeSteps(model, plans, sectionId, (steps) => steps.map((given, i) => (i === step ? tidy({ ...given, [key]: text }) : given)))
+  return changeSteps(model, plans, section, (steps) => steps.map((given, i) => (i === step ? tidy({ ...given, [key]: text }) : given)))
 }
 
 /** Forgets the given steps, so that the program plans the section again. */

@@ -29,7 +29,7 @@ export function checkPlan(bundle: Pick<Bundle, 'model' | 'plan' | 'views' | 'ins
       const place = `plan.sections[${i}].steps[${k}]`
       if (step.number !== k + 1) throw mismatch('The steps are not numbered in order.', place)
       if (step.turn !== undefined && turnFromText(step.turn) === undefined) throw mismatch('The work lies in no turn that is known.', place)
-      for (const move of step.moves) checkMove(move, section, base, plans, known, place)
+      for (const move of step.moves) checkMove(move, { section, base, plans, seen: known }, place)
       for (const { shape, colour } of step.callout) {
         if (!shapes.has(shape) || !colours.has(colour))
           throw mismatch(`The callout names the piece “${shape}” in “${colour}”, which is not known.`, place)
@@ -74,14 +74,17 @@ const idsOf = memo((section: Section) => ({
   copies: new Set(copiesOf(section).map(({ id }) => id)),
 }))
 
-function checkMove(
-  move: Move,
-  section: SectionPlan,
-  base: Section,
-  plans: ReadonlyMap<string, SectionPlan>,
-  seen: Set<string>,
-  place: string,
-): void {
+/** What a move is checked against. */
+interface MoveContext {
+  readonly section: SectionPlan
+  /** The section of the model in whose lattice it stands. */
+  readonly base: Section
+  readonly plans: ReadonlyMap<string, SectionPlan>
+  /** What has come into that section already. */
+  readonly seen: Set<string>
+}
+
+function checkMove(move: Move, { section, base, plans, seen }: MoveContext, place: string): void {
   const once = (key: string, id: string): void => {
     if (seen.has(key)) throw mismatch(`“${id}” comes in twice.`, place)
     seen.add(key)

@@ -105,10 +105,11 @@ class Collector {
     this.places = new Float32Array(expected * 3 + 3)
   }
 
-  add(gives: Held, receives: Held, { lets, ways, hold }: Freedom, x: number, y: number, z: number, miss = 0): void {
+  // eslint-disable-next-line max-params -- runs for every stud of a model
+  add(gives: Held, receives: Held, freedom: Freedom, x: number, y: number, z: number, miss = 0): void {
     this.budget?.spend()
     if (gives.node === receives.node) return
-    const joint = this.jointFor(Math.min(gives.node, receives.node), Math.max(gives.node, receives.node), lets, ways, hold)
+    const joint = this.jointFor(Math.min(gives.node, receives.node), Math.max(gives.node, receives.node), freedom)
     this.joints[joint]!.studs++
     if (miss > this.joints[joint]!.miss) this.joints[joint]!.miss = miss
     const at = this.jointOf.length * 3
@@ -125,7 +126,7 @@ class Collector {
     this.socketPart.push(receives.part)
   }
 
-  private jointFor(a: number, b: number, lets: number, ways: readonly Vec[], hold: HoldKind): number {
+  private jointFor(a: number, b: number, { lets, ways, hold }: Freedom): number {
     const key = a * this.nodeCount + b
     const last = this.lastOf.get(key) ?? -1
     for (let index = last; index >= 0; index = this.before.data[index]!) {

@@ -44,7 +44,7 @@ const extended = memoPair((shapes: readonly OwnShape[], palette: readonly Colour
 
 /** Where a copy stands in the section that holds it. */
 export function copyPose(model: ModelDocument, section: Section, copy: Copy): Pose {
-  if (copy.joint) return jointPose(model, section, copy, copy.joint, catalogueOf(model))
+  if (copy.joint) return jointPose(model, section, { ...copy, joint: copy.joint }, catalogueOf(model))
   const turned = copy.rotate ? rotationMatrix(copy.rotate) : TURNS[copy.turn === undefined ? NO_TURN : turnFromText(copy.turn)!]!
   return { matrix: copy.mirror === undefined ? turned : multiply(turned, mirrorMatrix(copy.mirror)), at: copy.at ?? [0, 0, 0] }
 }

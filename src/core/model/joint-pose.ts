@@ -1,13 +1,4 @@
-import {
-  BASE_CATALOGUE,
-  givenHolds,
-  HOLD,
-  receivedHold,
-  type Catalogue,
-  type Connector,
-  type ConnectorKind,
-  type Shape,
-} from '../catalogue'
+import { givenHolds, HOLD, receivedHold, type Catalogue, type Connector, type ConnectorKind, type Shape } from '../catalogue'
 import {
   add,
   apply,
@@ -51,8 +42,14 @@ interface Seat {
   readonly facing: Vec
 }
 
-/** A place on the long ones is counted from where they begin, u. */
-function seatOf(section: Section, end: JointEnd, catalogue: Catalogue, slide: number, mirror?: Matrix): Seat {
+interface SeatOptions {
+  /** A place on the long ones is counted from where they begin, u. */
+  readonly slide?: number
+  /** Of the copy whose end it is. */
+  readonly mirror?: Matrix
+}
+
+function seatOf(section: Section, end: JointEnd, catalogue: Catalogue, { slide = 0, mirror }: SeatOptions = {}): Seat {
   const part = partsOf(section).find((candidate) => candidate.id === end.part)!
   const shape = shapeOfPart(part, catalogue.shapes)
   const pose = partPose(part, shape)
@@ -114,21 +111,19 @@ const cleaned = (value: number): number => {
   return Math.abs(value - whole) < CLEAN ? whole + 0 : value
 }
 
+/** A copy that hangs on a joint. */
+export type JointedCopy = Copy & { readonly joint: CopyJoint }
+
 /**
  * Where a joint puts a copy. With no angles the two look at each other (posts, balls, hinges) or share their axis (bars, pegs,
  * axles); the angles turn it about the axis in space, for a ball about all three axes of its cup.
  */
-export function jointPose(
-  model: ModelDocument,
-  section: Section,
-  copy: Copy,
-  joint: CopyJoint,
-  catalogue: Catalogue = BASE_CATALOGUE,
-): Pose {
-  const mirror = copy.mirror === undefined ? undefined : mirrorMatrix(copy.mirror)
+export function jointPose(model: ModelDocument, section: Section, copy: JointedCopy, catalogue: Catalogue): Pose {
+  const { joint } = copy
   const slide = joint.slide ?? 0
-  const on = seatOf(section, joint.on, catalogue, slide)
-  const by = seatOf(sectionById(model, copy.section), joint.by, catalogue, slide, mirror)
+  const on = seatOf(section, joint.on, catalogue, { slide })
+  const mirror = copy.mirror === undefined ? undefined : mirrorMatrix(copy.mirror)
+  const by = seatOf(sectionById(model, copy.section), joint.by, catalogue, { slide, ...(mirror ? { mirror } : {}) })
   const looksBack = BY_FACE.has(joint.on.kind)
   const target = looksBack ? frameOf(scale(on.facing, -1), backAcross(on)) : frameOf(on.axis, on.across)
   const source = looksBack ? frameOf(by.facing, onAcross(by)) : frameOf(by.axis, by.across)
@@ -160,7 +155,7 @@ export function jointReach(model: ModelDocument, section: Section, copy: Copy, c
   const { joint } = copy
   if (!joint) return undefined
   const slide = joint.slide ?? 0
-  const { at, axis, facing } = seatOf(section, joint.on, catalogue, slide)
+  const { at, axis, facing } = seatOf(section, joint.on, catalogue, { slide })
   const most = ANGLE_LIMITS[joint.on.kind] ?? 360
   const turn = (about: Vec, now = 0) => ({ axis: about, from: -most - (most < 360 ? now : 0), to: most - (most < 360 ? now : 0) })
   const [first, second, third] = joint.angles ?? []

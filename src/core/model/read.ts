@@ -193,7 +193,7 @@ function checkReferences(model: ModelDocument, before?: ModelDocument): void {
   model.sections.forEach((section, i) => {
     if (checked.has(section)) return
     const known = isAlike ? before && sectionsById(before).get(section.id) : undefined
-    checkSection(section, `sections[${i}]`, sections, catalogue, known)
+    checkSection(section, `sections[${i}]`, { sections, catalogue }, known)
     checkDecals(section, `sections[${i}]`, decals)
   })
 }
@@ -254,8 +254,14 @@ type IdKinds = ReadonlyMap<string, 'part' | 'copy'>
 
 const checkedIds = new WeakMap<readonly Part[], { readonly copies: Section['copies']; readonly ids: IdKinds }>()
 
+/** What a section is checked against. */
+interface Surroundings {
+  readonly sections: ReadonlyMap<string, Section>
+  readonly catalogue: Catalogue
+}
+
 /** @param known the section as it was checked before, with the same catalogue: what both share is not looked at again */
-function checkSection(section: Section, path: string, sections: ReadonlyMap<string, Section>, catalogue: Catalogue, known?: Section): void {
+function checkSection(section: Section, path: string, { sections, catalogue }: Surroundings, known?: Section): void {
   const isSame = known !== undefined && known.parts === section.parts && known.copies === section.copies
   const kept = section.parts && checkedIds.get(section.parts)
   const ids = isSame && kept && kept.copies === section.copies ? kept.ids : checkThings(section, path, sections, catalogue)

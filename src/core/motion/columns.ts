@@ -130,6 +130,7 @@ export class Columns {
    * Nodes with `group[n] === stamp` leave together with it and are never in the way; nor are those with `isThere[n] === 0`,
    * which may still stand in their columns.
    */
+  // eslint-disable-next-line max-params -- asked millions of times in a plan, where an object for each call would be garbage
   blocker(node: number, sense: 1 | -1, isThere: Uint8Array, group: Int32Array, stamp: number): number {
     const link = sense === 1 ? this.next : this.previous
     for (let k = this.nodeStart[node]!; k < this.nodeStart[node + 1]!; k++) {
@@ -146,6 +147,7 @@ export class Columns {
   }
 
   /** Calls `found` with each present node that stands right in the way of `node`, once a column. */
+  // eslint-disable-next-line max-params -- asked millions of times in a plan, where an object for each call would be garbage
   eachBlocker(node: number, sense: 1 | -1, isThere: Uint8Array, group: Int32Array, stamp: number, found: (other: number) => void): void {
     const link = sense === 1 ? this.next : this.previous
     for (let k = this.nodeStart[node]!; k < this.nodeStart[node + 1]!; k++) {
@@ -243,6 +245,7 @@ interface Drafts {
 /** The cells of a box across the axis, ends included: from u, to u, from v, to v. */
 type Cells = [number, number, number, number]
 
+// eslint-disable-next-line max-params -- asked millions of times in a plan, where an object for each call would be garbage
 function cellsOf(boxes: Int32Array, row: number, u: Axis, v: Axis, into: Cells): void {
   const box = row * 6
   into[0] = Math.floor(boxes[box + u]! / CELL[u])
@@ -323,6 +326,7 @@ function sortedByColumnThenLow({ source, column, columns, low }: Drafts, scratch
 }
 
 /** Writes `items` into `sorted`, by their keys, equal ones as they stood. */
+// eslint-disable-next-line max-params -- the tables of one algorithm, all named at the call
 function countingSort(items: Int32Array, sorted: Int32Array, keys: Int32Array, least: number, range: number): void {
   const starts = new Int32Array(range + 1)
   for (let i = 0; i < items.length; i++) starts[keys[items[i]!]! - least + 1]!++

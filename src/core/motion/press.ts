@@ -15,21 +15,22 @@ export function pressBlocker(space: SpaceLeft, node: number, out: Direction, pre
     if (space.isThere[list[k]!] === 1 && !isAlong(space.joints.list[joint[k]!]!, press)) return list[k]!
   }
   let found = -1
-  eachPressObstacle(space, node, out, press, (other) => {
+  eachPressObstacle(space, { node, out, press }, (other) => {
     found = other
     return true
   })
   return found
 }
 
+/** A node that leaves lifted off its studs: along `out`, having been pressed home along `press`. */
+export interface Pressed {
+  readonly node: number
+  readonly out: Direction
+  readonly press: Direction
+}
+
 /** Calls `found` with every present node in the way of a slide and press; stops when it returns true. */
-export function eachPressObstacle(
-  space: SpaceLeft,
-  node: number,
-  out: Direction,
-  press: Direction,
-  found: (other: number) => boolean,
-): void {
+export function eachPressObstacle(space: SpaceLeft, { node, out, press }: Pressed, found: (other: number) => boolean): void {
   const { scene, isThere } = space
   const rows = rowsOf(scene)
   const stages = [liftStage(scene, rows[node]!, press), slideStage(scene, rows[node]!, out, press)]

@@ -63,6 +63,7 @@ export class DecalPaint {
   }
 
   /** The colour that a dot shows of a picture over what is under it. Both packed, 0xrrggbb. */
+  // eslint-disable-next-line max-params -- runs for every dot, where an object for each call would be garbage
   over(part: number, surface: number, x: number, y: number, under: number, paperShare: number): number {
     const finder = this.finders.get(keyOf(part, surface - FIRST_DECAL))
     if (!finder) return under

@@ -45,18 +45,16 @@ interface Thing {
 
 /**
  * Reads from a plan what stands where after each step. Works from the printed plan alone, so that a booklet needs no planner.
- * @param base the section of the document whose lattice it stands in, where the plan does not reach to it yet
  */
 export function drawnSection(
   model: ModelDocument,
   flattener: Flattener,
   sections: readonly SectionPlan[],
   sectionId: string,
-  base?: string,
 ): DrawnSection {
   const plan = sections.find((section) => section.id === sectionId)
   if (!plan) throw new RangeError(`no planned section ${sectionId}`)
-  const space = spaceOf(model, flattener, base ?? baseSection(plan, plansById(sections))!.id)
+  const space = spaceOf(model, flattener, baseSection(plan, plansById(sections))!.id)
   const thingsOfMove = rememberedThings(space, sections)
   const things: Thing[] = []
   const ranges: [number, number][] = []
@@ -176,7 +174,7 @@ function patchesByPart(model: ModelDocument, placed: readonly PlacedPart[]): Map
   const { shapes } = catalogueOf(model)
   placed.forEach(({ part, shape, isMirrored }, i) => {
     if (!part.work) return
-    const patches = patchesOf(part, shape, shapeOfPart(part, shapes), isMirrored, decals)
+    const patches = patchesOf({ part, shape, drawn: shapeOfPart(part, shapes), isMirrored }, decals)
     if (patches.length > 0) found.set(i, patches)
   })
   return found

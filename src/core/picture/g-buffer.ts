@@ -67,10 +67,12 @@ export class GBuffer {
   }
 
   /** Draws a part whose origin is seen at (x, y) px and `depth` u. */
+  // eslint-disable-next-line max-params -- runs for every part of every picture
   draw(projected: ProjectedMesh, part: number, x: number, y: number, depth: number): void {
     for (const facet of projected) this.fill(facet, part, x, y, depth)
   }
 
+  // eslint-disable-next-line max-params -- runs for every facet of every picture
   private fill(facet: ProjectedFacet, part: number, x: number, y: number, depth: number): void {
     const span = this.outline(facet, x, y)
     if (!span) return
@@ -144,6 +146,7 @@ export class GBuffer {
 }
 
 /** Where an edge from above to below crosses the middle lines of rows. */
+// eslint-disable-next-line max-params -- runs for every edge of every facet
 function cross(rows: Float64Array, x0: number, y0: number, x1: number, y1: number, first: number, last: number): void {
   const from = Math.max(first, Math.ceil(y0 - 0.5))
   const to = Math.min(last, Math.ceil(y1 - 0.5) - 1)

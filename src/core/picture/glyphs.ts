@@ -1,3 +1,4 @@
+import type { FlatPoint } from '../space'
 import type { RgbImage } from './ink'
 
 /** Capitals in five by seven dots, a row a number, the left dot worth 16. Without I, O and Q, which look like others. */
@@ -34,7 +35,7 @@ const PAPER = 255
 const DISC = 5.6
 
 /** A letter on a paper disc with an ink rim, its middle at (x, y) px; `dot` is px for one dot of the letter. */
-export function drawLetter(image: RgbImage, letter: string, x: number, y: number, dot: number): void {
+export function drawLetter(image: RgbImage, letter: string, [x, y]: FlatPoint, dot: number): void {
   const rows = GLYPHS[letter]
   if (!rows) return
   const reach = Math.ceil(DISC * dot + 1)

@@ -75,7 +75,7 @@ export class Inker {
         this.edges.fill(NONE, line + outer.left, line + outer.right + 1)
       }
       findEdges(buffer, this.edges, outer, options)
-      thicken(this.edges, buffer.size.width, outer, finer, options.hasFineLines)
+      thicken(this.edges, buffer.size.width, outer, { finer, hasFineLines: options.hasFineLines })
       const { newFrom, newTo } = options
       const [palette, texel] = [mixPalette(options), this.texelOf(options)]
       average({ buffer, edges: this.edges, image: this.image, finer, palette, paper, texel, newFrom, newTo }, inner)
@@ -149,8 +149,15 @@ function findEdges(buffer: GBuffer, edges: Uint8Array, window: Window, { newFrom
   }
 }
 
+interface LineWidths {
+  /** Dots for one px of the picture. */
+  readonly finer: number
+  /** Outlines stay as thin as they are. */
+  readonly hasFineLines: boolean
+}
+
 /** Outlines grow by a dot to the right and down, heavy ones by a disc, so that they print as one and two lines' width. */
-function thicken(edges: Uint8Array, width: number, window: Window, finer: number, hasFineLines: boolean): void {
+function thicken(edges: Uint8Array, width: number, window: Window, { finer, hasFineLines }: LineWidths): void {
   const heavy: number[] = []
   // From the end, so that a dot just raised is not met again.
   for (let y = window.bottom; y >= window.top; y--) {

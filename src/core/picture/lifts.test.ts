@@ -102,7 +102,10 @@ describe('ghosts', () => {
 
 describe('how far a joint reaches', () => {
   const box = { min: [-5, -30, -5], max: [5, 0, 5] } as const
-  const sight = { camera: fitCamera({ min: [-50, -50, -50], max: [50, 50, 50] }, 0, { width: 640, height: 480 }, 10, 4), finer: 2 }
+  const sight = {
+    camera: fitCamera({ min: [-50, -50, -50], max: [50, 50, 50] }, 0, { width: 640, height: 480 }, { margin: 10, mostScale: 4 }),
+    finer: 2,
+  }
 
   it('is an arc for each turn, and a line for a slide', () => {
     const turns = [{ axis: [1, 0, 0], from: -50, to: 50 }] as const

@@ -37,6 +37,13 @@ export interface HomeLook {
 
 export type Steps = readonly (readonly number[])[]
 
+/** Steps in space, and how the work lies in each. */
+export interface LaidSteps {
+  readonly scene: Scene
+  readonly steps: Steps
+  readonly orientations: readonly Turn[]
+}
+
 /** Draws the rail from the usual side, each step into the picture of those before it. */
 export function lookFromHome(scene: Scene, steps: Steps): HomeLook {
   const meter = new VisibilityMeter(pictureSceneOf(scene), HOME)
@@ -55,12 +62,8 @@ export function lookFromHome(scene: Scene, steps: Steps): HomeLook {
  * Chooses the view of every step and counts what shows there, by the part buffer: dots of a node left on top, over the
  * dots it would have alone. The home view stays unless another shows the worst-hidden new part better.
  */
-export function lookAtSteps(
-  scene: Scene,
-  steps: Steps,
-  orientations: readonly Turn[],
-  fromHome = lookFromHome(scene, steps).looks,
-): StepLook[] {
+export function lookAtSteps(laid: LaidSteps, fromHome = lookFromHome(laid.scene, laid.steps).looks): StepLook[] {
+  const { scene, steps, orientations } = laid
   const views = new Views(pictureSceneOf(scene))
   const stepOf = stepsOfNodes(scene, steps)
   return fromHome.map((home, step) => {
@@ -72,20 +75,14 @@ export function lookAtSteps(
 }
 
 /** The same for some steps only, each drawn in its own window. */
-export function lookAtSome(scene: Scene, steps: Steps, orientations: readonly Turn[], some: readonly number[]): StepLook[] {
+export function lookAtSome({ scene, steps, orientations }: LaidSteps, some: readonly number[]): StepLook[] {
   const views = viewsOf(pictureSceneOf(scene))
   const stepOf = stepsOfNodes(scene, steps)
   return some.map((step) => views.look(steps[step]!, orientations[step]!, (node) => stepOf[node]! <= step))
 }
 
 /** Looks of some steps, all or a few of them by number, with insets for what they do not show well. */
-export function withInsets(
-  scene: Scene,
-  steps: Steps,
-  orientations: readonly Turn[],
-  looks: readonly StepLook[],
-  some?: readonly number[],
-): StepLook[] {
+export function withInsets({ scene, steps, orientations }: LaidSteps, looks: readonly StepLook[], some?: readonly number[]): StepLook[] {
   const isPoor = ({ shares }: StepLook): boolean => shares.some((share) => share < ENOUGH)
   if (!looks.some(isPoor)) return [...looks]
   const views = viewsOf(pictureSceneOf(scene))

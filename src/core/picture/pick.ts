@@ -24,7 +24,7 @@ export function pickAt(target: RenderTarget, section: DrawnSection, x: number, y
   const [px, py] = [Math.floor(x) + 0.5, Math.floor(y) + 0.5]
   const depth = buffer.depth[dot]!
   const seen: Vec = [(px - camera.originX) / camera.scale, (camera.originY - py) / camera.scale, depth]
-  const normal = normalAt(target, section, part, buffer.surface[dot]!, px, py, depth)
+  const normal = normalAt(target, section, { part, surface: buffer.surface[dot]! }, [px, py, depth])
   return normal && { part: placed.path, at: apply(transpose(camera.matrix), seen), normal }
 }
 
@@ -32,11 +32,8 @@ export function pickAt(target: RenderTarget, section: DrawnSection, x: number, y
 function normalAt(
   target: RenderTarget,
   section: DrawnSection,
-  part: number,
-  surface: number,
-  x: number,
-  y: number,
-  depth: number,
+  { part, surface }: { readonly part: number; readonly surface: number },
+  [x, y, depth]: Vec,
 ): Vec | undefined {
   const { shape, pose } = section.parts[part]!
   if (surface >= FIRST_DECAL) {

@@ -51,8 +51,7 @@ export function ghostLayer(
   section: DrawnSection,
   ghost: Ghost,
   looks: readonly PartLook[],
-  sight: Viewport,
-  size: PictureSize,
+  { size, ...sight }: Viewport & { readonly size: PictureSize },
 ): Overlay | undefined {
   const whole = windowOf(sight, ghost.parts.map((part) => shifted(section.space.hullOf(section.parts[part]!), ghost.lift)).reduce(unite))
   const left = Math.max(0, Math.floor(whole.left) - GHOST.margin)
@@ -130,7 +129,10 @@ export function insetLayer(options: InsetOptions): Overlay {
   const size = { width: Math.round(options.size.width * WIDE), height: Math.round(options.size.height * HIGH) }
   const full = { width: size.width * finer, height: size.height * finer }
   const box = hullOf(section, parts)
-  const target = new RenderTarget(fitCamera(widened(box, AROUND), view, full, 4 * finer, 14 * finer, orientation), full)
+  const target = new RenderTarget(
+    fitCamera(widened(box, AROUND), view, full, { margin: 4 * finer, mostScale: 14 * finer, orientation }),
+    full,
+  )
   const sight = widened(box, IN_SIGHT)
   const shown: Shown[] = []
   for (let part = 0; part < to; part++) {

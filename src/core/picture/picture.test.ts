@@ -33,7 +33,7 @@ const drawn = (model: ModelDocument): DrawnSection => drawnSection(model, new Fl
 const painter = (model: ModelDocument): RailPainter => new RailPainter(drawn(model), BASE_CATALOGUE, SIZE)
 const looksOf = (model: ModelDocument) => {
   const { scene, steps, orientations } = planModel(model).built.find(({ id }) => id === 'main')!
-  return lookAtSteps(scene, steps, orientations)
+  return lookAtSteps({ scene, steps, orientations })
 }
 const hash = (image: RgbImage): string => createHash('sha256').update(image.data).digest('hex')
 const inked = (image: RgbImage): number => {
@@ -46,7 +46,7 @@ describe('the camera', () => {
   it('fits a box into the picture from all eight corners', () => {
     const box = { min: [0, 0, 0], max: [100, 40, 60] } as const
     for (const view of VIEWS) {
-      const camera = fitCamera(box, view, SIZE, 10, 50)
+      const camera = fitCamera(box, view, SIZE, { margin: 10, mostScale: 50 })
       for (const x of [0, 100])
         for (const y of [0, 40])
           for (const z of [0, 60]) {
@@ -62,7 +62,7 @@ describe('the camera', () => {
   it('looks down from views 0 to 3 and up from 4 to 7; what is near is nearer', () => {
     const box = { min: [0, 0, 0], max: [10, 10, 10] } as const
     for (const view of VIEWS) {
-      const camera = fitCamera(box, view, SIZE, 10, 50)
+      const camera = fitCamera(box, view, SIZE, { margin: 10, mostScale: 50 })
       expect(project(camera, [0, 0, 10])[2] < project(camera, [0, 0, 0])[2]).toBe(view < 4)
       expect(project(camera, [0, 0, 10])[1]).toBeLessThan(project(camera, [0, 0, 0])[1])
     }

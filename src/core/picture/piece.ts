@@ -49,7 +49,7 @@ function alone(piece: PieceSpec, { catalogue, decals }: PieceSource): Pick<Drawn
   const part = { ...piece, id: 'piece' }
   const pose = { matrix: IDENTITY, at: [0, 0, 0] } as const
   const placed: PlacedPart = { path: 'piece', part, shape, colour: piece.colour, pose, lacksTwin: false, isMirrored: false }
-  const patches = patchesOf(part, shape, shape, false, decals)
+  const patches = patchesOf({ part, shape, drawn: shape, isMirrored: false }, decals)
   return { parts: [placed], patches: new Map(patches.length > 0 ? [[0, patches]] : []) }
 }
 
@@ -81,7 +81,10 @@ function piecePlate(
   // Whichever way it is turned, its corners stay in the picture.
   const round = (Math.min(size.width, size.height) - 2 * MARGIN) / Math.hypot(...sizeOf(box))
   const scale = look?.free ? Math.min(most, round) : most
-  const target = new RenderTarget(fitCamera(box, look?.free ?? look?.view ?? 0, full, MARGIN * FINER, scale * FINER), full)
+  const target = new RenderTarget(
+    fitCamera(box, look?.free ?? look?.view ?? 0, full, { margin: MARGIN * FINER, mostScale: scale * FINER }),
+    full,
+  )
   target.draw(section, 0)
   const ink = { looks: [lookOf(source.catalogue.colours.get(placed.colour)!)], newFrom: 0, newTo: 0, wash: 0, hasFineLines: false }
   return { target, size, finer: FINER, shown: [{ part: 0 }], look: ink, marks: [] }
@@ -169,7 +172,7 @@ function likePieces(pieces: readonly PieceSpec[], glances: readonly Glance[]): n
 }
 
 function glanceAt(section: Pick<DrawnSection, 'parts' | 'patches'>, view: ViewNumber): Glance {
-  const target = new RenderTarget(fitCamera(meshBox(section.parts[0]!), view, GLANCE, 1, GLANCE_SCALE), GLANCE)
+  const target = new RenderTarget(fitCamera(meshBox(section.parts[0]!), view, GLANCE, { margin: 1, mostScale: GLANCE_SCALE }), GLANCE)
   target.draw(section, 0)
   const { part, tone } = target.buffer
   const dots = Uint8Array.from(part, (shown, dot) => (shown === NOTHING ? 0 : tone[dot]! + 1))

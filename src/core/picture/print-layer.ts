@@ -16,7 +16,7 @@ export function printMarks(image: RgbImage, marks: readonly Mark[]): void {
   for (const mark of marks) {
     if (mark.kind === 'ring') drawRing(image, ...mark.at, mark.radius)
     else if (mark.kind === 'path') drawPath(image, mark.points, mark.heads)
-    else drawLetter(image, mark.letter, ...mark.at, LETTER_DOT)
+    else drawLetter(image, mark.letter, mark.at, LETTER_DOT)
   }
 }
 

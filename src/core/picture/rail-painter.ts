@@ -121,7 +121,7 @@ export class RailPainter {
   }
 
   private cameraOf(box: Box, view: ViewNumber, orientation: Turn): Camera {
-    return fitCamera(box, view, this.full(), MARGIN * FINER, MOST_SCALE * FINER, TURNS[orientation])
+    return fitCamera(box, view, this.full(), { margin: MARGIN * FINER, mostScale: MOST_SCALE * FINER, orientation: TURNS[orientation] })
   }
 
   private isInside(camera: Camera, box: Box): boolean {
@@ -136,7 +136,7 @@ export class RailPainter {
     const [from, to] = section.ranges[step]!
     const sight: Viewport = { camera: target.camera, finer: FINER }
     const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(target.camera) }
-    const overlays = ghosts.flatMap((ghost) => ghostLayer(section, ghost, this.looks, sight, this.size) ?? [])
+    const overlays = ghosts.flatMap((ghost) => ghostLayer(section, ghost, this.looks, { ...sight, size: this.size }) ?? [])
     const inset = wanted ? this.insetOf(step, wanted, sight) : lifts.size === 0 ? this.enlarged(step, view, window) : undefined
     if (inset)
       overlays.push(
@@ -281,7 +281,7 @@ export class RailPainter {
     if (!state?.canReach(steps)) {
       // Few views are kept, since buffers are large.
       if (this.views.size >= MOST_VIEWS) this.views.delete(this.views.keys().next().value!)
-      state = new ViewState(this.cameraOf(box, view, orientation), this.full(), FINER, WHITE, state !== undefined)
+      state = new ViewState(this.cameraOf(box, view, orientation), this.full(), { finer: FINER, paper: WHITE }, state !== undefined)
     }
     this.views.set(key, state)
     state.goTo(this.section, steps)

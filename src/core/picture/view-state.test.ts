@@ -67,9 +67,9 @@ describe('a painter that goes to and fro', () => {
           const at = Math.min(step, last - 1)
           painter.paint(Math.min(at + look, last), 0)
           try {
-            if (kind === 'split') document = splitStep(document, before, section, at)
-            else if (kind === 'merge') document = mergeWithNext(document, before, section, at)
-            else document = moveStep(document, before, section, at, at + 1)
+            if (kind === 'split') document = splitStep(document, before, { section, step: at })
+            else if (kind === 'merge') document = mergeWithNext(document, before, { section, step: at })
+            else document = moveStep(document, before, { section, step: at }, at + 1)
           } catch {
             continue
           }

@@ -31,8 +31,7 @@ export class ViewState {
   constructor(
     camera: Camera,
     size: PictureSize,
-    finer: number,
-    paper: Rgb,
+    { finer, paper }: { readonly finer: number; readonly paper: Rgb },
     private readonly isGoingBack = false,
   ) {
     this.target = new RenderTarget(camera, size)

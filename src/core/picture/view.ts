@@ -57,14 +57,21 @@ export interface PictureSize {
   readonly height: number
 }
 
-/** Fits a box into a picture with a margin; small things are not blown up beyond `mostScale` px per u. `orientation` is how the work lies. */
+export interface Fitting {
+  /** px */
+  readonly margin: number
+  /** Small things are not blown up beyond so many px per u. */
+  readonly mostScale: number
+  /** How the work lies. */
+  readonly orientation?: Matrix | undefined
+}
+
+/** Fits a box into a picture with a margin. */
 export function fitCamera(
   box: Box,
   view: ViewNumber | FreeView,
   size: PictureSize,
-  margin: number,
-  mostScale: number,
-  orientation = IDENTITY,
+  { margin, mostScale, orientation = IDENTITY }: Fitting,
 ): Camera {
   const matrix = multiply(viewMatrix(view), orientation)
   const { left, right, bottom, top } = outlineOf(box, matrix)

@@ -27,7 +27,7 @@ function lookCamera(box: Box, view: ViewNumber, orientation: Matrix): { camera: 
   const scale = lookScale(box)
   const extent = projectedSize(box, view, orientation)
   const size = { width: Math.ceil(extent.width * scale) + 8, height: Math.ceil(extent.height * scale) + 8 }
-  return { camera: fitCamera(box, view, size, 4, scale, orientation), size }
+  return { camera: fitCamera(box, view, size, { margin: 4, mostScale: scale, orientation }), size }
 }
 
 /** Parts drawn before it is asked again whether a look is still worth while. */
@@ -106,22 +106,17 @@ export class VisibilityMeter {
     const all = windows.reduce(uniteWindows, EMPTY_WINDOW)
     const apart = windows.reduce((sum, window) => sum + areaOf(window), 0)
     // What stands far apart is looked at one by one: the picture between is nobody's.
-    if (areaOf(all) <= apart) return this.lookInto(all, windows, isThere, nodes, bar)
+    if (areaOf(all) <= apart) return this.lookInto(windows, isThere, nodes, bar)
     let most = nodes.length * ENOUGH
     return nodes.map((node, i) => {
-      const [share] = this.lookInto(windows[i]!, [windows[i]!], isThere, [node], bar - (most - ENOUGH)) as [number]
+      const [share] = this.lookInto([windows[i]!], isThere, [node], bar - (most - ENOUGH)) as [number]
       most -= ENOUGH - worthOf(share)
       return share
     })
   }
 
-  private lookInto(
-    window: Window,
-    windows: readonly Window[],
-    isThere: (node: number) => boolean,
-    nodes: readonly number[],
-    bar: number,
-  ): number[] {
+  private lookInto(windows: readonly Window[], isThere: (node: number) => boolean, nodes: readonly number[], bar: number): number[] {
+    const window = windows.reduce(uniteWindows, EMPTY_WINDOW)
     if (areaOf(window) === 0) return nodes.map(() => 1)
     const buffer = windowBuffer(window, this.shown)
     const { partNode } = this.stage.scene

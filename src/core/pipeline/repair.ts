@@ -43,16 +43,15 @@ export function lookAndRepair(built: BuiltSection, options: SectionOptions): See
     if (isHeld && current.cost < best.cost) best = current
   }
   // Only now: a picture that shows everything by itself is worth another order of steps.
-  const { scene, steps, orientations } = best.built
-  const looks = withInsets(scene, steps, orientations, best.looks)
+  const looks = withInsets(best.built, best.looks)
   remember(best.built, looks)
   return { built: best.built, looks }
 }
 
 function lookOnce(built: BuiltSection) {
-  const { scene, steps, orientations } = built
+  const { scene, steps } = built
   const { looks: home, hiding } = lookFromHome(scene, steps)
-  const looks = lookAtSteps(scene, steps, orientations, home)
+  const looks = lookAtSteps(built, home)
   const poor = (100 * poorSteps(looks)) / Math.max(1, steps.length)
   return { built, hiding, looks, cost: POOR * poor + brokenPromises(scene, steps) }
 }
@@ -91,7 +90,7 @@ function remember(built: BuiltSection, looks: readonly StepLook[]): void {
 
 /** Looks at given steps; after an edit only at those that bring something else, or bring it to something else. */
 function lookAgain(built: BuiltSection): readonly StepLook[] {
-  const { scene, steps, orientations } = built
+  const { steps, orientations } = built
   const known = memoryOf(built)
   const { before } = orderSets(steps)
   const presents: number[] = []
@@ -109,12 +108,8 @@ function lookAgain(built: BuiltSection): readonly StepLook[] {
     looks[step] = look
     known.set(keyOfStep(steps[step]!), { present: presents[step]!, orientation: orientations[step]!, look })
   }
-  if (changed.length > steps.length * MANY)
-    withInsets(scene, steps, orientations, lookAtSteps(scene, steps, orientations)).forEach((look, i) => see(i, look))
-  else
-    withInsets(scene, steps, orientations, lookAtSome(scene, steps, orientations, changed), changed).forEach((look, i) =>
-      see(changed[i]!, look),
-    )
+  if (changed.length > steps.length * MANY) withInsets(built, lookAtSteps(built)).forEach((look, i) => see(i, look))
+  else withInsets(built, lookAtSome(built, changed), changed).forEach((look, i) => see(changed[i]!, look))
   return looks
 }
 

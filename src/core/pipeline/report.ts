@@ -62,7 +62,7 @@ export function reportModel(
       progress?.(from + (to - from) * fraction)
   const printer = new PlanPrinter(model)
   const laid = planSections(model, printer, { ...options, progress: part(0, PLANNED) }, cache)
-  const built = repairSections(model, laid, limits, part(PLANNED, LOOKED), cache, lookCache)
+  const built = repairSections(model, laid, { limits, progress: part(PLANNED, LOOKED), lookCache, ...(cache ? { cache } : {}) })
   const planned: PlannedModel = { plan: printer.plan(built), built }
   const looks = built.map((section) => forAllSteps(lookCache.get(section)!, section))
   const shares = looks.map((steps) => steps.map((step) => step.shares))
@@ -75,14 +75,18 @@ export function reportModel(
   return { report, planned, looks }
 }
 
+interface RepairOptions {
+  readonly limits: StepLimits
+  readonly progress: Progress
+  readonly lookCache: LookCache
+  readonly cache?: PlanCache
+}
+
 /** Looks at what was laid anew and lays it again where that shows more; what was looked at before stays. */
 function repairSections(
   model: ModelDocument,
   laid: readonly BuiltSection[],
-  limits: StepLimits,
-  progress: Progress,
-  cache: PlanCache | undefined,
-  lookCache: LookCache,
+  { limits, progress, cache, lookCache }: RepairOptions,
 ): BuiltSection[] {
   const fresh = laid.filter((built) => !lookCache.has(built))
   if (fresh.length === 0) return [...laid]

@@ -16,9 +16,9 @@ function edited(
   const at = where % steps.length
   const parts = steps[at]!.add ?? []
   try {
-    if (kind % 4 === 0) return splitStep(model, plans, 'main', at)
-    if (kind % 4 === 1) return mergeWithNext(model, plans, 'main', at)
-    return moveToNeighbour(model, plans, 'main', at, parts[which % parts.length]!, kind % 2 === 0 ? 1 : -1)
+    if (kind % 4 === 0) return splitStep(model, plans, { section: 'main', step: at })
+    if (kind % 4 === 1) return mergeWithNext(model, plans, { section: 'main', step: at })
+    return moveToNeighbour(model, plans, { section: 'main', step: at }, { id: parts[which % parts.length]!, way: kind % 2 === 0 ? 1 : -1 })
   } catch {
     return model
   }

@@ -104,10 +104,10 @@ const noWays = ({ nodes }: Scene): Ways => ({
 export function followGiven(
   model: ModelDocument,
   flattener: Flattener,
-  section: Section,
-  given: readonly GivenStep[],
+  section: Section & { readonly steps: readonly GivenStep[] },
   spaces = new GivenSpaces(),
 ): BuiltSection {
+  const given = section.steps
   const around = spaces.of(model, flattener, section)
   const listed = listSteps(given, around)
   const { scene, joints } = around

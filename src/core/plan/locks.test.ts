@@ -19,7 +19,7 @@ function locked(model: ModelDocument, which: number): { model: ModelDocument; id
   const { sections } = reportModel(model).report
   const steps = idsOf(sections.find((section) => section.id === 'main')!)
   const step = which % steps.length
-  return { model: planAround(setLocked(model, sections, 'main', step, true), 'main'), ids: steps[step]! }
+  return { model: planAround(setLocked(model, sections, { section: 'main', step }, true), 'main'), ids: steps[step]! }
 }
 
 describe('locked steps', () => {
@@ -43,15 +43,15 @@ describe('locked steps', () => {
       tower.sections[0]!.parts!,
       ['b0', 'b1', 'b2', 'b3'].map((id) => ({ add: [id] })),
     )
-    const model = setLocked(four, [mainOf(four)], 'main', 1, true)
+    const model = setLocked(four, [mainOf(four)], { section: 'main', step: 1 }, true)
     const plans = [mainOf(model)]
     const at = idsOf(plans[0]!)[1]![0]!
-    expect(() => mergeWithNext(model, plans, 'main', 0)).toThrow('locked')
-    expect(() => mergeWithNext(model, plans, 'main', 1)).toThrow('locked')
-    expect(() => splitStep(model, plans, 'main', 1)).toThrow('locked')
-    expect(() => moveToNeighbour(model, plans, 'main', 1, at, 1)).toThrow('locked')
-    expect(() => moveStep(model, plans, 'main', 1, 0)).toThrow('locked')
-    expect(idsOf(mainOf(setLocked(model, plans, 'main', 1, false)))).toEqual(idsOf(plans[0]!))
+    expect(() => mergeWithNext(model, plans, { section: 'main', step: 0 })).toThrow('locked')
+    expect(() => mergeWithNext(model, plans, { section: 'main', step: 1 })).toThrow('locked')
+    expect(() => splitStep(model, plans, { section: 'main', step: 1 })).toThrow('locked')
+    expect(() => moveToNeighbour(model, plans, { section: 'main', step: 1 }, { id: at, way: 1 })).toThrow('locked')
+    expect(() => moveStep(model, plans, { section: 'main', step: 1 }, 0)).toThrow('locked')
+    expect(idsOf(mainOf(setLocked(model, plans, { section: 'main', step: 1 }, false)))).toEqual(idsOf(plans[0]!))
   })
 
   it('a lock with something in its middle is lost, and names it', () => {
@@ -85,7 +85,7 @@ describe('an edit that cannot be kept', () => {
       ['b0', 'b1', 'b2', 'b3'].map((id) => ({ add: [id] })),
     )
     const before = reportModel(good).report
-    const next = moveStep(good, before.sections, 'main', 1, 3)
+    const next = moveStep(good, before.sections, { section: 'main', step: 1 }, 3)
     const after = reportModel(next).report
     const broken = brokenBy(before.findings, after.findings)
     expect(broken.length).toBeGreaterThan(0)

@@ -1,13 +1,5 @@
-import type { SpaceLeft } from '../motion'
-import { eachPressObstacle, isAlong, type Travel } from '../motion'
-import { axisOf, senseOf, type Axis, type Direction } from '../space'
-
-/** A node that leaves lifted off its studs: along `out`, having been pressed home along `press`. */
-export interface Pressed {
-  readonly node: number
-  readonly out: Direction
-  readonly press: Direction
-}
+import { eachPressObstacle, isAlong, type Pressed, type SpaceLeft, type Travel } from '../motion'
+import { axisOf, senseOf, type Axis } from '../space'
 
 /** Who must be in before whom: `after[n]` lists those that wait for n, `waits[n]` says for how many n waits. */
 export interface Precedence {
@@ -50,9 +42,9 @@ export function findPrecedence(space: SpaceLeft, leaving: readonly (Travel | und
     mustPrecede(joint.a, joint.b)
     mustPrecede(joint.b, joint.a)
   }
-  for (const { node, out, press } of pressed) {
-    eachPressObstacle(space, node, out, press, (other) => {
-      edge(node, other)
+  for (const each of pressed) {
+    eachPressObstacle(space, each, (other) => {
+      edge(each.node, other)
       return false
     })
   }

@@ -1,6 +1,6 @@
 import { contractJoints, findJoints, neighboursOf, type Joints } from '../joints'
 import { isLoose, partsOf, sectionById, type Flattener, type ModelDocument, type Section } from '../model'
-import { reverseTravel, SpaceLeft, type Travel } from '../motion'
+import { reverseTravel, SpaceLeft, type Pressed, type Travel } from '../motion'
 import { buildScene, contractScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
 import { axisOf, MINUS_Z, type Direction } from '../space'
 import type { BuiltSection } from './built'
@@ -12,7 +12,7 @@ import { Peeler, type Removal } from './peel'
 import { orientationsOfSteps } from './orientation'
 import { findLocks, type FoundLocks } from './locks'
 import { nodeFacts } from './node-facts'
-import { findPrecedence, type Pressed } from './precede'
+import { findPrecedence } from './precede'
 import { schedule, type Frame, type Starters, type VisibilityConstraint } from './schedule'
 import { searchSchedule, type SearchOptions } from './search'
 import { removalsOfKept, nodesOfSteps, obeys } from './kept-order'
@@ -29,12 +29,13 @@ export interface SectionOptions extends SearchOptions {
 /** Plans one section of the document: its given steps where it has some, or the program's. Derived sections come first. */
 export function buildSection(model: ModelDocument, flattener: Flattener, sectionId: string, options: SectionOptions): BuiltSection[] {
   const section = sectionById(model, sectionId)
-  if (section.steps && !section.planRest) return [followGiven(model, flattener, section, section.steps, options.spaces)]
+  if (section.steps && !section.planRest) return [followGiven(model, flattener, { ...section, steps: section.steps }, options.spaces)]
   const specs = sectionNodes(model, flattener, sectionId)
   const identity: Identity = { id: sectionId, name: section.name, base: sectionId, derivedFrom: undefined }
   const { kept, ...afresh } = options
-  const followed = kept && planNodes(identity, specs, { next: 1 }, options, section)
-  const built = followed ?? planNodes(identity, specs, { next: 1 }, afresh, section)!
+  const task = (): Task => ({ identity, specs, counter: { next: 1 }, section })
+  const followed = kept && planNodes(task(), options)
+  const built = followed ?? planNodes(task(), afresh)!
   const own = built[built.length - 1]!
   const loose = looseSteps(model, sectionId, options.limits)
   return [...built.slice(0, -1), { ...own, looseParts: [...own.steps.map(() => []), ...loose] }]
@@ -50,77 +51,33 @@ interface Identity {
   readonly derivedFrom: string | undefined
 }
 
+/** What is planned: some nodes of a section of the document. */
+interface Task {
+  readonly identity: Identity
+  readonly specs: readonly NodeSpec[]
+  /** Numbers the derived sections of the whole section. */
+  readonly counter: { next: number }
+  /** Whose locked steps stay as they are. */
+  readonly section?: Section
+}
+
 /**
  * Peels, turns units into derived sections of their own, then schedules what is left; or does all that as it was kept.
- * @param section whose locked steps stay as they are
  * @returns undefined where there is a kept order that does not fit
  */
-function planNodes(
-  identity: Identity,
-  specs: readonly NodeSpec[],
-  counter: { next: number },
-  options: SectionOptions,
-  section?: Section,
-): BuiltSection[] | undefined {
+function planNodes(task: Task, options: SectionOptions): BuiltSection[] | undefined {
+  const { identity, specs, section } = task
   const plan = options.kept?.find(({ id }) => id === identity.id)
   const keptRemovals = plan && removalsOfKept(plan, options.kept!, specs)
   if (options.kept && !keptRemovals) return undefined
-  let scene = buildScene(specs)
-  let joints = findJoints(scene)
-  let space = new SpaceLeft(scene, joints)
+  const space = spaceOfNodes(specs)
   const peelShare = options.effort ? PEEL_SHARE : 1
   const removals = keptRemovals ?? peelWell(space, (done, all) => options.progress?.(done * peelShare, all))
-  const derived: BuiltSection[] = []
-  const contracted: NodeSpec[] = []
-  const leaving: (Travel | undefined)[] = []
-  const pressed: Pressed[] = []
-  /** For each leave, in the order of the peel, its node in the final scene. */
-  const removalNodes = new Int32Array(removals.length)
-  const rank = new Map(removals.map((removal, i) => [removal, i]))
-  // In the order of the document, so that equal choices fall the same way with and without units.
-  for (const removal of [...removals].sort((a, b) => Math.min(...a.nodes) - Math.min(...b.nodes))) {
-    removalNodes[rank.get(removal)!] = leaving.length
-    if (removal.press !== undefined) pressed.push({ node: leaving.length, out: removal.travel as Direction, press: removal.press })
-    leaving.push(removal.block || removal.press !== undefined ? undefined : removal.travel)
-    const spec = isUnit(removal) ? derive(removal) : specs[removal.nodes[0]!]!
-    if (!spec) return undefined
-    contracted.push(spec)
-  }
-
-  function derive(removal: Removal): NodeSpec | undefined {
-    const inner = [...removal.nodes].sort((a, b) => a - b).map((node) => specs[node]!)
-    const id = removal.unit ?? derivedId(identity.base, counter.next++)
-    const name = derivedName(identity.name, identity.base, id)
-    const built = planNodes({ id, name, base: identity.base, derivedFrom: identity.id }, inner, counter, options)
-    derived.push(...(built ?? []))
-    return built && { id, kind: 'derived', source: id, parts: inner.flatMap((spec) => spec.parts) }
-  }
-
-  const hasUnits = removals.some(isUnit)
-  const newOf = new Int32Array(specs.length)
-  removals.forEach((removal, i) => removal.nodes.forEach((node) => (newOf[node] = removalNodes[i]!)))
-  if (hasUnits) {
-    // Nothing keeps the old tables: they are large.
-    scene = contractScene(scene, contracted, newOf)
-    joints = contractJoints(joints, newOf, contracted.length)
-    space = space.contract(scene, joints, newOf)
-  } else space.restore()
-  const precedence = findPrecedence(space, leaving, pressed)
-  const index = new Map(contracted.map((spec, node) => [spec, node]))
-  const starters = findStarters(scene, joints, removalNodes)
-  const presses = new Map(pressed.map(({ node, press }) => [node, press]))
-  for (const { node, out } of pressed) leaving[node] = out
-  const isSideways = Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0))
-  const { locks, lost }: FoundLocks = section ? findLocks(section, scene, precedence) : { locks: undefined, lost: [] }
-  const frame: Frame = {
-    scene,
-    joints,
-    order: precedence,
-    starters,
-    isSideways,
-    facts: nodeFacts(scene, joints.adjacency),
-    ...(locks ? { locks } : {}),
-  }
+  const units = deriveUnits(task, removals, options)
+  if (!units) return undefined
+  const whole = contractUnits(space, units, removals)
+  const { scene, joints } = whole
+  const { frame, leaving, presses, lost } = frameOf(whole, units, removals, section)
   const keptSteps = plan && nodesOfSteps(plan, scene)
   if (keptSteps && !obeys(keptSteps, frame)) return undefined
   const { weights, steps } = keptSteps
@@ -128,28 +85,104 @@ function planNodes(
     : searchSchedule(frame, { ...options, tried: (fraction) => options.progress?.(peelShare + (1 - peelShare) * fraction, 1) })
   const arrives = leaving.map((travel) => (travel === undefined ? MINUS_Z : reverseTravel(travel)))
   const holding = followHolding(scene, joints, steps)
-  const blocks = removals.flatMap(({ block }) => (block ? [renumber(block, specs, index)] : []))
-  return [
-    ...derived,
-    {
-      ...identity,
-      frame,
-      ...(weights ? { weights } : {}),
-      isKept: keptSteps !== undefined,
-      scene,
-      joints,
-      steps,
-      arrives,
-      presses,
-      blocks,
-      holding,
-      orientations: orientationsOfSteps({ steps, arrives, holding }),
-      looseParts: [],
-      missing: [],
-      twice: [],
-      lostLocks: lost,
-    },
-  ]
+  const built: BuiltSection = {
+    ...identity,
+    frame,
+    ...(weights ? { weights } : {}),
+    isKept: keptSteps !== undefined,
+    scene,
+    joints,
+    steps,
+    arrives,
+    presses,
+    blocks: removals.flatMap(({ block }) => (block ? [renumber(block, specs, units.contracted)] : [])),
+    holding,
+    orientations: orientationsOfSteps({ steps, arrives, holding }),
+    looseParts: [],
+    missing: [],
+    twice: [],
+    lostLocks: lost,
+  }
+  return [...units.derived, built]
+}
+
+/** All nodes in place. Nobody else holds the tables: they are large, and are drawn together in place. */
+function spaceOfNodes(specs: readonly NodeSpec[]): SpaceLeft {
+  const scene = buildScene(specs)
+  return new SpaceLeft(scene, findJoints(scene))
+}
+
+/** The nodes of the final scene, after units became one node each. */
+interface Units {
+  /** The planned units, those inside others first. */
+  readonly derived: readonly BuiltSection[]
+  readonly contracted: readonly NodeSpec[]
+  /** For each removal, in the order of the peel, its node among them. */
+  readonly removalNodes: Int32Array
+}
+
+/** @returns undefined where a unit was kept in an order that does not fit */
+function deriveUnits({ identity, specs, counter }: Task, removals: readonly Removal[], options: SectionOptions): Units | undefined {
+  const derived: BuiltSection[] = []
+  const contracted: NodeSpec[] = []
+  const removalNodes = new Int32Array(removals.length)
+  const rank = new Map(removals.map((removal, i) => [removal, i]))
+  // In the order of the document, so that equal choices fall the same way with and without units.
+  for (const removal of [...removals].sort((a, b) => Math.min(...a.nodes) - Math.min(...b.nodes))) {
+    removalNodes[rank.get(removal)!] = contracted.length
+    if (!isUnit(removal)) {
+      contracted.push(specs[removal.nodes[0]!]!)
+      continue
+    }
+    const inner = [...removal.nodes].sort((a, b) => a - b).map((node) => specs[node]!)
+    const id = removal.unit ?? derivedId(identity.base, counter.next++)
+    const unit: Identity = { id, name: derivedName(identity.name, identity.base, id), base: identity.base, derivedFrom: identity.id }
+    const built = planNodes({ identity: unit, specs: inner, counter }, options)
+    if (!built) return undefined
+    derived.push(...built)
+    contracted.push({ id, kind: 'derived', source: id, parts: inner.flatMap((spec) => spec.parts) })
+  }
+  return { derived, contracted, removalNodes }
+}
+
+/** The space with units drawn together, all there. */
+function contractUnits(space: SpaceLeft, { contracted, removalNodes }: Units, removals: readonly Removal[]): SpaceLeft {
+  if (!removals.some(isUnit)) {
+    space.restore()
+    return space
+  }
+  const newOf = new Int32Array(space.scene.nodes.length)
+  removals.forEach((removal, i) => removal.nodes.forEach((node) => (newOf[node] = removalNodes[i]!)))
+  const scene = contractScene(space.scene, contracted, newOf)
+  return space.contract(scene, contractJoints(space.joints, newOf, contracted.length), newOf)
+}
+
+/** What the schedule must keep, and how each node leaves. */
+function frameOf(space: SpaceLeft, { removalNodes, contracted }: Units, removals: readonly Removal[], section: Section | undefined) {
+  const { scene, joints } = space
+  const leaving = new Array<Travel | undefined>(contracted.length).fill(undefined)
+  const pressed: Pressed[] = []
+  removals.forEach(({ travel, press, block }, i) => {
+    const node = removalNodes[i]!
+    if (press !== undefined) pressed.push({ node, out: travel as Direction, press })
+    else if (!block) leaving[node] = travel
+  })
+  // In the order of the document, as everything that may be equal.
+  pressed.sort((a, b) => a.node - b.node)
+  const order = findPrecedence(space, leaving, pressed)
+  const presses = new Map(pressed.map(({ node, press }) => [node, press]))
+  for (const { node, out } of pressed) leaving[node] = out
+  const { locks, lost }: FoundLocks = section ? findLocks(section, scene, order) : { locks: undefined, lost: [] }
+  const frame: Frame = {
+    scene,
+    joints,
+    order,
+    starters: findStarters(scene, joints, removalNodes),
+    isSideways: Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0)),
+    facts: nodeFacts(scene, joints.adjacency),
+    ...(locks ? { locks } : {}),
+  }
+  return { frame, leaving, presses, lost }
 }
 
 const isUnit = ({ nodes, unit }: Removal): boolean => nodes.length > 1 || unit !== undefined
@@ -198,7 +231,8 @@ function findStarters(scene: Scene, joints: Joints, removalNodes: Int32Array): S
 }
 
 /** Blocks name nodes of the scene before units were drawn together; blockers inside a unit are left out. */
-function renumber(block: Block, specs: readonly NodeSpec[], index: ReadonlyMap<NodeSpec, number>): Block {
+function renumber(block: Block, specs: readonly NodeSpec[], contracted: readonly NodeSpec[]): Block {
+  const index = new Map(contracted.map((spec, node) => [spec, node]))
   const blockers = block.blockers.flatMap(({ travel, by }) => {
     const now = index.get(specs[by]!)
     return now === undefined ? [] : [{ travel, by: now }]

@@ -28,7 +28,7 @@ export function findUnit(space: SpaceLeft, cutOffs: CutOffSearch, directions: re
       for (const node of there) {
         if (work.left <= 0) return best
         const bound = Math.min(best ? best.nodes.length - 1 : size, there.length - 1)
-        const nodes = closure(space, cutOffs, node, travel, bound, work)
+        const nodes = closure(space, cutOffs, { node, travel, bound }, work)
         if (nodes && isConnected(space, nodes)) best = { nodes, travel }
         if (best?.nodes.length === 2) return best
       }
@@ -42,9 +42,7 @@ export function findUnit(space: SpaceLeft, cutOffs: CutOffSearch, directions: re
 function closure(
   space: SpaceLeft,
   cutOffs: CutOffSearch,
-  seed: number,
-  travel: Direction,
-  bound: number,
+  { node: seed, travel, bound }: { readonly node: number; readonly travel: Direction; readonly bound: number },
   work: { left: number },
 ): number[] | undefined {
   const inside = new Set([seed])

@@ -71,7 +71,12 @@ const MIRRORS = { x: 0, y: 1, z: 2 } as const
 const mirrored = (v: Vec, axis: Copy['mirror']): Vec =>
   axis === undefined ? v : (v.map((value, i) => (i === MIRRORS[axis] ? -value : value)) as unknown as Vec)
 
-function endOf(section: Section, end: JointEnd, slide: number, mirror: Copy['mirror'], shapes: ReadonlyMap<string, Shape>): End {
+function endOf(
+  section: Section,
+  end: JointEnd,
+  shapes: ReadonlyMap<string, Shape>,
+  { slide, mirror }: { readonly slide: number; readonly mirror?: Copy['mirror'] },
+): End {
   const part = section.parts!.find(({ id }) => id === end.part)!
   const shape = ownShape(part, shapes)
   const turn = TURNS[turnFromText(part.turn ?? '+x+y')!]!
@@ -133,8 +138,8 @@ export function ownCopyPose(
   const { joint, mirror } = copy
   const inner = (id: string): Section => model.sections.find((candidate) => candidate.id === id)!
   const slide = joint?.slide ?? 0
-  const on = joint && endOf(section, joint.on, slide, undefined, shapes)
-  const by = joint && endOf(inner(copy.section), joint.by, slide, mirror, shapes)
+  const on = joint && endOf(section, joint.on, shapes, { slide })
+  const by = joint && endOf(inner(copy.section), joint.by, shapes, { slide, mirror })
   const turn: (v: Vec) => Vec =
     on && by
       ? asTurn(jointTurn(joint, on, by))

@@ -69,15 +69,18 @@ function replaySection(geometry: Geometry, plan: PrintedPlan, section: SectionPl
         table.put(thing, index)
       }
     }
-    breaches.push(...holdingBreaches(where, step, table, index, index === section.steps.length - 1))
-    breaches.push(...limitBreaches(geometry, plan, section, index, limits))
+    breaches.push(...holdingBreaches(section, index, table))
+    breaches.push(...limitBreaches(geometry, baseOf(plan, section), { id: section.id, step }, limits))
   })
   return breaches
 }
 
 const copyOf = (geometry: Geometry, base: string, id: string) => geometry.section(base).copies!.find((c) => c.id === id)!
 
-function holdingBreaches(where: string, step: SectionPlan['steps'][number], table: Table, index: number, isLast: boolean): string[] {
+function holdingBreaches(section: SectionPlan, index: number, table: Table): string[] {
+  const where = `${section.id} step ${index + 1}`
+  const step = section.steps[index]!
+  const isLast = index === section.steps.length - 1
   const breaches: string[] = []
   for (const group of table.looseGroups()) {
     const names = group.things.map((t) => t.id).join(', ')
@@ -88,12 +91,17 @@ function holdingBreaches(where: string, step: SectionPlan['steps'][number], tabl
   return breaches
 }
 
-function limitBreaches(geometry: Geometry, plan: PrintedPlan, section: SectionPlan, index: number, limits: StepLimits): string[] {
-  const base = geometry.section(baseOf(plan, section))
-  const ids = section.steps[index]!.moves.flatMap((move) => ('parts' in move ? move.parts : []))
+function limitBreaches(
+  geometry: Geometry,
+  baseId: string,
+  { id, step }: { readonly id: string; readonly step: SectionPlan['steps'][number] },
+  limits: StepLimits,
+): string[] {
+  const base = geometry.section(baseId)
+  const ids = step.moves.flatMap((move) => ('parts' in move ? move.parts : []))
   const parts = ids.map((id) => base.parts!.find((part) => part.id === id)!).filter((part) => part.at !== undefined)
   const breaches: string[] = []
-  const where = `${section.id} step ${index + 1}`
+  const where = `${id} step ${step.number}`
   if (new Set(parts.map((part) => `${part.shape} ${part.colour}`)).size > limits.kinds) breaches.push(`${where}: too many kinds`)
   if (parts.length > limits.inAll) breaches.push(`${where}: too many parts`)
   if (parts.length > limits.parts && leastRows(geometry, parts) > limits.parts) breaches.push(`${where}: too many rows of parts`)

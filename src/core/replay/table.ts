@@ -33,8 +33,10 @@ export class Table {
     const low = lowest([thing])
     this.plane = Math.min(this.plane, low)
     this.groups.set(index, { low, since: step, things: [thing] })
-    for (const { foot, axis } of thing.studs) this.meet(index, this.studs, key(foot, axis), this.sockets, key(foot, negated(axis)))
-    for (const { foot, axis } of thing.sockets) this.meet(index, this.sockets, key(foot, axis), this.studs, key(foot, negated(axis)))
+    for (const { foot, axis } of thing.studs)
+      this.meet(index, { table: this.studs, key: key(foot, axis) }, { table: this.sockets, key: key(foot, negated(axis)) })
+    for (const { foot, axis } of thing.sockets)
+      this.meet(index, { table: this.sockets, key: key(foot, axis) }, { table: this.studs, key: key(foot, negated(axis)) })
     if (thing.links.length > 0) {
       for (const other of this.linked) if (linkWays(thing, this.things[other]!).length > 0) this.join(index, other)
       this.linked.push(index)
@@ -65,11 +67,11 @@ export class Table {
     })
   }
 
-  private meet(index: number, own: Map<string, number[]>, ownKey: string, other: Map<string, number[]>, otherKey: string): void {
-    const list = own.get(ownKey)
+  private meet(index: number, own: Ends, other: Ends): void {
+    const list = own.table.get(own.key)
     if (list) list.push(index)
-    else own.set(ownKey, [index])
-    for (const met of other.get(otherKey) ?? []) this.join(index, met)
+    else own.table.set(own.key, [index])
+    for (const met of other.table.get(other.key) ?? []) this.join(index, met)
   }
 
   private find(index: number): number {
@@ -89,6 +91,12 @@ export class Table {
     this.root[gone] = kept
     this.groups.delete(gone)
   }
+}
+
+/** Things by where an end of theirs is. */
+interface Ends {
+  readonly table: Map<string, number[]>
+  readonly key: string
 }
 
 const negated = (v: Vec): Vec => [-v[0], -v[1], -v[2]]

@@ -116,6 +116,7 @@ const boxTable = (boxes: Int32Array): BoxTable => ({
 })
 
 /** Writes boxes relative to `at` from row `first` on. @returns the next free row */
+// eslint-disable-next-line max-params -- runs for every part of a model
 function addBoxes(table: BoxTable, first: number, boxes: Int32Array, marks: Uint8Array, at: Vec, node: number, part: number): number {
   const end = first + marks.length
   table.node.fill(node, first, end)
@@ -125,6 +126,7 @@ function addBoxes(table: BoxTable, first: number, boxes: Int32Array, marks: Uint
   return end
 }
 
+// eslint-disable-next-line max-params -- runs for every box of a model
 function shift(from: Int32Array, i: number, to: Int32Array, j: number, at: Vec): void {
   to[j] = from[i]! + at[0]
   to[j + 1] = from[i + 1]! + at[1]

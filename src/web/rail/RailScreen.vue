@@ -7,7 +7,7 @@ import { pieceKey, type PieceCount } from '@core/count'
 import { sectionById, type ModelDocument, type Part } from '@core/model'
 import { type SectionPlan } from '@core/plan'
 import { type Finding } from '@core/checks'
-import { mergeWithNext, moveStep, moveToNeighbour, planAround, setLocked, setStepText, splitStep, type StepText } from '@core/edits'
+import { mergeWithNext, moveStep, moveToNeighbour, planAround, setLocked, setStepText, splitStep, type StepPlace, type StepText } from '@core/edits'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import { focusMain } from '../shared/focus'
@@ -92,11 +92,10 @@ function walk(way: Walk): void {
 }
 const goToFinding = (finding: Finding): void => goTo({ section: finding.section, step: (finding.step ?? 1) - 1 })
 
-type StepEdit = (model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, step: number) => ModelDocument
+type StepEdit = (model: ModelDocument, plans: readonly SectionPlan[], place: StepPlace) => ModelDocument
 function edit(label: string, change: StepEdit): Promise<boolean> {
-  const at = step.value
-  const { id } = section.value
-  const made = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument => change(model, plans, id, at)
+  const place: StepPlace = { section: section.value.id, step: step.value }
+  const made = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument => change(model, plans, place)
   return open.edit(`${label} ${page.value?.label ?? ''}`, made, { mustBuild: true })
 }
 
@@ -109,11 +108,11 @@ function move(piece: PieceCount, way: -1 | 1): void {
   const like = ids.filter((id) => isOf(own.get(id), piece))
   const id = way === 1 ? like[like.length - 1] : like[0]
   if (id === undefined) return
-  void edit('move a part of', (model, plans, sectionId, at) => moveToNeighbour(model, plans, sectionId, at, id, way))
+  void edit('move a part of', (model, plans, place) => moveToNeighbour(model, plans, place, { id, way }))
 }
 function setText(of: StepPage, key: StepText, text: string): void {
   const change = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument =>
-    setStepText(model, plans, of.section, of.number - 1, key, text)
+    setStepText(model, plans, { section: of.section, step: of.number - 1 }, { key, text })
   void open.edit(`${key} of ${of.label}`, change, { group: `${key} ${of.section} ${of.number}` })
 }
 const split = (): void => void edit('split', splitStep)
@@ -125,12 +124,12 @@ function planAgain(): void {
 }
 const lock = (): void => {
   const isLocked = page.value?.locked === true
-  void edit(isLocked ? 'unlock' : 'lock', (model, plans, id, at) => setLocked(model, plans, id, at, !isLocked))
+  void edit(isLocked ? 'unlock' : 'lock', (model, plans, place) => setLocked(model, plans, place, !isLocked))
 }
 /** Moves the chosen step before another place; the choice goes with it. */
 async function moveTo(to: number): Promise<void> {
   const { id } = section.value
-  if (await edit('move', (model, plans, sectionId, at) => moveStep(model, plans, sectionId, at, to))) goTo({ section: id, step: to })
+  if (await edit('move', (model, plans, place) => moveStep(model, plans, place, to))) goTo({ section: id, step: to })
 }
 async function drag(fromRow: number, from: number, to: number): Promise<void> {
   go(fromRow, from)

@@ -45,8 +45,8 @@ describe('locked steps', () => {
   it('are those that the designer keeps, by section and place', () => {
     const plans = planModel(model).plan.sections
     const { id } = plans[plans.length - 1]!
-    const locked = setLocked(model, plans, id, 0, true)
+    const locked = setLocked(model, plans, { section: id, step: 0 }, true)
     expect(lockedSteps(shown(locked))).toEqual(new Set([`${id}/0`]))
-    expect(lockedSteps(shown(setLocked(locked, planModel(locked).plan.sections, id, 0, false)))).toEqual(new Set())
+    expect(lockedSteps(shown(setLocked(locked, planModel(locked).plan.sections, { section: id, step: 0 }, false)))).toEqual(new Set())
   })
 })

@@ -90,8 +90,8 @@ describe('a session', () => {
     const { session } = await opened()
     const seen: string[] = []
     await session.run({ label: 'keep', change: (model, plans) => keepSteps(model, plans, 'main') })
-    await session.run({ label: 'merge', change: (model, plans) => mergeWithNext(model, plans, 'main', 0) })
-    await session.run({ label: 'split', change: (model, plans) => splitStep(model, plans, 'main', 0) })
+    await session.run({ label: 'merge', change: (model, plans) => mergeWithNext(model, plans, { section: 'main', step: 0 }) })
+    await session.run({ label: 'split', change: (model, plans) => splitStep(model, plans, { section: 'main', step: 0 }) })
     for (const way of ['undo', 'undo', 'redo', 'redo', 'undo'] as const) {
       await session[way]()
       expectConsistent(session)

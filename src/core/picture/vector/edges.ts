@@ -144,6 +144,7 @@ class EdgeReader {
     }
   }
 
+  // eslint-disable-next-line max-params -- runs for every dot, where an object for each call would be garbage
   private kindAt(facet: VisibleFacet, x: number, y: number, outX: number, outY: number, yieldsTo: number): number {
     const edge = depthAt(facet, x, y)
     for (const far of BESIDE) {

@@ -1,9 +1,9 @@
-import { add, type FlatPoint } from '../../space'
+import { add, type FlatPoint, type Vec } from '../../space'
 import { FIRST_DECAL, seePatch, type SeenPatch } from '../decal-paint'
 import type { DrawnSection } from '../drawn-section'
 import { NOTHING, type GBuffer } from '../g-buffer'
 import type { PictureLayer } from '../picture-layer'
-import type { ProjectedFacet, ProjectedMesh } from '../projected-mesh'
+import type { ProjectedMesh } from '../projected-mesh'
 
 /** A facet that shows, in dots of the buffer: a convex polygon, and the plane of its depth. */
 export interface VisibleFacet {
@@ -50,14 +50,14 @@ export function visibleFacets(
     const origin = target.originOf(placed, lift)
     const projected = target.projector.of(placed.shape, placed.pose.matrix)
     projected.forEach((facet, index) => {
-      if (seen.has(part * PER_PART + facet.surface)) facets.push(placeFacet(facet, part, origin, projected, index))
+      if (seen.has(part * PER_PART + facet.surface)) facets.push(placeFacet(projected, index, part, origin))
     })
     section.patches.get(part)?.forEach((patch, number) => {
       if (!seen.has(part * PER_PART + FIRST_DECAL + number)) return
       const at = lift ? add(placed.pose.at, lift) : placed.pose.at
       const seenPatch = seePatch(patch, number, { matrix: placed.pose.matrix, at }, target.camera)
-      seenPatch?.projected.forEach((facet, index) => {
-        facets.push({ ...placeFacet(facet, part, origin, seenPatch.projected, index), patch: seenPatch })
+      seenPatch?.projected.forEach((_, index) => {
+        facets.push({ ...placeFacet(seenPatch.projected, index, part, origin), patch: seenPatch })
       })
     })
   }
@@ -77,13 +77,8 @@ function surfacesIn({ part, surface }: GBuffer): Set<number> {
   return seen
 }
 
-function placeFacet(
-  facet: ProjectedFacet,
-  part: number,
-  [x, y, depth]: readonly [number, number, number],
-  projected: ProjectedMesh,
-  index: number,
-): VisibleFacet {
+function placeFacet(projected: ProjectedMesh, index: number, part: number, [x, y, depth]: Vec): VisibleFacet {
+  const facet = projected[index]!
   const { length } = facet.corners
   const corners = new Float64Array(length)
   const plane = [facet.slopeX, facet.slopeY, depth + facet.base - facet.slopeX * x - facet.slopeY * y] as const

@@ -85,6 +85,7 @@ function comparePairs(facets: readonly VisibleFacet[]): FacetPairs {
   return pairs
 }
 
+// eslint-disable-next-line max-params -- runs for every two facets that may overlap
 function compare(facets: readonly VisibleFacet[], i: number, j: number, pairs: FacetPairs, overlap: FacetOverlap): void {
   const [a, b] = [facets[i]!, facets[j]!]
   if (a.right <= b.left || b.right <= a.left || a.bottom <= b.top || b.bottom <= a.top) return

@@ -31,6 +31,7 @@ export class FacetOverlap {
   }
 
   /** Keeps what lies on the inside of a line. @returns how many corners are left */
+  // eslint-disable-next-line max-params -- runs for every two facets that may overlap
   private cut(count: number, ax: number, ay: number, bx: number, by: number): number {
     const { from, into } = this
     const [dx, dy] = [bx - ax, by - ay]
