@@ -39,114 +39,157 @@ async function until(page: Page, isThere: () => boolean): Promise<void> {
   await page.waitForFunction(isThere, undefined, { timeout: 180_000, polling: 20 })
 }
 
+/** One subject in a page of its own, measured from one act to the next. */
+class PageRun {
+  private longest = 0
+
+  constructor(
+    private readonly page: Page,
+    private readonly name: string,
+  ) {}
+
+  private note(what: string, value: number): void {
+    note(what, this.name, value)
+  }
+
+  private async takeTasks(): Promise<Awaited<ReturnType<typeof takeLoad>>> {
+    const load = await takeLoad(this.page)
+    this.longest = Math.max(this.longest, load.longest)
+    return load
+  }
+
+  async bringIn(model: string): Promise<void> {
+    const { page } = this
+    await page.goto(`http://127.0.0.1:${PORT}/`)
+    await page
+      .getByRole('button', { name: 'Stop' })
+      .click({ timeout: 3000 })
+      .catch(() => undefined)
+    await page
+      .getByLabel('Model files to bring in')
+      .setInputFiles({ name: 'town.rail.json', mimeType: 'application/json', buffer: Buffer.from(model) })
+    await page.getByRole('button', { name: 'Open' }).waitFor({ timeout: 60_000 })
+    await takeLoad(page)
+  }
+
+  async open(): Promise<void> {
+    const { page } = this
+    const start = Date.now()
+    await page.getByRole('button', { name: 'Open' }).click()
+    await page.locator('main h1').waitFor()
+    this.note('first opening, until there is something to read', Date.now() - start)
+    await until(page, () => window.probe.version() !== '' && window.probe.drawn())
+    this.note('first opening, until it is planned and its first step is on the screen', Date.now() - start)
+    await this.takeTasks()
+    // The search for a better order is ended, so that it does not run beside what is measured.
+    await page
+      .getByRole('group', { name: 'Looking for a better order' })
+      .getByRole('button', { name: 'Stop' })
+      .click({ timeout: 4000 })
+      .catch(() => undefined)
+    // What was shown is kept a moment after the last change.
+    await page.waitForTimeout(4000)
+  }
+
+  async openAgain(): Promise<void> {
+    const { page } = this
+    const start = Date.now()
+    await page.reload()
+    await until(page, () => window.probe.version() !== '' && window.probe.drawn())
+    this.note('something to read after opening again', Date.now() - start)
+    await page.waitForFunction(() => document.querySelector('[data-checked="true"]') !== null, undefined, { timeout: 180_000 })
+    this.note('the same, until it can be edited', Date.now() - start)
+    await this.takeTasks()
+  }
+
+  /** Through the largest section, from its middle, where what was there before is half the model, and back. */
+  async walk(): Promise<void> {
+    const { page } = this
+    await page.keyboard.press('End')
+    await until(page, () => window.probe.drawn())
+    await page.locator('.lane-name').last().click()
+    await until(page, () => window.probe.drawn())
+    const of = Number(/of (\d+)/.exec(await page.locator('.place').first().innerText())?.[1])
+    const warm = Math.min(60, Math.floor(of / 3))
+    for (let i = 0; i < warm; i++) await press(page, 'ArrowRight', 'picture')
+    const walks: number[] = []
+    for (let i = 0; i < Math.max(2, Math.min(WALKS, of - warm - 4)); i++) walks.push(await press(page, 'ArrowRight', 'picture'))
+    this.note('walking: picture of the next step, p95', p95(walks))
+    await this.takeTasks()
+    for (let i = 0; i < walks.length; i++) await press(page, 'ArrowLeft', 'picture')
+  }
+
+  async edit(): Promise<void> {
+    const { page } = this
+    const edits: number[] = []
+    const undos: number[] = []
+    for (let i = 0; i < EDITS; i++) {
+      // Merge and split take turns, a few steps on each time: what was merged can be split.
+      edits.push(await press(page, i % 2 === 0 ? 'm' : 's', 'version'))
+      if (i % 4 === 3)
+        undos.push(await press(page, 'z', 'version', { ctrlKey: true }), await press(page, 'y', 'version', { ctrlKey: true }))
+      if (i % 8 === 7) await press(page, 'ArrowRight', 'picture')
+    }
+    this.note('first edit of a section: key press → new picture and its findings', edits[0]!)
+    this.note('an edit after that, p95', p95(edits.slice(1)))
+    this.note('undo, p95', p95(undos))
+    const load = await this.takeTasks()
+    this.note('longest task while editing', load.longest)
+    this.note('longest delay of input', load.delay)
+  }
+
+  async scrub(): Promise<void> {
+    const start = Date.now()
+    const steps = await this.page.evaluate(async () => {
+      let count = 0
+      let before = ''
+      for (;;) {
+        const label = document.querySelector('[aria-current="step"]')?.getAttribute('aria-label') ?? ''
+        if (label === before || count >= 5000) return count
+        before = label
+        count++
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', code: 'ArrowLeft', bubbles: true, cancelable: true }))
+        await new Promise((resolve) => requestAnimationFrame(resolve))
+      }
+    })
+    await until(this.page, () => window.probe.drawn())
+    this.note('scrubbing back over the rail, ms a step', (Date.now() - start) / steps)
+    await this.takeTasks()
+  }
+
+  async lookAround(): Promise<void> {
+    const { page } = this
+    await page.getByRole('link', { name: /^Checks/ }).click()
+    const entry = page.locator('.entry').last()
+    await entry.waitFor()
+    await until(page, () => window.probe.drawn())
+    await this.takeTasks()
+    let start = Date.now()
+    await entry.click()
+    await until(page, () => window.probe.drawn())
+    this.note('choosing a finding, until its picture', Date.now() - start)
+    start = Date.now()
+    await page.getByRole('link', { name: 'Booklet' }).click()
+    await page.locator('.sheets canvas').first().waitFor()
+    this.note('opening Booklet', Date.now() - start)
+    await this.takeTasks()
+    this.note('longest task on the main thread, anywhere', this.longest)
+  }
+}
+
 async function measure(browser: Browser, subject: (typeof PAGE_SUBJECTS)[number]): Promise<void> {
   const { name } = subject
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
   const page = await context.newPage()
   await install(page)
-  await page.goto(`http://127.0.0.1:${PORT}/`)
-  await page
-    .getByRole('button', { name: 'Stop' })
-    .click({ timeout: 3000 })
-    .catch(() => undefined)
-  const model = JSON.stringify(subject.make())
-  await page
-    .getByLabel('Model files to bring in')
-    .setInputFiles({ name: 'town.rail.json', mimeType: 'application/json', buffer: Buffer.from(model) })
-  await page.getByRole('button', { name: 'Open' }).waitFor({ timeout: 60_000 })
-  await takeLoad(page)
-
-  let start = Date.now()
-  await page.getByRole('button', { name: 'Open' }).click()
-  await page.locator('main h1').waitFor()
-  note('first opening, until there is something to read', name, Date.now() - start)
-  await until(page, () => window.probe.version() !== '' && window.probe.drawn())
-  note('first opening, until it is planned and its first step is on the screen', name, Date.now() - start)
-  let longest = (await takeLoad(page)).longest
-  // The search for a better order is ended, so that it does not run beside what is measured.
-  await page
-    .getByRole('group', { name: 'Looking for a better order' })
-    .getByRole('button', { name: 'Stop' })
-    .click({ timeout: 4000 })
-    .catch(() => undefined)
-  // What was shown is kept a moment after the last change.
-  await page.waitForTimeout(4000)
-
-  start = Date.now()
-  await page.reload()
-  await until(page, () => window.probe.version() !== '' && window.probe.drawn())
-  note('something to read after opening again', name, Date.now() - start)
-  await page.waitForFunction(() => document.querySelector('[data-checked="true"]') !== null, undefined, { timeout: 180_000 })
-  note('the same, until it can be edited', name, Date.now() - start)
-  longest = Math.max(longest, (await takeLoad(page)).longest)
-
-  // The largest section, in its middle, where what was there before is half the model.
-  await page.keyboard.press('End')
-  await until(page, () => window.probe.drawn())
-  const lastLane = await page.locator('.lane-name').count()
-  await page
-    .locator('.lane-name')
-    .nth(lastLane - 1)
-    .click()
-  await until(page, () => window.probe.drawn())
-  const of = Number(/of (\d+)/.exec(await page.locator('.place').first().innerText())?.[1])
-  const warm = Math.min(60, Math.floor(of / 3))
-  for (let i = 0; i < warm; i++) await press(page, 'ArrowRight', 'picture')
-  const walks: number[] = []
-  for (let i = 0; i < Math.max(2, Math.min(WALKS, of - warm - 4)); i++) walks.push(await press(page, 'ArrowRight', 'picture'))
-  note('walking: picture of the next step, p95', name, p95(walks))
-  let load = await takeLoad(page)
-  longest = Math.max(longest, load.longest)
-
-  for (let i = 0; i < walks.length; i++) await press(page, 'ArrowLeft', 'picture')
-  const edits: number[] = []
-  const undos: number[] = []
-  for (let i = 0; i < EDITS; i++) {
-    // Merge and split take turns, a few steps on each time: what was merged can be split.
-    edits.push(await press(page, i % 2 === 0 ? 'm' : 's', 'version'))
-    if (i % 4 === 3) undos.push(await press(page, 'z', 'version', { ctrlKey: true }), await press(page, 'y', 'version', { ctrlKey: true }))
-    if (i % 8 === 7) await press(page, 'ArrowRight', 'picture')
-  }
-  note('first edit of a section: key press → new picture and its findings', name, edits[0]!)
-  note('an edit after that, p95', name, p95(edits.slice(1)))
-  note('undo, p95', name, p95(undos))
-  load = await takeLoad(page)
-  longest = Math.max(longest, load.longest)
-  note('longest task while editing', name, load.longest)
-  note('longest delay of input', name, load.delay)
-
-  start = Date.now()
-  const steps = await page.evaluate(async () => {
-    let count = 0
-    let before = ''
-    for (;;) {
-      const label = document.querySelector('[aria-current="step"]')?.getAttribute('aria-label') ?? ''
-      if (label === before || count >= 5000) return count
-      before = label
-      count++
-      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', code: 'ArrowLeft', bubbles: true, cancelable: true }))
-      await new Promise((resolve) => requestAnimationFrame(resolve))
-    }
-  })
-  await until(page, () => window.probe.drawn())
-  note('scrubbing back over the rail, ms a step', name, (Date.now() - start) / steps)
-  longest = Math.max(longest, (await takeLoad(page)).longest)
-
-  await page.getByRole('link', { name: /^Checks/ }).click()
-  const entry = page.locator('.entry').last()
-  await entry.waitFor()
-  await until(page, () => window.probe.drawn())
-  longest = Math.max(longest, (await takeLoad(page)).longest)
-  start = Date.now()
-  await entry.click()
-  await until(page, () => window.probe.drawn())
-  note('choosing a finding, until its picture', name, Date.now() - start)
-  start = Date.now()
-  await page.getByRole('link', { name: 'Booklet' }).click()
-  await page.locator('.sheets canvas').first().waitFor()
-  note('opening Booklet', name, Date.now() - start)
-  longest = Math.max(longest, (await takeLoad(page)).longest)
-  note('longest task on the main thread, anywhere', name, longest)
+  const run = new PageRun(page, name)
+  await run.bringIn(JSON.stringify(subject.make()))
+  await run.open()
+  await run.openAgain()
+  await run.walk()
+  await run.edit()
+  await run.scrub()
+  await run.lookAround()
   note('memory of page and workers right after all that, MB', name, rendererMemory())
   await page.waitForTimeout(REST_MS)
   note('the same after twenty seconds of rest', name, rendererMemory())

@@ -1,5 +1,5 @@
 /** Where something is put: its left edge, its line or upper edge counted from below, and how wide it may be, pt. */
-export interface Place {
+export interface SheetPlace {
   readonly x: number
   readonly y: number
   readonly width: number
@@ -9,7 +9,7 @@ export interface Place {
  * A column that is filled from the top: each thing takes its height, and the next stands below it. Where less is left than a
  * thing needs, it goes on at the top of the next page.
  */
-export class Column implements Place {
+export class FlowColumn implements SheetPlace {
   constructor(
     readonly x: number,
     readonly width: number,
@@ -30,7 +30,7 @@ export class Column implements Place {
   }
 
   /** A narrower place in the same line. */
-  inset(left: number): Place {
+  inset(left: number): SheetPlace {
     return { x: this.x + left, y: this.y, width: this.width - left }
   }
 }

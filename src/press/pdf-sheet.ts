@@ -14,7 +14,7 @@ import {
 } from '@cantoo/pdf-lib'
 import type { Page, PictureRef } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
-import { Column, type Place } from './column'
+import { FlowColumn, type SheetPlace } from './column'
 import type { Paper } from './exports/booklet-export'
 import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count'
 import { pictureBytes } from '@core/model'
@@ -107,7 +107,7 @@ export class Sheet {
   }
 
   /** Writes text in lines no wider than its place. @returns the height it took */
-  protected paragraph(text: string, { x, y, width }: Place, options: TextOptions): number {
+  protected paragraph(text: string, { x, y, width }: SheetPlace, options: TextOptions): number {
     const font = options.font ?? this.regular
     const lines = breakLines(text, (line) => font.widthOfTextAtSize(line, options.size) <= width)
     lines.forEach((line, i) => {
@@ -117,13 +117,13 @@ export class Sheet {
   }
 
   /** Writes text into a column, and leaves a gap below; nothing where there is no text. */
-  protected write(column: Column, text: string, options: TextOptions, gap = 0): void {
+  protected write(column: FlowColumn, text: string, options: TextOptions, gap = 0): void {
     if (text !== '') column.take(this.paragraph(text, column, options), gap)
   }
 
   /** A column over the whole page between its margins, which goes on at the top of new pages. */
-  protected pageColumn(y = this.height - TOP): Column {
-    return new Column(MARGIN, this.width - 2 * MARGIN, y, () => {
+  protected pageColumn(y = this.height - TOP): FlowColumn {
+    return new FlowColumn(MARGIN, this.width - 2 * MARGIN, y, () => {
       this.newPage()
       return this.height - TOP
     })
@@ -164,7 +164,7 @@ export class Sheet {
     return known
   }
 
-  private place(picture: Placeable, { x, y, width }: Place, height: number): void {
+  private place(picture: Placeable, { x, y, width }: SheetPlace, height: number): void {
     const name = this.page.node.newXObject('Im', picture.ref)
     this.page.pushOperators(
       pushGraphicsState(),
@@ -175,7 +175,7 @@ export class Sheet {
   }
 
   /** A picture whose lower edge is at the place. */
-  protected async picture(ref: PictureRef | null, isFinished: boolean, place: Place): Promise<void> {
+  protected async picture(ref: PictureRef | null, isFinished: boolean, place: SheetPlace): Promise<void> {
     if (!ref) return
     const { painter } = this.input
     const drawing = painter.draw(ref, isFinished)
@@ -184,14 +184,14 @@ export class Sheet {
   }
 
   /** A triangle with a stroke stands before a caution: a sign, not only a colour. */
-  protected caution(text: string, { x, y, width }: Place): number {
+  protected caution(text: string, { x, y, width }: SheetPlace): number {
     this.page.drawSvgPath('M 0 9 L 5.5 0 L 11 9 Z', { x, y: y + 8.5, borderColor: INK, borderWidth: 1 })
     this.page.drawLine({ start: { x: x + 5.5, y: y + 5.6 }, end: { x: x + 5.5, y: y + 2.2 }, thickness: 1.1, color: INK })
     return this.paragraph(text, { x: x + 18, y, width: width - 18 }, { size: 9.5 }) + 3
   }
 
   /** Pieces in two columns; goes on to new pages where it must. */
-  protected async table(into: Column, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string> = new Map()): Promise<void> {
+  protected async table(into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string> = new Map()): Promise<void> {
     const width = (into.width - 20) / 2
     const looks = this.looksOf(pieces)
     let rest = [...pieces]
@@ -225,7 +225,7 @@ export class Sheet {
   }
 
   /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
-  protected async pieceLine(piece: PieceCount, { x, y, width }: Place, { look, letter, wraps = false }: LineOptions): Promise<void> {
+  protected async pieceLine(piece: PieceCount, { x, y, width }: SheetPlace, { look, letter, wraps = false }: LineOptions): Promise<void> {
     const { colours } = this.input.catalogue
     const count = String(piece.count)
     this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
@@ -260,7 +260,7 @@ export class Sheet {
   }
 
   /** A colour that nobody knows is white. */
-  protected swatch(hex = '#ffffff', { x, y, width }: Place, height: number): void {
+  protected swatch(hex = '#ffffff', { x, y, width }: SheetPlace, height: number): void {
     const [red, green, blue] = rgbOf(hex)
     const color = rgb(red / 255, green / 255, blue / 255)
     this.page.drawRectangle({ x, y, width, height, color, borderColor: INK, borderWidth: 0.5 })

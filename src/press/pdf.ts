@@ -4,7 +4,7 @@ import { lettersOf, pieceKey, total } from '@core/count'
 import { Fault } from '@core/fault'
 import { DecalSheet } from './pdf-decals'
 import { plural } from '@core/words'
-import { Column } from './column'
+import { FlowColumn } from './column'
 import { ACCENT, ASPECT, FAINT, INK, LINE, MARGIN, TOP, type PdfInput } from './pdf-sheet'
 import { paragraphs } from './text'
 
@@ -99,7 +99,7 @@ class Press extends DecalSheet {
     }
   }
 
-  private facts({ facts: { parts, pieces, colours, steps, sections } }: CoverPage, { x, y, width }: Column): void {
+  private facts({ facts: { parts, pieces, colours, steps, sections } }: CoverPage, { x, y, width }: FlowColumn): void {
     const facts = [
       [parts, 'parts'],
       [pieces, 'different pieces'],
@@ -148,12 +148,12 @@ class Press extends DecalSheet {
     const width = this.width - 2 * MARGIN - TRAY_WIDTH - 14
     this.rail(page, top)
     await this.picture(page.picture, false, { x: MARGIN, y: top - 34 - width * ASPECT, width })
-    await this.sideColumn(page, new Column(this.width - MARGIN - TRAY_WIDTH, TRAY_WIDTH, top - 44))
+    await this.sideColumn(page, new FlowColumn(this.width - MARGIN - TRAY_WIDTH, TRAY_WIDTH, top - 44))
     if (this.nextSlot === 1) this.rule(MARGIN, top - half + 14, this.width - 2 * MARGIN)
   }
 
   /** Beside the picture: what is joined, the pieces, the words. */
-  private async sideColumn(page: StepPage, column: Column): Promise<void> {
+  private async sideColumn(page: StepPage, column: FlowColumn): Promise<void> {
     this.joins(page, column)
     const letters = lettersOf(page.callout, this.input.catalogue.colours)
     const looks = this.looksOf(page.callout)
@@ -186,7 +186,7 @@ class Press extends DecalSheet {
   }
 
   /** What is joined, in words. */
-  private joins(page: StepPage, column: Column): void {
+  private joins(page: StepPage, column: FlowColumn): void {
     for (const join of page.joins) {
       this.write(column, `Join ${join.count > 1 ? `${join.count} of ` : ''}section ${join.label}`, { size: 11, font: this.bold })
       this.write(column, `${join.name}${join.mirrored ? ', mirrored' : ''}`, { size: 10 }, 4)
@@ -199,7 +199,7 @@ class Press extends DecalSheet {
       this.page.drawSvgPath(path, { x, y: y + 10, scale: 0.8, borderColor: INK, borderWidth: 1.2 })
   }
 
-  private stepWords(page: StepPage, column: Column): void {
+  private stepWords(page: StepPage, column: FlowColumn): void {
     if (page.turn !== '') {
       this.turnMark(column.x, column.y)
       column.take(this.paragraph(`${page.turn}.`, column.inset(TURN_MARK), { size: 10, font: this.bold }), 3)
@@ -248,7 +248,7 @@ class Press extends DecalSheet {
     if (page.alternatives.length > 0) this.alternatives(page.alternatives)
   }
 
-  private colourList(colours: InventoryPage['colours'], { x, y, width }: Column): void {
+  private colourList(colours: InventoryPage['colours'], { x, y, width }: FlowColumn): void {
     colours.forEach(({ colour, count }, i) => {
       const left = x + ((i % COLOURS_IN_ROW) * width) / COLOURS_IN_ROW
       const line = y - Math.floor(i / COLOURS_IN_ROW) * COLOUR_LINE
@@ -263,7 +263,7 @@ class Press extends DecalSheet {
 
   /** What may be taken instead, on pages of its own, each with its heading. */
   private alternatives(lines: readonly string[]): void {
-    const column = new Column(MARGIN, this.width - 2 * MARGIN, 0, () => {
+    const column = new FlowColumn(MARGIN, this.width - 2 * MARGIN, 0, () => {
       this.newPage()
       this.text('Instead, if you like', MARGIN, this.height - TOP, { size: 22, font: this.bold })
       return this.height - TOP - 36

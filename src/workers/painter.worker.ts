@@ -1,9 +1,20 @@
 import { expose, transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import { extendCatalogue, type OwnShape } from '@core/catalogue'
-import { encodePng, paintPiece, pieceSource, writeSvg, type Picked, type PieceLook, type PieceSpec, type RgbImage } from '@core/picture'
+import {
+  encodePng,
+  paintPiece,
+  pieceSource,
+  writeSvg,
+  type Picked,
+  type PictureSize,
+  type PieceLook,
+  type PieceSpec,
+  type RgbImage,
+} from '@core/picture'
 import { applyChange, type Change } from '@core/change'
 import type { ModelDocument } from '@core/model'
+import type { FlatPoint } from '@core/space'
 import { BookletPainter } from '@press/paint'
 import { staysAlive } from './alive'
 import { fromBytes, sourceOf, type Drawn, type Printed } from './plan-messages'
@@ -94,30 +105,30 @@ const api = {
     show({ version, model: after.model, printed: bytes ? fromBytes<Printed>(bytes) : after.printed })
     return true
   },
-  picture(ref: PictureRef, isFinished: boolean, width: number, height: number, spare?: ArrayBuffer): CanvasImage {
+  picture(ref: PictureRef, isFinished: boolean, { width, height }: PictureSize, spare?: ArrayBuffer): CanvasImage {
     return forCanvas(painter(width, height).paint(ref, isFinished), spare)
   },
   /** What the picture of a finished section shows at a place, px. */
-  pick(ref: PictureRef, width: number, height: number, x: number, y: number): Picked | undefined {
+  pick(ref: PictureRef, { width, height }: PictureSize, [x, y]: FlatPoint): Picked | undefined {
     return painter(width, height).pick(ref, x, y)
   },
-  async file(ref: PictureRef, width: number, height: number): Promise<PictureFile> {
-    const own = new BookletPainter(source!, { width, height })
+  async file(ref: PictureRef, size: PictureSize): Promise<PictureFile> {
+    const own = new BookletPainter(source!, size)
     const drawing = own.draw(ref, false)
     if (drawing) return { extension: '.svg', type: 'image/svg+xml', content: writeSvg(drawing) }
     return { extension: '.png', type: 'image/png', content: (await encodePng(own.paint(ref, false))) as Uint8Array<ArrayBuffer> }
   },
-  piece(piece: PieceSpec, width: number, height: number, look: Partial<PieceLook>): CanvasImage {
-    return forCanvas(painter(64, 48).piece(piece, { width, height }, look))
+  piece(piece: PieceSpec, size: PictureSize, look: Partial<PieceLook>): CanvasImage {
+    return forCanvas(painter(64, 48).piece(piece, size, look))
   },
   /** How the pieces of one tray are drawn: to one scale, each from the side that tells it from the others. */
-  trayLooks(pieces: readonly PieceSpec[], width: number, height: number): PieceLook[] {
-    return painter(64, 48).trayLooks(pieces, { width, height })
+  trayLooks(pieces: readonly PieceSpec[], size: PictureSize): PieceLook[] {
+    return painter(64, 48).trayLooks(pieces, size)
   },
   /** A shape that is not in any model yet. */
-  ownPiece(own: OwnShape, colour: string, width: number, height: number, look: Partial<PieceLook>): CanvasImage {
+  ownPiece(own: OwnShape, colour: string, size: PictureSize, look: Partial<PieceLook>): CanvasImage {
     const source = pieceSource(extendCatalogue([own]))
-    return forCanvas(paintPiece({ shape: own.id, colour }, source, { width, height }, look))
+    return forCanvas(paintPiece({ shape: own.id, colour }, source, size, look))
   },
 }
 

@@ -27,77 +27,89 @@ function figureSections(recipe: FigureRecipe, catalogue: Catalogue): Section[] {
   for (const slot of NEEDED) {
     if (!chosenOption(recipe, slot)) throw new Fault('empty-slot', `A figure needs ${SLOT_WORDS[slot].toLowerCase()}.`, { place: slot })
   }
-  const main: Part[] = []
-  const copies: Copy[] = []
-  const sections: Section[] = []
-  const placed = new Map<Slot, Placed>()
-  const whole: Limb = { parts: main, copies }
-  place('legs', [0, 0, 0])
-  hangMoving('legLeft', 'Left leg', [], whole)
-  hangMoving('legRight', 'Right leg', [], whole)
-  hang('torso', main)
-  hang('back', main)
-  hangMoving('head', 'Head', ['headwear'], whole)
-  hang('neck', main)
-  hangMoving('armLeft', 'Left arm', ['handLeft', 'heldLeft'], whole)
-  hangMoving('armRight', 'Right arm', ['handRight', 'heldRight'], whole)
-  return [sectionOf(recipe.section, recipe.name, whole), ...sections]
+  return new FigureBuilder(recipe, catalogue).build()
+}
 
-  function place(slot: Slot, at: Vec): void {
-    const made = partFor(slot, at)
-    if (made) main.push(made.part)
+class FigureBuilder {
+  private readonly main: Part[] = []
+  private readonly sections: Section[] = []
+  private readonly placed = new Map<Slot, Placed>()
+
+  constructor(
+    private readonly recipe: FigureRecipe,
+    private readonly catalogue: Catalogue,
+  ) {}
+
+  build(): Section[] {
+    const { main } = this
+    const whole: Limb = { parts: main, copies: [] }
+    this.place('legs', [0, 0, 0])
+    this.hangMoving('legLeft', 'Left leg', [], whole)
+    this.hangMoving('legRight', 'Right leg', [], whole)
+    this.hang('torso', main)
+    this.hang('back', main)
+    this.hangMoving('head', 'Head', ['headwear'], whole)
+    this.hang('neck', main)
+    this.hangMoving('armLeft', 'Left arm', ['handLeft', 'heldLeft'], whole)
+    this.hangMoving('armRight', 'Right arm', ['handRight', 'heldRight'], whole)
+    return [sectionOf(this.recipe.section, this.recipe.name, whole), ...this.sections]
   }
 
-  function partFor(slot: Slot, at: Vec, turn?: string): Placed | undefined {
-    const option = chosenOption(recipe, slot)
+  private place(slot: Slot, at: Vec): void {
+    const made = this.partFor(slot, at)
+    if (made) this.main.push(made.part)
+  }
+
+  private partFor(slot: Slot, at: Vec, turn?: string): Placed | undefined {
+    const option = chosenOption(this.recipe, slot)
     if (!option) return undefined
-    const shape = catalogue.shapes.get(option.shape)!
+    const shape = this.catalogue.shapes.get(option.shape)!
     const part: Part = { id: idOf(slot), shape: option.shape, colour: option.colour, at, ...(turn === undefined ? {} : { turn }) }
     const made = { part, shape, at }
-    placed.set(slot, made)
+    this.placed.set(slot, made)
     return made
   }
 
   /** Hangs a piece upright on the one below it, in the same section. */
-  function hang(slot: Slot, into: Part[]): void {
-    const option = chosenOption(recipe, slot)
+  private hang(slot: Slot, into: Part[]): void {
+    const option = chosenOption(this.recipe, slot)
     const { on, kind, number, by } = HANGS[slot]!
-    const holder = placed.get(on)
+    const holder = this.placed.get(on)
     if (!option || !holder) return
-    const shape = catalogue.shapes.get(option.shape)!
+    const shape = this.catalogue.shapes.get(option.shape)!
     const seat = connector(holder.shape, kind, number, slot)
     const mine = connector(shape, by, 1, slot)
     const target = add(holder.at, seat.at)
-    const made = slot.startsWith('held') ? held(slot, shape, target, mine) : partFor(slot, subtract(target, mine.at))
+    const made = slot.startsWith('held') ? this.held(slot, shape, target, mine) : this.partFor(slot, subtract(target, mine.at))
     if (made) into.push(made.part)
   }
 
   /** What a hand holds points forward, gripped a little way along its handle. */
-  function held(slot: Slot, shape: Shape, grip: Vec, bar: Connector): Placed | undefined {
+  private held(slot: Slot, shape: Shape, grip: Vec, bar: Connector): Placed | undefined {
     const along = Math.min(GRIP, (bar.length ?? 0) - 2)
     // Turned so that +x looks to −y: x' = y, y' = length − x.
     const gripped = add(bar.at, scale(DIRECTION_VECTORS[bar.facing]!, Math.max(0, along)))
     const there: Vec = [gripped[1], shape.box[0] - gripped[0], gripped[2]]
-    return partFor(slot, subtract(grip, there), '-y+x')
+    return this.partFor(slot, subtract(grip, there), '-y+x')
   }
 
   /** Hangs a limb on a joint, in a section of its own, with all that hangs on it. A hand that is not turned is part of its arm. */
-  function hangMoving(slot: Slot, name: string, more: readonly Slot[], into: Limb): void {
-    const option = chosenOption(recipe, slot)
+  private hangMoving(slot: Slot, name: string, more: readonly Slot[], into: Limb): void {
+    const option = chosenOption(this.recipe, slot)
     const { on, kind, number, by } = HANGS[slot]!
-    const holder = placed.get(on)
+    const holder = this.placed.get(on)
     if (!option || !holder) return
     connector(holder.shape, kind, number, slot)
-    connector(catalogue.shapes.get(option.shape)!, by, 1, slot)
+    connector(this.catalogue.shapes.get(option.shape)!, by, 1, slot)
     const limb: Limb = { parts: [], copies: [] }
-    const made = partFor(slot, [0, 0, 0])
+    const made = this.partFor(slot, [0, 0, 0])
     if (made) limb.parts.push(made.part)
     const [next, ...rest] = more
-    if (next && isLimb(next) && (recipe.pose?.[next] ?? 0) !== 0) hangMoving(next, SLOT_WORDS[next], rest, limb)
-    else for (const each of more) hang(each, limb.parts)
-    const id = `${recipe.section}-${idOf(slot)}`
-    sections.push(sectionOf(id, `${recipe.name}, ${name.toLowerCase()}`, limb))
-    const angle = isLimb(slot) ? (recipe.pose?.[slot] ?? 0) : 0
+    if (next && isLimb(next) && (this.recipe.pose?.[next] ?? 0) !== 0) this.hangMoving(next, SLOT_WORDS[next], rest, limb)
+    else for (const each of more) this.hang(each, limb.parts)
+    const id = `${this.recipe.section}-${idOf(slot)}`
+    this.sections.push(sectionOf(id, `${this.recipe.name}, ${name.toLowerCase()}`, limb))
+    const angle = isLimb(slot) ? (this.recipe.pose?.[slot] ?? 0) : 0
     into.copies.push({
       id,
       section: id,

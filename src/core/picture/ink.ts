@@ -204,20 +204,15 @@ interface Averaged {
   readonly newTo: number
 }
 
-/** Averages squares of `finer` × `finer` dots into dots of the picture. */
-function average({ buffer, edges, image, finer, palette, paper, texel, newFrom, newTo }: Averaged, window: Window): void {
+/** The colour of a square of four dots that are all the same, as most are, by its first dot; −1 where they differ. */
+function evenColours({ buffer, edges, palette, paper, texel, newFrom, newTo }: Averaged): (first: number) => number {
   const fullWidth = buffer.size.width
-  const { width, data } = image
-  const dots = finer * finer
-  const paperColour = pack(paper)
-  const line = pack(INK)
-  const nothing = NOTHING
-  const { part, tone, surface } = buffer
+  const { part, tone } = buffer
   const { colours, sheens, lookOf, count } = palette
-  const first = Math.floor(window.left / finer)
-  const last = Math.floor(window.right / finer)
-  /** The colour of a square of four dots that are all the same, as most are; −1 where they differ. */
-  const evenColour = (a: number): number => {
+  const paperColour = pack(paper)
+  // Local, since this runs for every dot.
+  const nothing = NOTHING
+  return (a) => {
     const id = part[a]!
     const b = a + fullWidth
     if (id !== part[a + 1]! || id !== part[b]! || id !== part[b + 1]!) return -1
@@ -229,6 +224,22 @@ function average({ buffer, edges, image, finer, palette, paper, texel, newFrom, 
     if (sheens[look]) return -1
     return colours[(id >= newFrom && id < newTo ? count + look : look) * SLOTS + shade]!
   }
+}
+
+/** Averages squares of `finer` × `finer` dots into dots of the picture. */
+function average(averaged: Averaged, window: Window): void {
+  const { buffer, edges, image, finer, palette, paper, texel, newFrom, newTo } = averaged
+  const fullWidth = buffer.size.width
+  const { width, data } = image
+  const dots = finer * finer
+  const paperColour = pack(paper)
+  const line = pack(INK)
+  const nothing = NOTHING
+  const { part, tone, surface } = buffer
+  const { colours, sheens, lookOf, count } = palette
+  const first = Math.floor(window.left / finer)
+  const last = Math.floor(window.right / finer)
+  const evenColour = evenColours(averaged)
   for (let y = Math.floor(window.top / finer); y <= Math.floor(window.bottom / finer); y++) {
     for (let x = first, at = (y * width + first) * 3; x <= last; x++, at += 3) {
       const even = finer === 2 ? evenColour(y * 2 * fullWidth + x * 2) : -1

@@ -1,6 +1,6 @@
 import { apply, dot, length, subtract, type Matrix, type Vec } from '../space'
 import { hullsShare } from './hulls'
-import type { Brick, Solid, Stud, ReplayedThing } from './things'
+import type { Brick, ReplayedSolid, Stud, ReplayedThing } from './things'
 
 /**
  * What stands in a free pose, worked out by the corners of its boxes: boxes along the axes do not describe it. Slower than
@@ -25,7 +25,7 @@ function shrunk(corners: readonly Vec[]): Vec[] {
 }
 
 /** All bodies and studs of a thing, those in the lattice included. */
-function solidsOf(thing: ReplayedThing, studBox: (stud: Stud) => Brick): Solid[] {
+function solidsOf(thing: ReplayedThing, studBox: (stud: Stud) => Brick): ReplayedSolid[] {
   return [
     ...thing.boxes.map(insideRound).map((box) => ({ corners: cornersOf(box), open: box.open })),
     ...thing.studs.map((stud) => ({ corners: cornersOf(studBox(stud)), open: false, axis: stud.axis })),
@@ -73,7 +73,7 @@ export function looseObstacle(
   other: ReplayedThing,
   studBox: (stud: Stud) => Brick,
 ): string | undefined {
-  const counts = ({ axis }: Solid): boolean => axis === undefined || Math.abs(dot(axis, direction)) < SAME
+  const counts = ({ axis }: ReplayedSolid): boolean => axis === undefined || Math.abs(dot(axis, direction)) < SAME
   const mine = solidsOf(thing, studBox).filter(counts)
   const theirs = solidsOf(other, studBox).filter(counts)
   for (const a of mine) {

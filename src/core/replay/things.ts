@@ -21,7 +21,7 @@ export interface ReplayedThing {
   studs: Stud[]
   sockets: Stud[]
   /** What of it stands in a free pose. */
-  solids: Solid[]
+  solids: ReplayedSolid[]
   freeStuds: Stud[]
   freeSockets: Stud[]
   /** All that holds in another way than studs. */
@@ -40,7 +40,7 @@ export interface Link {
 }
 
 /** A box in any attitude, by its corners; `axis` is set for a stud and says where it points. */
-export interface Solid {
+export interface ReplayedSolid {
   corners: Vec[]
   open: boolean
   axis?: Vec

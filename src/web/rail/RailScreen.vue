@@ -7,7 +7,17 @@ import { pieceKey, type PieceCount } from '@core/count'
 import { sectionById, type ModelDocument, type Part } from '@core/model'
 import { type SectionPlan } from '@core/plan'
 import { type Finding } from '@core/checks'
-import { mergeWithNext, moveStep, moveToNeighbour, planAround, setLocked, setStepText, splitStep, type StepPlace, type StepText } from '@core/edits'
+import {
+  mergeWithNext,
+  moveStep,
+  moveToNeighbour,
+  planAround,
+  setLocked,
+  setStepText,
+  splitStep,
+  type StepPlace,
+  type StepText,
+} from '@core/edits'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import { focusMain } from '../shared/focus'
@@ -33,7 +43,7 @@ async function savePicture(): Promise<void> {
   const ref = picture.value
   if (!ref || !open.source || !page.value) return
   try {
-    const file = await open.source.painter.file(ref, 1600, 1200)
+    const file = await open.source.painter.file(ref, { width: 1600, height: 1200 })
     download(fileName(`${open.model?.name ?? ''} ${page.value.label}`, file.extension), file.content, file.type)
   } catch {
     notify('The picture could not be made. Try again.', { isError: true })

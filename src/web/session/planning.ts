@@ -34,17 +34,54 @@ function isSameBytes(a: Uint8Array, b: Uint8Array): boolean {
   return true
 }
 
+/** What the planner knows of what is shown: a planner that died, or was stopped, knows nothing. */
+class Telling {
+  /** The report that was stored: as a rule the planner says the same, and what is the same need not be made again. */
+  known: Told | undefined
+  /** Whether the planner knows the state that is shown. */
+  isTold = false
+
+  constructor(
+    private readonly planner: PlannerLike,
+    private readonly progress: (part: number) => void,
+  ) {}
+
+  async tell(at: number, state: ModelState): Promise<Told> {
+    await nextTask()
+    const bytes = await this.planner.open(at, toBytes(state), this.progress)
+    this.isTold = true
+    const stored = this.known
+    this.known = undefined
+    if (stored && isSameBytes(stored.bytes, bytes)) return stored
+    const printed = fromBytes<Printed>(bytes)
+    await nextTask()
+    return { bytes, printed }
+  }
+
+  /** A planner that dies is told once more. */
+  async tellAgain(at: number, state: ModelState): Promise<Told> {
+    try {
+      return await this.tell(at, state)
+    } catch (thrown) {
+      if (!(thrown instanceof Fault) || thrown.code !== 'worker-died') throw thrown
+      return this.tell(at, state)
+    }
+  }
+
+  /** Tells what is shown. @returns what changes count from: what the planner says now of a stored state may differ from what was stored */
+  async tellShown(before: Snapshot): Promise<Printed> {
+    return sharing(before.printed, (await this.tell(before.version, before.state)).printed)
+  }
+}
+
 /** Turns states into snapshots; one at a time. */
 export function createPlanning(planner: PlannerLike): Planning {
   const fraction = ref<number | null>(null)
   let version = 0
-  /** The report that was stored: as a rule the planner says the same, and what is the same need not be made again. */
-  let known: Told | undefined
-  /** Whether the planner knows the state that is shown. */
-  let isTold = false
   const progress = (part: number): void => {
     if (fraction.value !== null) fraction.value = part
   }
+  const telling = new Telling(planner, progress)
 
   async function working<Value>(work: () => Promise<Value>): Promise<Value> {
     fraction.value = 0
@@ -58,32 +95,9 @@ export function createPlanning(planner: PlannerLike): Planning {
     }
   }
 
-  async function tell(at: number, state: ModelState): Promise<Told> {
-    await nextTask()
-    const bytes = await planner.open(at, toBytes(state), progress)
-    isTold = true
-    const stored = known
-    known = undefined
-    if (stored && isSameBytes(stored.bytes, bytes)) return stored
-    const printed = fromBytes<Printed>(bytes)
-    await nextTask()
-    return { bytes, printed }
-  }
-
-  /** A planner that dies is told once more. */
-  async function tellAgain(at: number, state: ModelState): Promise<Told> {
-    try {
-      return await tell(at, state)
-    } catch (thrown) {
-      if (!(thrown instanceof Fault) || thrown.code !== 'worker-died') throw thrown
-      return tell(at, state)
-    }
-  }
-
   async function change(before: Snapshot, state: ModelState, fresh: 'all' | readonly string[] | undefined): Promise<Snapshot> {
     const next = ++version
-    // What the planner says now of a stored state may differ from what was stored, so changes are counted from that.
-    const base = isTold ? before.printed : sharing(before.printed, (await tell(before.version, before.state)).printed)
+    const base = telling.isTold ? before.printed : await telling.tellShown(before)
     const request = { base: before.version, version: next, change: changeBetween(before.state, state), ...(fresh ? { fresh } : {}) }
     const came = await planner.change(request, progress)
     return makeSnapshot(next, state, came ? (applyChange(base, came) as Printed) : base)
@@ -94,7 +108,7 @@ export function createPlanning(planner: PlannerLike): Planning {
     open(state) {
       const first = ++version
       return working(async () => {
-        const { printed, bytes } = await tellAgain(first, state)
+        const { printed, bytes } = await telling.tellAgain(first, state)
         return makeSnapshot(first, state, printed, bytes)
       })
     },
@@ -106,20 +120,20 @@ export function createPlanning(planner: PlannerLike): Planning {
           const code = thrown instanceof Fault ? thrown.code : ''
           if (code !== 'stale' && code !== 'worker-died') throw thrown
           // It knows nothing any more; what it knew can be told again, once.
-          isTold = false
+          telling.isTold = false
           return change(before, state, fresh)
         }
       }),
     stored(state, report) {
       try {
-        known = { bytes: report, printed: fromBytes<Printed>(report) }
-        return makeSnapshot(++version, state, known.printed, report)
+        telling.known = { bytes: report, printed: fromBytes<Printed>(report) }
+        return makeSnapshot(++version, state, telling.known.printed, report)
       } catch {
         return undefined
       }
     },
     stop() {
-      isTold = false
+      telling.isTold = false
       planner.stop()
     },
   }

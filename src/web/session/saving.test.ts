@@ -31,7 +31,7 @@ function scene(failures: unknown[] = []) {
   const saving = createSaving({
     id: 'm',
     library: {
-      append: (_id, at, name) => write(at, name),
+      append: (_id, at, _change, { name }) => write(at, name),
       moveTo: (_id, at, name, cursor) => write(at, `${name} to ${cursor}`),
     },
     onSaved: ({ name }) => saved.push(name),

@@ -38,18 +38,13 @@ export function createSaving({ library, id, onSaved, onConflict }: SavingOptions
   let tasks: SaveTask[] = []
   let writing: Promise<void> | undefined
 
-  const write = (task: SaveTask): Promise<Saved> =>
-    task.kind === 'move'
-      ? library.moveTo(id, revision.value, task.name, task.cursor)
-      : library.append(id, revision.value, task.name, task.change, task.replaces, task.after)
-
   async function writeAll(): Promise<void> {
     state.value = 'saving'
     message.value = ''
     while (tasks.length > 0) {
       const task = tasks[0]!
       try {
-        const saved = await write(task)
+        const saved = await writeTask(library, id, revision.value, task)
         revision.value = saved.stored.revision
         tasks = tasks.filter((each) => each !== task)
         onSaved(task, saved)
@@ -97,3 +92,6 @@ export function createSaving({ library, id, onSaved, onConflict }: SavingOptions
     },
   }
 }
+
+const writeTask = (library: SavingOptions['library'], id: string, revision: number, task: SaveTask): Promise<Saved> =>
+  task.kind === 'move' ? library.moveTo(id, revision, task.name, task.cursor) : library.append(id, revision, task.change, task)

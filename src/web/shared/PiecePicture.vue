@@ -48,8 +48,8 @@ async function paint(): Promise<void> {
   const mine = ++asked
   const [width, height] = [props.width * FINER, props.height * FINER]
   const made = props.own
-    ? from.painter.ownPiece(props.own, props.colour, width, height, lookOf())
-    : from.painter.piece(specOf(), width, height, lookOf())
+    ? from.painter.ownPiece(props.own, props.colour, { width, height }, lookOf())
+    : from.painter.piece(specOf(), { width, height }, lookOf())
   const image = await made.catch(() => undefined)
   if (!image || !canvas.value || mine !== asked || image === shown) return
   shown = image

@@ -25,7 +25,9 @@ watch(
     const mine = ++asked
     if (!from || pieces.length === 0) return
     const plain = JSON.parse(JSON.stringify(pieces)) as PieceCount[]
-    const found = await from.painter.trayLooks(plain, PICTURE.width * PICTURE.finer, PICTURE.height * PICTURE.finer).catch(() => [])
+    const found = await from.painter
+      .trayLooks(plain, { width: PICTURE.width * PICTURE.finer, height: PICTURE.height * PICTURE.finer })
+      .catch(() => [])
     if (mine === asked) looks.value = new Map(found.map((look, i) => [pieceKey(pieces[i]!), look]))
   },
   { immediate: true },

@@ -35,8 +35,8 @@ describe('the library', () => {
   it('writes changes down, goes back and forth, and opens where it was left', async () => {
     const { id } = await add()
     const [first, second, third] = ['First', 'Second', 'Third'].map((name) => stateOf(name)) as [ModelState, ModelState, ModelState]
-    await library.append(id, 1, 'Second', change(first, second), false, () => toBytes(second))
-    await library.append(id, 2, 'Third', change(second, third), false, () => toBytes(third))
+    await library.append(id, 1, change(first, second), { name: 'Second', replaces: false, after: () => toBytes(second) })
+    await library.append(id, 2, change(second, third), { name: 'Third', replaces: false, after: () => toBytes(third) })
     expect((await openAgain().open(id)).state).toEqual(third)
     await library.moveTo(id, 3, 'First', 0)
     expect((await openAgain().open(id)).state).toEqual(first)
@@ -45,7 +45,7 @@ describe('the library', () => {
     expect(opened.changes.map(({ label }) => label)).toEqual(['name it', 'name it'])
     // A new change ends what could be done again.
     const other = stateOf('Other')
-    await library.append(id, 4, 'Other', change(first, other, 'call it other'), false, () => toBytes(other))
+    await library.append(id, 4, change(first, other, 'call it other'), { name: 'Other', replaces: false, after: () => toBytes(other) })
     const now = await openAgain().open(id)
     expect([now.state.model.name, now.changes.map(({ label }) => label)]).toEqual(['Other', ['call it other']])
   })
@@ -78,7 +78,7 @@ describe('the library', () => {
             const next = stateOf(`Name ${i}`, 'x'.repeat(act.kind === 'change' ? act.size * 1000 : 0))
             states.splice(replaces ? at : at + 1, Infinity, next)
             at = states.length - 1
-            await library.append(id, revision++, next.model.name, change(base, next), replaces, () => toBytes(next))
+            await library.append(id, revision++, change(base, next), { name: next.model.name, replaces, after: () => toBytes(next) })
           } else {
             const to = at + (act.kind === 'back' ? -1 : 1)
             if (!states[to]) continue
@@ -101,7 +101,9 @@ describe('the library', () => {
     let dropped = 0
     for (const [i, state] of large.entries()) {
       const before = large[i - 1] ?? stateOf('First')
-      dropped += (await library.append(id, i + 1, state.model.name, change(before, state), false, () => toBytes(state))).dropped
+      dropped += (
+        await library.append(id, i + 1, change(before, state), { name: state.model.name, replaces: false, after: () => toBytes(state) })
+      ).dropped
     }
     const opened = await openAgain().open(id)
     expect(opened.state).toEqual(large[5])
@@ -114,14 +116,18 @@ describe('the library', () => {
   it('refuses what another tab has overtaken, and what was taken off', async () => {
     const { id } = await add()
     const [first, second] = [stateOf('First'), stateOf('Second')]
-    await library.append(id, 1, 'Second', change(first, second), false, () => toBytes(second))
-    await expect(library.append(id, 1, 'x', change(first, second), false, () => toBytes(second))).rejects.toMatchObject({
+    await library.append(id, 1, change(first, second), { name: 'Second', replaces: false, after: () => toBytes(second) })
+    await expect(
+      library.append(id, 1, change(first, second), { name: 'x', replaces: false, after: () => toBytes(second) }),
+    ).rejects.toMatchObject({
       code: 'changed-elsewhere',
     })
     await expect(library.moveTo(id, 1, 'x', 0)).rejects.toMatchObject({ code: 'changed-elsewhere' })
     await library.remove(id)
     // Saving into a model that another tab has taken off must never look like saving.
-    await expect(library.append(id, 2, 'x', change(second, first), false, () => toBytes(first))).rejects.toMatchObject({ code: 'no-model' })
+    await expect(
+      library.append(id, 2, change(second, first), { name: 'x', replaces: false, after: () => toBytes(first) }),
+    ).rejects.toMatchObject({ code: 'no-model' })
     expect(await library.list()).toEqual([])
     await expect(library.open(id)).rejects.toMatchObject({ code: 'no-model' })
     await library.restore(id)
@@ -134,7 +140,7 @@ describe('the library', () => {
     await library.keepReport({ id, revision: 1, bytes })
     expect((await library.open(id)).report).toEqual(bytes)
     const second = stateOf('Second')
-    await library.append(id, 1, 'Second', change(stateOf('First'), second), false, () => toBytes(second))
+    await library.append(id, 1, change(stateOf('First'), second), { name: 'Second', replaces: false, after: () => toBytes(second) })
     expect((await library.open(id)).report).toBeUndefined()
     await library.keepReport({ id, revision: 1, bytes })
     expect((await library.open(id)).report).toBeUndefined()
@@ -145,7 +151,11 @@ describe('the library', () => {
     const seen: ModelState = { ...stateOf('First'), order: { main: [] } }
     await library.keepFirst(id, 1, toBytes(seen), toBytes({}))
     expect((await library.open(id)).state).toEqual(seen)
-    await library.append(id, 1, 'Second', change(seen, stateOf('Second')), false, () => toBytes(stateOf('Second')))
+    await library.append(id, 1, change(seen, stateOf('Second')), {
+      name: 'Second',
+      replaces: false,
+      after: () => toBytes(stateOf('Second')),
+    })
     await library.keepFirst(id, 1, toBytes(seen), toBytes({}))
     expect((await library.open(id)).state.model.name).toBe('Second')
   })
@@ -153,7 +163,7 @@ describe('the library', () => {
   it('duplicates what stands there now, with a history of its own', async () => {
     const { id } = await add()
     const second = stateOf('Second')
-    await library.append(id, 1, 'Second', change(stateOf('First'), second), false, () => toBytes(second))
+    await library.append(id, 1, change(stateOf('First'), second), { name: 'Second', replaces: false, after: () => toBytes(second) })
     const copy = await library.duplicate(id, 'Second, copy', toBytes)
     const opened = await library.open(copy.id)
     expect([opened.state.model.name, opened.changes, (await library.open(id)).state.model.name]).toEqual(['Second, copy', [], 'Second'])
@@ -161,7 +171,11 @@ describe('the library', () => {
 
   it('forgets what was taken off a week ago, with all that belongs to it, and still is not new', async () => {
     const [old, kept] = [await add('Old'), await add('Kept')]
-    await library.append(old.id, 1, 'x', change(stateOf('Old'), stateOf('x')), false, () => toBytes(stateOf('x')))
+    await library.append(old.id, 1, change(stateOf('Old'), stateOf('x')), {
+      name: 'x',
+      replaces: false,
+      after: () => toBytes(stateOf('x')),
+    })
     await library.remove(old.id)
     await library.forgetOldDeletions(Date.now() + 6 * DAY)
     await library.restore(old.id)

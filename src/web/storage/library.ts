@@ -30,6 +30,16 @@ const REPLAYED = 40
 
 const sizeOf = ({ forward, back, label }: NewChange): number => forward.length + back.length + label.length
 
+/** What a change comes with. */
+export interface Appended {
+  /** Of the model after it. */
+  readonly name: string
+  /** It takes the place of the last change, which it holds too. */
+  readonly replaces: boolean
+  /** The state after it, as bytes; asked only where it is written in full. */
+  readonly after: () => Uint8Array<ArrayBuffer>
+}
+
 /** The models of this browser. Every method is one transaction. */
 export class Library {
   constructor(
@@ -87,18 +97,9 @@ export class Library {
 
   /**
    * Writes a change down after the last one that is done; what was undone before is gone.
-   * @param replaces the last change, which this one holds too
-   * @param after the state after it, as bytes; asked only where it is written in full
    * @throws Fault `changed-elsewhere` when another tab saved in between, `no-model`; nothing is overwritten
    */
-  async append(
-    id: string,
-    revision: number,
-    name: string,
-    change: NewChange,
-    replaces: boolean,
-    after: () => Uint8Array<ArrayBuffer>,
-  ): Promise<Saved> {
+  async append(id: string, revision: number, change: NewChange, { name, replaces, after }: Appended): Promise<Saved> {
     const { models, documents, changes } = this.db
     return this.db.transaction('rw', models, documents, changes, async () => {
       const stored = await this.current(id, revision)

@@ -3,9 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { railJson } from '@core/formats'
 import type { Proof } from '@core/plan'
-import { unplanned, USUAL_SETTINGS, type PlanSettings } from '../../workers/plan-messages'
-import type { Answer } from '../session/command-queue'
-import type { DocumentChange, Command } from '../session/commands'
+import { unplanned, USUAL_SETTINGS } from '../../workers/plan-messages'
 import { createPainting, type Painting } from '../session/painting'
 import { openSession, type Session } from '../session/session'
 import { bundleOf, makeSnapshot, type Snapshot } from '../session/snapshot'
@@ -17,6 +15,7 @@ import { useLibrary } from '../storage/open-library'
 import { makePainter } from '../workers/make-painter'
 import { compareStrategies, type Comparing } from '../workers/compare'
 import { PlannerClient } from '../workers/planner-client'
+import { useActs } from './model-acts'
 
 const NONE = nothingUnsaved()
 
@@ -60,61 +59,7 @@ export const useOpenModel = defineStore('open-model', () => {
     session.value = painting.value = draft.value = null
   }
 
-  async function run(command: Command): Promise<Answer> {
-    const now = session.value
-    if (!now) return { kind: 'refused', reason: 'No model is open.' }
-    if (isLooking.value)
-      return { kind: 'refused', reason: 'You are looking at an order that is not taken. Take it first, or go back to yours.' }
-    return now.run(command)
-  }
-
-  /** Makes an edit whatever the plan says of it, and tells where it is refused. @returns whether it was made */
-  async function edit(label: string, change: DocumentChange, more: Partial<Command> = {}): Promise<boolean> {
-    const answer = await run({ label, change, ...more })
-    tellRefusal(answer)
-    return answer.kind === 'done' || answer.kind === 'unchanged'
-  }
-
-  /** The same where the screen itself says what is wrong. @returns why it was refused; empty where it was made */
-  async function tryEdit(label: string, change: DocumentChange, more: Partial<Command> = {}): Promise<string> {
-    const answer = await run({ label, change, ...more })
-    return answer.kind === 'done' || answer.kind === 'unchanged' ? '' : answer.reason
-  }
-
-  function tellRefusal(answer: Answer): void {
-    if (answer.kind === 'done' || answer.kind === 'unchanged') return
-    const anyway = answer.kind === 'refused' ? answer.anyway : undefined
-    const act = anyway ? { label: 'Do it all the same', run: () => void anyway().then(tellRefusal) } : undefined
-    notify(answer.reason, { isError: true, ...(act ? { act } : {}) })
-  }
-
-  async function travel(way: 'undo' | 'redo'): Promise<void> {
-    isLooking.value = false
-    session.value?.unsaved.flush()
-    if (session.value) tellRefusal(await session.value[way]())
-  }
-
-  async function useSettings(next: PlanSettings): Promise<boolean> {
-    // What the finished model must stand, and what is made of techniques, is checked: it lays no step anew.
-    const isLaidAnew = (['strategy', 'density', 'effort'] as const).some((key) => next[key] !== settings.value[key])
-    const answer = await run({ label: 'lay the steps another way', settings: next, ...(isLaidAnew ? { fresh: 'all' } : {}) })
-    tellRefusal(answer)
-    return answer.kind === 'done'
-  }
-
-  async function takeOffer(): Promise<void> {
-    isLooking.value = false
-    if (session.value) tellRefusal(await session.value.takeOffer())
-  }
-
-  const prove = (section: string, step: number): Promise<Proof[]> => session.value?.prove(section, step) ?? Promise.resolve([])
-
-  const compare = (progress: Progress): Comparing => compareStrategies(snapshot.value?.state, progress)
-
-  function downloadFile(): void {
-    if (model.value) downloadModel(model.value.name, model.value, railJson)
-  }
-
+  const acts = useActs({ session, isLooking, settings })
   return {
     session,
     snapshot,
@@ -134,16 +79,9 @@ export const useOpenModel = defineStore('open-model', () => {
     unsaved: computed(() => session.value?.unsaved ?? NONE),
     open,
     close,
-    run,
-    edit,
-    tryEdit,
-    tellRefusal,
-    undo: () => travel('undo'),
-    redo: () => travel('redo'),
-    useSettings,
-    takeOffer,
-    prove,
-    compare,
-    downloadFile,
+    ...acts,
+    prove: (section: string, step: number): Promise<Proof[]> => session.value?.prove(section, step) ?? Promise.resolve([]),
+    compare: (progress: Progress): Comparing => compareStrategies(snapshot.value?.state, progress),
+    downloadFile: (): void => (model.value ? downloadModel(model.value.name, model.value, railJson) : undefined),
   }
 })

@@ -1,38 +1,32 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { Fault, faultLine, plainFault } from '@core/fault'
-import { LIMITS, type ModelDocument } from '@core/model'
-import { toBytes } from '../../workers/plan-messages'
+import { LIMITS } from '@core/model'
 import { openChangesChannel, type ChangesChannel } from '../storage/changes-channel'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
 import { ReaderClient } from '../workers/reader-client'
 import { addDemos } from './demos'
-import { ShelfDescriber } from './shelf-describer'
+import { useDescribing } from './describing'
+import { useShelfActs } from './shelf-acts'
 
 /** The shelf: what stands on it, bringing in, and the quiet work of planning and picturing what has just come in. */
 export const useShelf = defineStore('shelf', () => {
   const models = shallowRef<readonly StoredModel[]>([])
-  const isLoaded = ref(false)
-  const isLasting = ref(true)
-  const problem = ref('')
-  /** Name of the model being looked at, and how far. */
-  const working = ref<{ name: string; fraction: number } | null>(null)
+  const [isLoaded, isLasting, problem] = [ref(false), ref(true), ref('')]
   /** A file that is being read. */
   const reading = ref('')
 
   const reader = new ReaderClient()
-  let describer: ShelfDescriber | undefined
   let channel: ChangesChannel | undefined
-  /** The shelf is on the screen. */
-  let isOpen = false
 
   async function refresh(): Promise<void> {
     models.value = await (await useLibrary()).list()
   }
+  const describing = useDescribing({ models, problem, refresh })
 
   async function load(): Promise<void> {
-    isOpen = true
+    describing.open()
     try {
       const library = await useLibrary()
       isLasting.value = library.isLasting
@@ -40,40 +34,12 @@ export const useShelf = defineStore('shelf', () => {
       if (await library.isNew()) await addDemos(library)
       await refresh()
       channel ??= openChangesChannel(() => void refresh())
-      void describeNext()
+      void describing.next()
     } catch (thrown) {
       problem.value = faultLine(plainFault(thrown))
     } finally {
       isLoaded.value = true
     }
-  }
-
-  /** Looks at one model after another whose picture is missing or of another revision. */
-  async function describeNext(): Promise<void> {
-    if (working.value || !isOpen) return
-    const next = models.value.find((stored) => stored.describedAt !== stored.revision)
-    if (!next) return
-    working.value = { name: next.name, fraction: 0 }
-    describer ??= new ShelfDescriber(await useLibrary())
-    try {
-      const isTold = await describer.describe(next, (fraction) => {
-        if (working.value) working.value = { name: next.name, fraction }
-      })
-      if (!isTold) return
-      await refresh()
-    } catch (thrown) {
-      problem.value = `${next.name}: ${faultLine(plainFault(thrown))}`
-      return
-    } finally {
-      working.value = null
-    }
-    void describeNext()
-  }
-
-  /** Ends the looking; models without a picture are looked at when the shelf is opened again. */
-  function stop(): void {
-    describer?.close()
-    describer = undefined
   }
 
   /** Reads a file and puts it on the shelf. @throws Fault; then nothing has changed */
@@ -85,65 +51,31 @@ export const useShelf = defineStore('shelf', () => {
       const { name, bytes } = await reader.read(file)
       const stored = await (await useLibrary()).add(name, bytes)
       await refresh()
-      void describeNext()
+      void describing.next()
       return stored
     } finally {
       reading.value = ''
     }
   }
 
-  async function duplicate(stored: StoredModel): Promise<void> {
-    const name = `${stored.name.slice(0, LIMITS.nameLength - 7)}, copy`
-    await (await useLibrary()).duplicate(stored.id, name, toBytes)
-    await refresh()
-  }
-
-  async function remove(id: string): Promise<void> {
-    await (await useLibrary()).remove(id)
-    await refresh()
-  }
-
-  async function restore(id: string): Promise<void> {
-    await (await useLibrary()).restore(id)
-    await refresh()
-  }
-
-  /** The document of a model, to be saved as a file. */
-  const documentOf = async (id: string): Promise<ModelDocument> => (await (await useLibrary()).open(id)).state.model
-
-  /** What could not be painted is tried again. */
-  async function tryAgain(id: string): Promise<void> {
-    await (await useLibrary()).describe(id, { unpainted: '', describedAt: 0 })
-    await refresh()
-    void describeNext()
-  }
-
   function close(): void {
-    isOpen = false
-    stop()
+    describing.close()
     channel?.close()
     channel = undefined
-    working.value = null
   }
-
-  const stopReading = (): void => reader.stop()
 
   return {
     models,
     isLoaded,
     isLasting,
     problem,
-    working,
+    working: describing.working,
     reading,
     load,
-    stop,
-    stopReading,
+    stop: describing.stop,
+    stopReading: (): void => reader.stop(),
     importFile,
-    duplicate,
-    remove,
-    restore,
-    documentOf,
-    tryAgain,
+    ...useShelfActs(refresh, describing.next),
     close,
   }
 })

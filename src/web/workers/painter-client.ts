@@ -2,7 +2,8 @@ import { transfer } from 'comlink'
 import type { BookletSource, PictureRef } from '@core/booklet'
 import type { OwnShape } from '@core/catalogue'
 import type { Change } from '@core/change'
-import type { Picked, PieceLook, PieceSpec } from '@core/picture'
+import type { Picked, PictureSize, PieceLook, PieceSpec } from '@core/picture'
+import type { FlatPoint } from '@core/space'
 import type { CanvasImage, PainterApi, PictureFile } from '../../workers/painter.worker'
 import { KeptAnswers } from './kept-answers'
 import { RequestTable, type MakeWorker } from './request-table'
@@ -94,38 +95,38 @@ export class PainterClient {
   }
 
   /** @param spare memory of an earlier picture, to be painted into; it must not be used any more */
-  picture(ref: PictureRef, isFinished: boolean, width: number, height: number, spare?: ArrayBuffer): Promise<CanvasImage> {
+  picture(ref: PictureRef, isFinished: boolean, size: PictureSize, spare?: ArrayBuffer): Promise<CanvasImage> {
     return this.ask((remote) => {
       // It can be given away once: who asks again after the painter died has none.
       const given = spare && spare.byteLength > 0 ? transfer(spare, [spare]) : undefined
-      return remote.picture(ref, isFinished, width, height, given)
+      return remote.picture(ref, isFinished, size, given)
     })
   }
 
-  piece(piece: PieceSpec, width: number, height: number, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
-    const paint = (): Promise<CanvasImage> => this.ask((remote) => remote.piece(piece, width, height, look))
+  piece(piece: PieceSpec, size: PictureSize, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
+    const paint = (): Promise<CanvasImage> => this.ask((remote) => remote.piece(piece, size, look))
     // What is being turned is never seen the same way again.
     if (look.free) return paint()
-    return this.pieces.of(JSON.stringify([piece, width, look]), paint)
+    return this.pieces.of(JSON.stringify([piece, size.width, look]), paint)
   }
 
   /** What the picture of a finished section shows at a place, px. */
-  pick(ref: PictureRef, size: { width: number; height: number }, x: number, y: number): Promise<Picked | undefined> {
-    return this.ask((remote) => remote.pick(ref, size.width, size.height, x, y))
+  pick(ref: PictureRef, size: PictureSize, at: FlatPoint): Promise<Picked | undefined> {
+    return this.ask((remote) => remote.pick(ref, size, at))
   }
 
   /** A step's picture as a file: SVG where it has few enough faces, else PNG. */
-  file(ref: PictureRef, width: number, height: number): Promise<PictureFile> {
-    return this.ask((remote) => remote.file(ref, width, height))
+  file(ref: PictureRef, size: PictureSize): Promise<PictureFile> {
+    return this.ask((remote) => remote.file(ref, size))
   }
 
-  trayLooks(pieces: readonly PieceSpec[], width: number, height: number): Promise<PieceLook[]> {
-    return this.looks.of(JSON.stringify([pieces, width]), () => this.ask((remote) => remote.trayLooks(pieces, width, height)))
+  trayLooks(pieces: readonly PieceSpec[], size: PictureSize): Promise<PieceLook[]> {
+    return this.looks.of(JSON.stringify([pieces, size.width]), () => this.ask((remote) => remote.trayLooks(pieces, size)))
   }
 
   /** A shape that is being made: never kept. */
-  ownPiece(own: OwnShape, colour: string, width: number, height: number, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
-    return this.ask((remote) => remote.ownPiece(own, colour, width, height, look))
+  ownPiece(own: OwnShape, colour: string, size: PictureSize, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
+    return this.ask((remote) => remote.ownPiece(own, colour, size, look))
   }
 
   close(): void {

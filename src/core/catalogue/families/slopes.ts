@@ -2,7 +2,7 @@ import { boxAt, BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, type Vec } from '../../s
 import { cellMiddles, LEFT_RIGHT, makeShape, parseSize, socketsAt, studsAt } from '../make'
 import type { BodyBox, Connector, Shape } from '../types'
 
-type Profile = readonly (readonly [number, number])[]
+type SlopeProfile = readonly (readonly [number, number])[]
 
 /** Height of the upright lip at the low edge of a slope, in u. */
 const LIP = 2
@@ -15,7 +15,7 @@ interface SlopeOptions {
   readonly width: number
   readonly height: number
   readonly connectors: (cells: [number, number][]) => Connector[]
-  readonly profile: Profile
+  readonly profile: SlopeProfile
   readonly smooth?: readonly number[]
   /** Boxes across the whole width that hold the profile: from y to y, from z to z. Left out: all of it. */
   readonly steps?: readonly (readonly [fromY: number, toY: number, fromZ: number, toZ: number])[]

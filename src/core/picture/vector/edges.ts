@@ -61,7 +61,7 @@ export function visibleLines(
       if (neighbour === SAME_SURFACE) continue
       // Of two faces that both show beside an edge the first draws it.
       const yieldsTo = neighbour >= 0 && neighbour < facet.index ? facet.projected[neighbour]!.surface : NO_SURFACE
-      reader.read(facet, i * 2, ((i + 1) % count) * 2, yieldsTo, lines)
+      reader.read(facet, [i * 2, ((i + 1) % count) * 2], yieldsTo, lines)
     }
   }
   return lines
@@ -116,11 +116,12 @@ class EdgeReader {
   /**
    * Adds the stretches of an edge that show.
    *
-   * @param a where the edge begins in the corners, @param b where it ends
+   * @param ends where the edge begins in the corners, and where it ends
    * @param yieldsTo the surface of the same part beyond the edge that draws it where both show
    */
-  read(facet: VisibleFacet, a: number, b: number, yieldsTo: number, lines: VisibleLine[]): void {
+  read(facet: VisibleFacet, ends: readonly [number, number], yieldsTo: number, lines: VisibleLine[]): void {
     const { corners, part } = facet
+    const [a, b] = ends
     const [ax, ay] = [corners[a]!, corners[a + 1]!]
     const [dx, dy] = [corners[b]! - ax, corners[b + 1]! - ay]
     const length = Math.hypot(dx, dy)

@@ -1,0 +1,35 @@
+import { LIMITS, type ModelDocument } from '@core/model'
+import { toBytes } from '../../workers/plan-messages'
+import type { StoredModel } from '../storage/library'
+import { useLibrary } from '../storage/open-library'
+
+/** What a person can do to the models on the shelf. */
+export function useShelfActs(refresh: () => Promise<void>, describe: () => Promise<void>) {
+  async function duplicate(stored: StoredModel): Promise<void> {
+    const name = `${stored.name.slice(0, LIMITS.nameLength - 7)}, copy`
+    await (await useLibrary()).duplicate(stored.id, name, toBytes)
+    await refresh()
+  }
+
+  async function remove(id: string): Promise<void> {
+    await (await useLibrary()).remove(id)
+    await refresh()
+  }
+
+  async function restore(id: string): Promise<void> {
+    await (await useLibrary()).restore(id)
+    await refresh()
+  }
+
+  /** The document of a model, to be saved as a file. */
+  const documentOf = async (id: string): Promise<ModelDocument> => (await (await useLibrary()).open(id)).state.model
+
+  /** What could not be painted is tried again. */
+  async function tryAgain(id: string): Promise<void> {
+    await (await useLibrary()).describe(id, { unpainted: '', describedAt: 0 })
+    await refresh()
+    void describe()
+  }
+
+  return { duplicate, remove, restore, documentOf, tryAgain }
+}
