@@ -1,10 +1,10 @@
 import { readFile, writeFile } from 'node:fs/promises'
-import { Fault } from '@core/fault'
+import { Fault, type FaultCode } from '@core/fault'
 import { readModelFile } from '@core/formats'
 import type { ModelDocument } from '@core/model'
 
 /** What the system says of a file, as a refusal. */
-const systemFault = (code: string, what: string, path: string) => (error: NodeJS.ErrnoException) => {
+const systemFault = (code: FaultCode, what: string, path: string) => (error: NodeJS.ErrnoException) => {
   throw new Fault(code, `${what}: ${error.code ?? error.message}.`, { place: path })
 }
 

@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads'
-import { Fault, faultFrom, type PlainFault } from '@core/fault'
+import { Fault, faultFrom, type PlainFault, type FaultCode } from '@core/fault'
 import { checkText } from './check-text'
 
 /** Checks the text of a booklet. @returns what is to be stored. @throws Fault */
@@ -44,7 +44,7 @@ export class CheckThread {
         worker.removeAllListeners('exit')
         act()
       }
-      const giveUp = (code: string, sentence: string): void =>
+      const giveUp = (code: FaultCode, sentence: string): void =>
         settle(() => {
           this.worker = undefined
           void worker.terminate()

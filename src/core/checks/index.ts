@@ -1,5 +1,5 @@
 /** Checks: one object a check in a file of its own, findings, and what can be done about each. */
-export type { Level, WayOut } from './check'
+export type { Level, Scope, WayOut } from './check'
 export * from './finding'
 export * from './registry'
 export * from './find-findings'

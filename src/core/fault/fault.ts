@@ -1,3 +1,5 @@
+import { FAULT_CODES, type FaultCode } from './codes'
+
 /** The one error type of Jump Rail: a code for programs, a sentence for the person, the place and a way out. */
 
 export interface FaultDetails {
@@ -13,11 +15,11 @@ const cut = (text: string): string => (text.length > MOST_LETTERS ? `${text.slic
 
 /** Thrown when input is refused or work cannot be done. Input that throws this has changed nothing. */
 export class Fault extends Error {
-  readonly code: string
+  readonly code: FaultCode
   readonly place: string | undefined
   readonly wayOut: string | undefined
 
-  constructor(code: string, sentence: string, details: FaultDetails = {}) {
+  constructor(code: FaultCode, sentence: string, details: FaultDetails = {}) {
     super(cut(sentence))
     this.name = 'Fault'
     this.code = code
@@ -34,9 +36,11 @@ export interface PlainFault {
   readonly wayOut?: string
 }
 
-/** A plain fault as one that can be thrown. */
+const isCode = (code: string): code is FaultCode => Object.hasOwn(FAULT_CODES, code)
+
+/** A plain fault as one that can be thrown; a code that nobody knows, as of another version, is unexpected. */
 export const faultFrom = ({ code, message, place, wayOut }: PlainFault): Fault =>
-  new Fault(code, message, { ...(place === undefined ? {} : { place }), ...(wayOut === undefined ? {} : { wayOut }) })
+  new Fault(isCode(code) ? code : 'unexpected', message, { ...(place === undefined ? {} : { place }), ...(wayOut === undefined ? {} : { wayOut }) })
 
 /** Turns anything thrown into plain data; what is not a fault becomes `unexpected` and keeps its message. */
 export function plainFault(thrown: unknown): PlainFault {

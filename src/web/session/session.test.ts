@@ -50,7 +50,7 @@ describe('a session', () => {
     const impossible = {
       label: 'x',
       change: () => {
-        throw new Fault('cannot', 'This cannot be done.')
+        throw new Fault('cannot-move', 'This cannot be done.')
       },
     }
     expect(await session.run(impossible)).toMatchObject({ kind: 'refused', reason: 'This cannot be done.' })
