@@ -1,20 +1,16 @@
 import { type PDFDocument, type PDFFont, type PDFRef } from '@cantoo/pdf-lib'
 import {
-  ARROW_SHAPE,
-  arrowLines,
+  CAPITAL_FOOT,
   FINEST,
-  headCorners,
   INK,
-  LETTER,
-  RING_HALF,
-  RING_SQUASH,
   SEAM,
   stepsOf,
   type Drawing,
   type DrawnItem,
+  type EllipseItem,
   type Loop,
-  type Mark,
   type Rgb,
+  type TextItem,
 } from '@core/picture'
 
 /** Pictures by their address, each embedded once, and the fonts letters are set in. */
@@ -66,7 +62,7 @@ class FormWriter {
   private async item(item: DrawnItem): Promise<void> {
     switch (item.kind) {
       case 'area':
-        this.lines.push(`${colours(item.colour)} ${SEAM} w`, area(item.loops, 'B'))
+        this.lines.push(`${colours(item.colour)} ${text(item.seam ?? SEAM)} w`, area(item.loops, 'B'))
         break
       case 'lines':
         this.lines.push(`${colours(item.colour)} ${text(item.width)} w`, strokes(item.lines))
@@ -74,8 +70,11 @@ class FormWriter {
       case 'picture':
         await this.picture(item)
         break
-      case 'mark':
-        this.mark(item.mark)
+      case 'ellipse':
+        this.ellipse(item)
+        break
+      case 'text':
+        this.text(item)
         break
       case 'drawing':
         await this.inner(item)
@@ -112,41 +111,17 @@ class FormWriter {
     return name
   }
 
-  private mark(mark: Mark): void {
-    if (mark.kind === 'ring') {
-      const ring = ellipse(mark.at, mark.radius, mark.radius / RING_SQUASH)
-      this.lines.push(`${colours(PAPER)} ${2 * RING_HALF.paper} w ${ring} S`, `${colours(INK)} ${2 * RING_HALF.ink} w ${ring} S`)
-    } else if (mark.kind === 'letter') this.letter(mark)
-    else this.arrow(mark)
+  private ellipse({ at, radii, fill, line, width }: EllipseItem): void {
+    const paint = fill ? (width > 0 ? 'B' : 'f') : 'S'
+    this.lines.push(`${colours(fill ?? line, line)} ${text(width)} w ${ellipse(at, ...radii)} ${paint}`)
   }
 
-  private letter({ at, letter }: Extract<Mark, { kind: 'letter' }>): void {
+  private text({ at, text: letter, size, colour }: TextItem): void {
     const { font } = this.press
     const name = this.name(this.fonts, 'F', font.ref)
-    const x = at[0] - font.widthOfTextAtSize(letter, LETTER.size) / 2
-    const disc = ellipse(at, LETTER.disc, LETTER.disc)
-    this.lines.push(
-      `${colours(PAPER, INK)} ${LETTER.rim} w ${disc} B`,
-      `${colours(INK)} BT /${name} ${LETTER.size} Tf 1 0 0 -1 ${text(x)} ${text(at[1] + LETTER.size * 0.36)} Tm ${font.encodeText(letter).toString()} Tj ET`,
-    )
-  }
-
-  private arrow({ points, heads }: Extract<Mark, { kind: 'path' }>): void {
-    const lines = arrowLines(points, heads)
-    if (!lines) {
-      const at = points[points.length - 1]!
-      this.lines.push(`${colours(PAPER, INK)} 2.4 w ${ellipse(at, ARROW_SHAPE.head, ARROW_SHAPE.head)} B`)
-      this.lines.push(`${colours(INK)} ${ellipse(at, 2.5, 2.5)} f`)
-      return
-    }
-    const shaft = polyline(lines.shaft)
-    const tips = path(lines.heads.map(headCorners))
-    for (const [colour, more] of [
-      [PAPER, ARROW_SHAPE.halo],
-      [INK, 0.1],
-    ] as const) {
-      this.lines.push(`${colours(colour)} ${text(2 * (ARROW_SHAPE.shaft + more))} w ${shaft}S`, `${text(2 * more)} w ${tips}B`)
-    }
+    const x = at[0] - font.widthOfTextAtSize(letter, size) / 2
+    const place = `1 0 0 -1 ${text(x)} ${text(at[1] + size * CAPITAL_FOOT)} Tm`
+    this.lines.push(`${colours(colour)} BT /${name} ${size} Tf ${place} ${font.encodeText(letter).toString()} Tj ET`)
   }
 }
 

@@ -1,6 +1,3 @@
-import type { FlatPoint } from '../space'
-import type { RgbImage } from './ink'
-
 /** Capitals in five by seven dots, a row a number, the left dot worth 16. Without I, O and Q, which look like others. */
 const GLYPHS: Readonly<Record<string, readonly number[]>> = {
   A: [14, 17, 17, 31, 17, 17, 17],
@@ -27,28 +24,16 @@ const GLYPHS: Readonly<Record<string, readonly number[]>> = {
   Y: [17, 17, 10, 4, 4, 4, 4],
   Z: [31, 1, 2, 4, 8, 16, 31],
 }
+/** Of a glyph's dots. */
 const WIDE = 5
 const HIGH = 7
-const INK = 28
-const PAPER = 255
-/** Half of a paper disc behind the letter, in dots of the letter. */
-const DISC = 5.6
 
-/** A letter on a paper disc with an ink rim, its middle at (x, y) px; `dot` is px for one dot of the letter. */
-export function drawLetter(image: RgbImage, letter: string, [x, y]: FlatPoint, dot: number): void {
+/** Whether a capital has ink at a place from its middle, in dots of the glyph. */
+export function hasInk(letter: string, x: number, y: number): boolean {
+  const [u, v] = [Math.floor(x + WIDE / 2), Math.floor(y + HIGH / 2)]
   const rows = GLYPHS[letter]
-  if (!rows) return
-  const reach = Math.ceil(DISC * dot + 1)
-  for (let row = Math.floor(y) - reach; row <= Math.floor(y) + reach; row++) {
-    for (let column = Math.floor(x) - reach; column <= Math.floor(x) + reach; column++) {
-      if (row < 0 || column < 0 || row >= image.height || column >= image.width) continue
-      const far = Math.hypot(column + 0.5 - x, row + 0.5 - y)
-      if (far > DISC * dot) continue
-      const u = Math.floor((column + 0.5 - x) / dot + WIDE / 2)
-      const v = Math.floor((row + 0.5 - y) / dot + HIGH / 2)
-      const isInk = u >= 0 && u < WIDE && v >= 0 && v < HIGH && ((rows[v]! >> (WIDE - 1 - u)) & 1) === 1
-      const isRim = far > (DISC - 0.7) * dot
-      image.data.fill(isInk || isRim ? INK : PAPER, (row * image.width + column) * 3, (row * image.width + column) * 3 + 3)
-    }
-  }
+  return rows !== undefined && u >= 0 && u < WIDE && v >= 0 && v < HIGH && ((rows[v]! >> (WIDE - 1 - u)) & 1) === 1
 }
+
+/** Dots of a glyph in the size of a letter. */
+export const DOTS_IN_SIZE = 26 / 3

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
+import { INK } from './paint'
 import { BASE_CATALOGUE } from '../catalogue'
 import { reportModel } from '../pipeline'
 import { lettersOf, trayOf } from '../count'
@@ -30,10 +31,10 @@ it('letters stand where colours of one shape are hard to tell apart, and nowhere
 })
 
 it('the picture carries them: paper and ink that the part alone does not have', () => {
-  const white = (data: ArrayLike<number>): number => {
+  const inked = (data: ArrayLike<number>): number => {
     let count = 0
-    for (let i = 0; i < data.length; i += 3) if (data[i] === 28 && data[i + 1] === 28 && data[i + 2] === 28) count++
+    for (let i = 0; i < data.length; i += 3) if (INK.every((value, k) => data[i + k] === value)) count++
     return count
   }
-  expect(white(paintLast(row(['red', 'brown'])))).toBeGreaterThan(white(paintLast(row(['red', 'blue']))) + 40)
+  expect(inked(paintLast(row(['red', 'brown'])))).toBeGreaterThan(inked(paintLast(row(['red', 'blue']))) + 40)
 })

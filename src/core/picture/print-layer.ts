@@ -1,24 +1,15 @@
 import type { FlatPoint } from '../space'
-import { drawPath } from './arrow'
 import { blend } from './blend'
-import { drawLetter } from './glyphs'
+import { drawItems } from './dots'
 import type { RgbImage } from './ink'
+import { markItems } from './mark-items'
 import type { Mark } from './marks'
 import { coverOf, inkLayer, type Overlay } from './picture-layer'
-import { drawRing } from './rings'
 
 const INK = 28
 const FRAME = 2
-/** Px for one dot of a letter. */
-const LETTER_DOT = 1.5
 
-export function printMarks(image: RgbImage, marks: readonly Mark[]): void {
-  for (const mark of marks) {
-    if (mark.kind === 'ring') drawRing(image, ...mark.at, mark.radius)
-    else if (mark.kind === 'path') drawPath(image, mark.points, mark.heads)
-    else drawLetter(image, mark.letter, mark.at, LETTER_DOT)
-  }
-}
+export const printMarks = (image: RgbImage, marks: readonly Mark[]): void => drawItems(image, marks.flatMap(markItems))
 
 /** Puts a layer over a picture. */
 export function printOverlay(image: RgbImage, overlay: Overlay): void {

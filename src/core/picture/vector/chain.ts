@@ -1,5 +1,5 @@
 import type { FlatPoint } from '../../space'
-import type { Loop } from './drawing'
+import type { Loop } from '../display-list'
 
 /** Ends nearer than this are one, dots. */
 const SAME = 0.02

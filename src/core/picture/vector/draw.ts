@@ -5,7 +5,9 @@ import { INK, type Rgb } from '../paint'
 import type { Composition, Overlay, PictureLayer } from '../picture-layer'
 import type { Sheen } from '../sheen'
 import { joinLines, outlineLoops } from './chain'
-import type { Drawing, DrawnItem, Loop } from './drawing'
+import type { Loop } from '../display-list'
+import { markItems } from '../mark-items'
+import type { Drawing, DrawnItem } from './drawing'
 import { visibleLines, type LineKind, type VisibleLine } from './edges'
 import { pointsOf, visibleFacets, type VisibleFacet } from './facets'
 import { groupOf, paintOrder, type OrderedFacet } from './order'
@@ -33,15 +35,14 @@ export function drawComposition(
     composition.overlays.filter((overlay) => overlay.isFramed === isFramed).flatMap((overlay) => overlayItems(overlay, section))
   return {
     ...composition.size,
-    items: [...items, ...overlays(false), ...composition.marks.map((mark) => ({ kind: 'mark', mark }) as const), ...overlays(true)],
+    items: [...items, ...overlays(false), ...composition.marks.flatMap(markItems), ...overlays(true)],
   }
 }
 
 function overlayItems(overlay: Overlay, section: Pick<DrawnSection, 'parts' | 'patches'>): DrawnItem[] {
   const items = plateItems(overlay, section, MOST_FACETS) ?? []
   const { left, top, isFramed, opacity, leader } = overlay
-  const marks = overlay.marks.map((mark) => ({ kind: 'mark', mark }) as const)
-  const drawing = { ...overlay.size, items: [...items, ...marks] }
+  const drawing = { ...overlay.size, items: [...items, ...overlay.marks.flatMap(markItems)] }
   const inset: DrawnItem = { kind: 'drawing', drawing, left, top, isFramed, opacity }
   return leader ? [{ kind: 'lines', colour: INK, width: LEADER, lines: [leader] }, inset] : [inset]
 }

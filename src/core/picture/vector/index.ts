@@ -1,4 +1,4 @@
 /** Pictures as areas and lines: faces in painter's order, edges that show, and their text as SVG. */
 export * from './drawing'
 export { drawComposition } from './draw'
-export { FINEST, headCorners, stepsOf, writeSvg } from './svg'
+export { FINEST, stepsOf, writeSvg } from './svg'

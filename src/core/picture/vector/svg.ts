@@ -1,9 +1,7 @@
 import type { FlatPoint } from '../../space'
-import { ARROW_SHAPE, arrowLines, type Head } from '../arrow'
-import type { Mark } from '../marks'
-import { INK, WHITE, type Rgb } from '../paint'
-import { RING_HALF, RING_SQUASH } from '../rings'
-import { LETTER, SEAM, type Drawing, type DrawnItem, type Loop } from './drawing'
+import { CAPITAL_FOOT, SEAM, type EllipseItem, type Loop, type TextItem } from '../display-list'
+import { INK, type Rgb } from '../paint'
+import type { Drawing, DrawnItem } from './drawing'
 
 /** A drawing as the text of an SVG file; its lines keep their width in px of the picture. */
 export function writeSvg(drawing: Drawing): string {
@@ -39,14 +37,16 @@ function itemText(item: DrawnItem, names: { count: number }): string {
   switch (item.kind) {
     case 'area': {
       const colour = hex(item.colour)
-      return `<path d="${path(item.loops, true)}" fill="${colour}" stroke="${colour}" stroke-width="${SEAM}"/>`
+      return `<path d="${path(item.loops, true)}" fill="${colour}" stroke="${colour}" stroke-width="${number(item.seam ?? SEAM)}"/>`
     }
     case 'lines':
       return `<path d="${path(item.lines, false)}" fill="none" stroke="${hex(item.colour)}" stroke-width="${number(item.width)}"/>`
     case 'picture':
       return pictureText(item, names)
-    case 'mark':
-      return markText(item.mark)
+    case 'ellipse':
+      return ellipseText(item)
+    case 'text':
+      return letterText(item)
     case 'drawing':
       return drawingText(item, names)
   }
@@ -73,39 +73,11 @@ function drawingText({ drawing, left, top, isFramed, opacity }: Extract<DrawnIte
   )
 }
 
-function markText(mark: Mark): string {
-  if (mark.kind === 'ring') return ringText(mark)
-  if (mark.kind === 'letter') return letterText(mark)
-  const lines = arrowLines(mark.points, mark.heads)
-  if (!lines) return dotText(mark.points[mark.points.length - 1]!)
-  const { shaft, halo } = ARROW_SHAPE
-  const heads = path(lines.heads.map(headCorners), true)
-  const line = path([lines.shaft], false)
-  const stroke = (colour: Rgb, more: number): string =>
-    `<path d="${line}" fill="none" stroke="${hex(colour)}" stroke-width="${number(2 * (shaft + more))}"/>` +
-    `<path d="${heads}" fill="${hex(colour)}" stroke="${hex(colour)}" stroke-width="${number(2 * more)}"/>`
-  return stroke(WHITE, halo) + stroke(INK, 0)
+function ellipseText({ at, radii: [wide, high], fill, line, width }: EllipseItem): string {
+  const stroke = width > 0 ? ` stroke="${hex(line)}" stroke-width="${number(width)}"` : ''
+  return `<ellipse cx="${number(at[0])}" cy="${number(at[1])}" rx="${number(wide)}" ry="${number(high)}" fill="${fill ? hex(fill) : 'none'}"${stroke}/>`
 }
 
-/** The three corners of an arrow's head. */
-export function headCorners({ tip, neck }: Head): Loop {
-  const length = Math.max(1e-9, Math.hypot(tip[0] - neck[0], tip[1] - neck[1]))
-  const across: FlatPoint = [(-(tip[1] - neck[1]) / length) * ARROW_SHAPE.head, ((tip[0] - neck[0]) / length) * ARROW_SHAPE.head]
-  return [tip, [neck[0] + across[0], neck[1] + across[1]], [neck[0] - across[0], neck[1] - across[1]]]
-}
-
-function ringText({ at, radius }: Extract<Mark, { kind: 'ring' }>): string {
-  const ring = (colour: Rgb, half: number): string =>
-    `<ellipse cx="${number(at[0])}" cy="${number(at[1])}" rx="${number(radius)}" ry="${number(radius / RING_SQUASH)}" fill="none" ` +
-    `stroke="${hex(colour)}" stroke-width="${2 * half}"/>`
-  return ring(WHITE, RING_HALF.paper) + ring(INK, RING_HALF.ink)
-}
-
-const dotText = (at: FlatPoint): string =>
-  `<circle cx="${number(at[0])}" cy="${number(at[1])}" r="${ARROW_SHAPE.head}" fill="#fff" stroke="${hex(INK)}" stroke-width="2.4"/>` +
-  `<circle cx="${number(at[0])}" cy="${number(at[1])}" r="2.5" fill="${hex(INK)}"/>`
-
-const letterText = ({ at, letter }: Extract<Mark, { kind: 'letter' }>): string =>
-  `<circle cx="${number(at[0])}" cy="${number(at[1])}" r="${LETTER.disc}" fill="#fff" stroke="${hex(INK)}" stroke-width="${LETTER.rim}"/>` +
-  `<text x="${number(at[0])}" y="${number(at[1] + LETTER.size * 0.36)}" font-family="sans-serif" font-weight="700" font-size="${LETTER.size}" ` +
-  `text-anchor="middle" fill="${hex(INK)}">${letter}</text>`
+const letterText = ({ at, text, size, colour }: TextItem): string =>
+  `<text x="${number(at[0])}" y="${number(at[1] + size * CAPITAL_FOOT)}" font-family="sans-serif" font-weight="700" font-size="${size}" ` +
+  `text-anchor="middle" fill="${hex(colour)}">${text}</text>`
