@@ -1,4 +1,4 @@
-import { apply, directionFromText, directionOf, DIRECTION_VECTORS, type DirectionText, type Vec } from '../space'
+import { apply, directionFromText, directionOf, DIRECTION_VECTORS, type DirectionText, type Vec, vecOf } from '../space'
 import { LEFT_RIGHT, makeShape } from './make'
 import type { Connector, ConnectorKind, Shape } from './types'
 
@@ -34,7 +34,7 @@ export function ownShape(own: OwnShape): Shape {
     min: at,
     max: [at[0] + size[0], at[1] + size[1], at[2] + size[2]] as const,
   }))
-  const box = [0, 1, 2].map((i) => Math.max(...bodies.map((body) => body.max[i]!))) as unknown as Vec
+  const box = vecOf((i) => Math.max(...bodies.map((body) => body.max[i])))
   const connectors = (own.connectors ?? []).map(connectorFrom)
   const recipe = { id: own.id, family: 'own shape', title: own.name, box, bodies, connectors, reflection: LEFT_RIGHT }
   return makeShape({ ...recipe, twin: isLeftRightAlike(own, connectors, box) ? own.id : null })

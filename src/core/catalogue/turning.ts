@@ -1,5 +1,5 @@
 import { memo } from '../memo'
-import { apply, DIRECTION_VECTORS, scale, subtract, type Axis, type Matrix, type Vec } from '../space'
+import { apply, DIRECTION_VECTORS, scale, subtract, type Axis, type Matrix, type Vec, mapVec, vecOf } from '../space'
 import type { Facet } from './mesh'
 import type { Connector, ConnectorKind, Shape } from './types'
 
@@ -45,7 +45,7 @@ const isSame = (shape: Shape, turn: Matrix): boolean => sameConnectors(shape, tu
 /** Where a place of a shape goes when it is turned about the middle of its body box. */
 const turned = ({ box }: Shape, turn: Matrix, place: Vec): Vec => {
   const middle = scale(box, 0.5)
-  return apply(turn, subtract(place, middle)).map((value, i) => value + middle[i]!) as unknown as Vec
+  return mapVec(apply(turn, subtract(place, middle)), (value, i) => value + middle[i])
 }
 
 /** Texts of places are of halves of u: all that matters stands on them. */
@@ -100,8 +100,7 @@ function surfacesOf(mesh: readonly Facet[]): Surface[] {
   for (const facet of mesh) groups.set(facet.surface, [...(groups.get(facet.surface) ?? []), facet])
   return [...groups.values()].map((facets) => {
     const corners = facets.flatMap((facet) => facet.corners)
-    const along = (pick: (values: number[]) => number): Vec =>
-      [0, 1, 2].map((i) => pick(corners.map((corner) => corner[i]!))) as unknown as Vec
+    const along = (pick: (values: number[]) => number): Vec => vecOf((i) => pick(corners.map((corner) => corner[i])))
     return {
       middle: along((values) => values.reduce((sum, value) => sum + value, 0) / values.length),
       low: along((values) => Math.min(...values)),

@@ -17,6 +17,7 @@ import {
   PLUS_Z,
   STUD_PITCH,
   type Vec,
+  vecOf,
 } from '../space'
 
 /** The policy says how much is made of each technique. One finding a technique and pair of nodes. */
@@ -119,8 +120,8 @@ function platesBetweenStuds(scene: Scene): NodePair[] {
   for (const part of edges) {
     const { shape, pose } = scene.parts[part]!
     const corners = [posed(pose, [0, 0, 0]), posed(pose, shape.box)]
-    const low = [0, 1, 2].map((k) => Math.min(corners[0]![k]!, corners[1]![k]!)) as unknown as Vec
-    const high = [0, 1, 2].map((k) => Math.max(corners[0]![k]!, corners[1]![k]!)) as unknown as Vec
+    const low = vecOf((k) => Math.min(corners[0]![k], corners[1]![k]))
+    const high = vecOf((k) => Math.max(corners[0]![k], corners[1]![k]))
     const across = high[0] - low[0] === PLATE_HEIGHT ? 0 : 1
     const along = across === 0 ? 1 : 0
     for (let at = low[along]; at <= high[along]; at += STUD_PITCH / 2) {

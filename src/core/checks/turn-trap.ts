@@ -3,7 +3,7 @@ import { viewMatrix, type StepLook } from '../picture'
 import type { BuiltSection } from '../plan'
 import { memo, memoPair } from '../memo'
 import { sectionById, type PlacedPart } from '../model'
-import { apply, axisOf, dot, DIRECTION_VECTORS, middle, multiply, TURNS, type Matrix, type Vec } from '../space'
+import { apply, axisOf, dot, DIRECTION_VECTORS, middle, multiply, TURNS, type Matrix, type Vec, mapVec } from '../space'
 import type { Scene } from '../scene'
 import { defineCheck, type Found } from './check'
 import { idsOf, lastStep, nameParts } from './naming'
@@ -104,7 +104,10 @@ const outlineOf = memoPair((shape: Shape, matrix: Matrix): string => {
   const facets = shape.mesh.map(({ normal, corners }) => {
     const seen = apply(matrix, normal).map((value) => Math.round(value * 100) + 0)
     const sum = corners.reduce<Vec>((all, corner) => [all[0] + corner[0], all[1] + corner[1], all[2] + corner[2]], [0, 0, 0])
-    const from = apply(matrix, sum.map((value, k) => value / corners.length - shape.box[k]! / 2) as unknown as Vec)
+    const from = apply(
+      matrix,
+      mapVec(sum, (value, k) => value / corners.length - shape.box[k] / 2),
+    )
     return `${seen.join()}@${from.map((value) => Math.round(value * 10) + 0).join()}`
   })
   return facets.sort().join(' ')

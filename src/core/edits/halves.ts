@@ -1,6 +1,6 @@
 import type { Shape } from '../catalogue'
 import { partPose, type ModelDocument, type Part } from '../model'
-import { apply, posedBox, STUD_PITCH, type Pose, type Vec } from '../space'
+import { apply, posedBox, STUD_PITCH, type Pose, mapVec } from '../space'
 
 /** Families whose longer pieces can be laid as two shorter ones of the same kind. */
 const DIVISIBLE = new Set(['brick', 'plate', 'tile'])
@@ -37,10 +37,7 @@ const shapeOf = (like: Shape, along: number, across: number, shapes: ReadonlyMap
 /** A piece in the place of a part, `shift` u along it. */
 function placed(whole: Part, pose: Pose, piece: Shape, shift: number): Omit<Part, 'id'> {
   const moved = apply(pose.matrix, [shift, 0, 0])
-  const at = posedBox(
-    { matrix: pose.matrix, at: pose.at.map((value, i) => value + moved[i]!) as unknown as Vec },
-    { min: [0, 0, 0], max: piece.box },
-  ).min
+  const at = posedBox({ matrix: pose.matrix, at: mapVec(pose.at, (value, i) => value + moved[i]) }, { min: [0, 0, 0], max: piece.box }).min
   const { id: _id, ...rest } = whole
   return { ...rest, shape: piece.id, at }
 }

@@ -40,7 +40,10 @@ const isCode = (code: string): code is FaultCode => Object.hasOwn(FAULT_CODES, c
 
 /** A plain fault as one that can be thrown; a code that nobody knows, as of another version, is unexpected. */
 export const faultFrom = ({ code, message, place, wayOut }: PlainFault): Fault =>
-  new Fault(isCode(code) ? code : 'unexpected', message, { ...(place === undefined ? {} : { place }), ...(wayOut === undefined ? {} : { wayOut }) })
+  new Fault(isCode(code) ? code : 'unexpected', message, {
+    ...(place === undefined ? {} : { place }),
+    ...(wayOut === undefined ? {} : { wayOut }),
+  })
 
 /** Turns anything thrown into plain data; what is not a fault becomes `unexpected` and keeps its message. */
 export function plainFault(thrown: unknown): PlainFault {

@@ -14,6 +14,7 @@ import {
   type Matrix,
   type Pose,
   type Vec,
+  mapVec,
 } from '../space'
 import { shapeOfPart } from './lengths'
 import { partPose } from './part-pose'
@@ -138,7 +139,7 @@ export function jointPose(model: ModelDocument, section: Section, copy: JointedC
   const turn = multiply(turned, straight)
   const whole = mirror ? multiply(turn, mirror) : turn
   const at = subtract(on.at, apply(turn, by.at))
-  return { matrix: whole.map(cleaned) as unknown as Matrix, at: at.map(cleaned) as unknown as Vec }
+  return { matrix: whole.map(cleaned) as unknown as Matrix, at: mapVec(at, cleaned) }
 }
 
 /** How far a joint lets a copy move from where it is now, in the lattice of the section that holds it. */

@@ -1,6 +1,6 @@
 import { Budget } from '../fault'
 import { asOriented, insideRound, MARK, tableBox, type Scene } from '../scene'
-import { BoxTree, dot, DIRECTION_VECTORS, scale, sweptMeets, type Box, type OrientedBox, type Vec } from '../space'
+import { BoxTree, dot, DIRECTION_VECTORS, scale, sweptMeets, type Box, type OrientedBox, type Vec, mapVec } from '../space'
 import { travelVector, type Travel } from './travel'
 
 /** A body or stud in any pose. */
@@ -113,8 +113,8 @@ function isPassable(a: LooseBody, b: LooseBody, travel: Vec): boolean {
 }
 
 const sweptHull = (hull: Box, way: Vec): Box => ({
-  min: hull.min.map((value, i) => value + Math.min(0, way[i]!)) as unknown as Vec,
-  max: hull.max.map((value, i) => value + Math.max(0, way[i]!)) as unknown as Vec,
+  min: mapVec(hull.min, (value, i) => value + Math.min(0, way[i])),
+  max: mapVec(hull.max, (value, i) => value + Math.max(0, way[i])),
 })
 
 function widest(scene: Scene): number {

@@ -58,12 +58,27 @@ export class SpaceLeft {
   }
 
   /**
-   * Everything is there again; who is not is then told through `isThere` alone. Nothing is taken out of the columns, so that
-   * a few questions about a large section cost little; many are cheaper with `remove`, which keeps neighbours near.
+   * Asks about other sets of nodes than those that are left: within `act`, who is there is told by the table it is given alone, and
+   * everything stands in its columns. That suits a few questions about a large section; many are cheaper with `remove`, which
+   * keeps neighbours near. Afterwards everything is there.
    */
-  restoreLinked(): Uint8Array {
+  withPresence<Value>(act: (isThere: Uint8Array) => Value): Value {
     this.restore()
-    return this.isThere
+    try {
+      return act(this.isThere)
+    } finally {
+      this.isThere.fill(1)
+    }
+  }
+
+  /** The same among what is left: afterwards that is there again. */
+  withPresenceAmongLeft<Value>(act: (isThere: Uint8Array) => Value): Value {
+    const left = this.isThere.slice()
+    try {
+      return act(this.isThere)
+    } finally {
+      this.isThere.set(left)
+    }
   }
 
   /** A node in the way of `node` leaving along `travel`, be it in its path or holding it across; −1 when there is none. */

@@ -19,7 +19,11 @@ const ORDER: readonly Direction[] = [PLUS_Z, ...DIRECTIONS.filter((way) => way !
 export function peelExactly(space: SpaceLeft): Removal[] | undefined {
   const count = space.scene.nodes.length
   if (count > MOST_EXACT || space.scene.freeBodies.length > 0) return undefined
-  const isThere = space.restoreLinked()
+  return space.withPresence((isThere) => walkSets(space, isThere))
+}
+
+function walkSets(space: SpaceLeft, isThere: Uint8Array): Removal[] | undefined {
+  const count = isThere.length
   const removals: Removal[] = []
   const seen = new Uint8Array(1 << count)
   const walk = (left: number): boolean => {
@@ -42,9 +46,7 @@ export function peelExactly(space: SpaceLeft): Removal[] | undefined {
     }
     return false
   }
-  const isFound = walk((1 << count) - 1)
-  isThere.fill(1)
-  return isFound ? removals : undefined
+  return walk((1 << count) - 1) ? removals : undefined
 }
 
 /** Whether every group of what is there reaches down to the lowest plane. */

@@ -207,14 +207,14 @@ function askTakingAway({ space, ways, scene }: GivenSpace, order: Int32Array, be
 }
 
 function askInPlace({ space, ways }: GivenSpace, order: Int32Array, before: Float64Array, fresh: readonly number[]): void {
-  const isThere = space.restoreLinked()
-  isThere.fill(0)
-  let at = 0
-  for (const i of fresh) {
-    for (; at <= i; at++) isThere[order[at]!] = 1
-    keepWay(ways, order[i]!, before[i]!, wayIn(space, order[i]!))
-  }
-  isThere.fill(1)
+  space.withPresence((isThere) => {
+    isThere.fill(0)
+    let at = 0
+    for (const i of fresh) {
+      for (; at <= i; at++) isThere[order[at]!] = 1
+      keepWay(ways, order[i]!, before[i]!, wayIn(space, order[i]!))
+    }
+  })
 }
 
 function keepWay(ways: Ways, node: number, present: Signature, { arrives, press, block }: WayIn): void {

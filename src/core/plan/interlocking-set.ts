@@ -18,27 +18,21 @@ export interface InterlockingSet {
 export function findInterlockingSet(space: SpaceLeft, seed: number): InterlockingSet {
   const around = reachBlockers(space, seed)
   if (around.length > MOST_NODES) return { core: [], keys: [] }
-  const there = space.isThere.slice()
-  try {
-    let core = stuckAmong(space, around)
-    for (const node of [...core]) {
-      const rest = stuckAmong(
-        space,
-        core.filter((other) => other !== node),
-      )
-      if (rest.length > 0) core = rest
-    }
-    const keys = core.filter(
-      (node) =>
-        stuckAmong(
-          space,
-          around.filter((other) => other !== node),
-        ).length === 0,
+  return space.withPresenceAmongLeft(() => filterSet(space, around))
+}
+
+function filterSet(space: SpaceLeft, around: readonly number[]): InterlockingSet {
+  const without = (nodes: readonly number[], gone: number): number[] =>
+    stuckAmong(
+      space,
+      nodes.filter((other) => other !== gone),
     )
-    return { core, keys }
-  } finally {
-    space.isThere.set(there)
+  let core = stuckAmong(space, around)
+  for (const node of [...core]) {
+    const rest = without(core, node)
+    if (rest.length > 0) core = rest
   }
+  return { core, keys: core.filter((node) => without(around, node).length === 0) }
 }
 
 /** The node, who blocks it, who blocks those, and so on. */

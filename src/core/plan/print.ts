@@ -3,7 +3,7 @@ import { coloursOf, inventoryOf, total, trayOf, type ColourCount, type PieceCoun
 import { partsOf, sectionById, sectionUses, type ModelDocument, type Part } from '../model'
 import type { Travel } from '../motion'
 import { ownPieceCount, type Scene } from '../scene'
-import { DIRECTION_TEXTS, NO_TURN, turnText, type Direction, type Turn, type Vec } from '../space'
+import { DIRECTION_TEXTS, NO_TURN, turnText, type Direction, type Turn, mapVec } from '../space'
 import type { BuiltSection } from './built'
 import type { DirectionValue, Move, PlanStep, SectionPlan } from './types'
 
@@ -168,4 +168,4 @@ function writeMoves(built: BuiltSection, nodes: readonly number[], loose: readon
 }
 
 const directionValue = (travel: Travel): DirectionValue =>
-  typeof travel === 'number' ? DIRECTION_TEXTS[travel]! : (travel.map((value) => Math.round(value * 1e6) / 1e6 + 0) as unknown as Vec)
+  typeof travel === 'number' ? DIRECTION_TEXTS[travel]! : mapVec(travel, (value) => Math.round(value * 1e6) / 1e6 + 0)

@@ -14,6 +14,7 @@ import {
   TURNS,
   type Matrix,
   type Vec,
+  mapVec,
 } from '../space'
 
 /**
@@ -69,7 +70,7 @@ export const ownShape = ({ shape, length: mm }: Part, shapes: ReadonlyMap<string
 
 const MIRRORS = { x: 0, y: 1, z: 2 } as const
 const mirrored = (v: Vec, axis: Copy['mirror']): Vec =>
-  axis === undefined ? v : (v.map((value, i) => (i === MIRRORS[axis] ? -value : value)) as unknown as Vec)
+  axis === undefined ? v : mapVec(v, (value, i) => (i === MIRRORS[axis] ? -value : value))
 
 function endOf(
   section: Section,
@@ -81,7 +82,7 @@ function endOf(
   const shape = ownShape(part, shapes)
   const turn = TURNS[turnFromText(part.turn ?? '+x+y')!]!
   const far = apply(turn, shape.box)
-  const shift = part.at!.map((value, i) => value - Math.min(0, far[i]!)) as unknown as Vec
+  const shift = mapVec(part.at!, (value, i) => value - Math.min(0, far[i]))
   const connector: Connector = shape.connectors.filter(({ kind }) => kind === end.kind)[(end.number ?? 1) - 1]!
   const way = (direction: number): Vec => mirrored(apply(turn, DIRECTION_VECTORS[direction]!), mirror)
   const facing = way(connector.facing)
@@ -155,7 +156,7 @@ export function ownCopyPose(
     ] as const
   ).map((v) => turn(mirrored(v, mirror)).map(clean))
   const matrix = [0, 1, 2].flatMap((row) => columns.map((column) => column[row]!)) as unknown as Matrix
-  const at = on && by ? (subtract(on.at, turn(by.at)).map(whole) as unknown as Vec) : (copy.at ?? [0, 0, 0])
+  const at = on && by ? mapVec(subtract(on.at, turn(by.at)), whole) : (copy.at ?? [0, 0, 0])
   return { matrix, at }
 }
 

@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { apply, orientedBox, rotationMatrix, sweptMeets, type Vec } from '../space'
+import { apply, orientedBox, rotationMatrix, sweptMeets, type Vec, mapVec } from '../space'
 import { hullsShare } from './hulls'
 
 const corners = (at: Vec, size: Vec, angles: Vec): Vec[] =>
   [0, 1, 2, 3, 4, 5, 6, 7].map((i) => {
-    const corner = size.map((value, k) => ((i >> k) & 1) * value) as unknown as Vec
+    const corner = mapVec(size, (value, k) => ((i >> k) & 1) * value)
     const turned = apply(rotationMatrix(angles), corner)
-    return turned.map((value, k) => value + at[k]!) as unknown as Vec
+    return mapVec(turned, (value, k) => value + at[k])
   })
 
 describe('bodies in any attitude', () => {

@@ -1,5 +1,5 @@
 import type { Connector, Shape } from '../catalogue'
-import { apply, DIRECTION_VECTORS, dot, length, scale, subtract, type Matrix, type Vec } from '../space'
+import { apply, DIRECTION_VECTORS, dot, length, scale, subtract, type Matrix, type Vec, mapVec } from '../space'
 import type { Link, ReplayedThing } from './things'
 
 /**
@@ -38,7 +38,7 @@ export const linksOf = (shape: Shape, place: (v: Vec) => Vec, turn: Matrix): Lin
 export const movedLinks = (links: readonly Link[], matrix: Matrix, at: Vec): Link[] =>
   links.map((link) => ({
     ...link,
-    at: apply(matrix, link.at).map((value, k) => value + at[k]!) as unknown as Vec,
+    at: mapVec(apply(matrix, link.at), (value, k) => value + at[k]),
     facing: apply(matrix, link.facing),
     along: apply(matrix, link.along),
   }))

@@ -1,4 +1,4 @@
-import { apply, dot, length, subtract, type Matrix, type Vec } from '../space'
+import { apply, dot, length, subtract, type Matrix, type Vec, vecOf, mapVec } from '../space'
 import { hullsShare } from './hulls'
 import type { Brick, ReplayedSolid, Stud, ReplayedThing } from './things'
 
@@ -14,14 +14,14 @@ const SAME = 0.9999
 const FAR = 4000
 
 const cornersOf = ({ min, max }: Pick<Brick, 'min' | 'max'>): Vec[] =>
-  [0, 1, 2, 3, 4, 5, 6, 7].map((i) => [0, 1, 2].map((k) => (((i >> k) & 1) === 1 ? max[k]! : min[k]!)) as unknown as Vec)
+  [0, 1, 2, 3, 4, 5, 6, 7].map((i) => vecOf((k) => (((i >> k) & 1) === 1 ? max[k] : min[k])))
 
 /** Bodies a hair smaller than they are, so that what touches does not count. */
 function shrunk(corners: readonly Vec[]): Vec[] {
   const middle = [0, 1, 2].map((k) => corners.reduce((sum, corner) => sum + corner[k]!, 0) / corners.length)
   const size = length(subtract(corners[0]!, middle as unknown as Vec))
   const share = 1 - TOLERANCE / Math.max(1, size)
-  return corners.map((corner) => corner.map((value, k) => middle[k]! + (value - middle[k]!) * share) as unknown as Vec)
+  return corners.map((corner) => mapVec(corner, (value, k) => middle[k]! + (value - middle[k]!) * share))
 }
 
 /** All bodies and studs of a thing, those in the lattice included. */
@@ -49,7 +49,7 @@ export function loosened(
   at: Vec,
   studBox: (stud: Stud) => Brick,
 ): Pick<ReplayedThing, 'solids' | 'freeStuds' | 'freeSockets'> {
-  const place = (v: Vec): Vec => apply(matrix, v).map((value, k) => value + at[k]!) as unknown as Vec
+  const place = (v: Vec): Vec => mapVec(apply(matrix, v), (value, k) => value + at[k])
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: place(foot) as Stud['foot'], axis: apply(matrix, axis) })
   return {
     solids: solidsOf(thing, studBox).map((solid) => ({
@@ -78,7 +78,7 @@ export function looseObstacle(
   const theirs = solidsOf(other, studBox).filter(counts)
   for (const a of mine) {
     const body = shrunk(a.corners)
-    const way = [...body, ...body.map((corner) => corner.map((value, k) => value - direction[k]! * FAR) as unknown as Vec)]
+    const way = [...body, ...body.map((corner) => mapVec(corner, (value, k) => value - direction[k] * FAR))]
     for (const b of theirs) {
       if ((a.axis !== undefined && b.open) || (b.axis !== undefined && a.open)) continue
       if (mightMeet(way, b.corners) && hullsShare(way, shrunk(b.corners))) return other.id

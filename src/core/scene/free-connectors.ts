@@ -1,5 +1,5 @@
 import { axesLet, givenHolds, gripCount, HOLD, mainWay, receivedHold, type Connector, type HoldKind } from '../catalogue'
-import { apply, DIRECTION_VECTORS, posed, type Pose, type Vec } from '../space'
+import { apply, DIRECTION_VECTORS, posed, type Pose, type Vec, mapVec } from '../space'
 import { holdOfCode, ROLE, type GripTable } from './grips'
 
 /** A connector in a free pose, or one of the lattice looked at as if it were: in one sort of joint. */
@@ -33,9 +33,12 @@ export function freeConnectors(connector: Connector, pose: Pose, node: number, p
     return [{ node, part, at: posed(pose, at), hold: receivedHold(kind), way, gives: false, isStud, lets }]
   }
   const step = DIRECTION_VECTORS[facing]!
-  return Array.from({ length: gripCount(connector) }, (_, k) => posed(pose, at.map((v, i) => v + k * step[i]!) as unknown as Vec)).flatMap(
-    (place) => holds.map((hold) => ({ node, part, at: place, hold, way, gives: true, isStud, lets: [] })),
-  )
+  return Array.from({ length: gripCount(connector) }, (_, k) =>
+    posed(
+      pose,
+      mapVec(at, (v, i) => v + k * step[i]),
+    ),
+  ).flatMap((place) => holds.map((hold) => ({ node, part, at: place, hold, way, gives: true, isStud, lets: [] })))
 }
 
 /** The grips of the lattice in the same form. */

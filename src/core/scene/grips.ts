@@ -1,5 +1,5 @@
 import { AGREEMENT, axesLet, givenHolds, gripCount, mainWay, receivedHold, type Connector, type HoldKind } from '../catalogue'
-import { axisOf, DIRECTION_VECTORS, opposite, type Direction, type Vec } from '../space'
+import { axisOf, DIRECTION_VECTORS, opposite, type Direction, type Vec, mapVec } from '../space'
 
 /** What a grip does in its joint. */
 export const ROLE = { receives: 0, stud: 1, gives: 2 } as const
@@ -50,7 +50,7 @@ export function gripsOf(connector: Connector): Grip[] {
   }
   const role = connector.kind === 'stud' ? ROLE.stud : ROLE.gives
   const step = DIRECTION_VECTORS[connector.facing]!
-  return Array.from({ length: gripCount(connector) }, (_, k) => connector.at.map((v, i) => v + k * step[i]!) as unknown as Vec).flatMap(
-    (at) => holds.map((hold) => ({ at, code: codeOf(hold, way, true), role, lets: 0 })),
+  return Array.from({ length: gripCount(connector) }, (_, k) => mapVec(connector.at, (v, i) => v + k * step[i])).flatMap((at) =>
+    holds.map((hold) => ({ at, code: codeOf(hold, way, true), role, lets: 0 })),
   )
 }

@@ -1,3 +1,4 @@
+import { mapVec } from './vectors'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
@@ -112,8 +113,8 @@ describe('boxes and poses', () => {
     fc.assert(
       fc.property(box, box, fc.constantFrom<Vec>([0, 0, 0], [0, 0, 300], [-300, 0, 0]), (a, b, way) => {
         const swept = {
-          min: a.min.map((value, i) => Math.min(value, value + way[i]!)) as unknown as Vec,
-          max: a.max.map((value, i) => Math.max(value, value + way[i]!)) as unknown as Vec,
+          min: mapVec(a.min, (value, i) => Math.min(value, value + way[i])),
+          max: mapVec(a.max, (value, i) => Math.max(value, value + way[i])),
         }
         expect(sweptMeets(orientedBox(still, a), orientedBox(still, b), way)).toBe(boxesMeet(swept, b))
       }),

@@ -5,6 +5,15 @@ export type Matrix = readonly [number, number, number, number, number, number, n
 
 export const IDENTITY: Matrix = [1, 0, 0, 0, 1, 0, 0, 0, 1]
 
+/** A vector of what is said of each axis. */
+export const vecOf = (value: (axis: 0 | 1 | 2) => number): Vec => [value(0), value(1), value(2)]
+/** A vector with each of its numbers changed. */
+export const mapVec = (a: Vec, change: (value: number, axis: 0 | 1 | 2) => number): Vec => [
+  change(a[0], 0),
+  change(a[1], 1),
+  change(a[2], 2),
+]
+
 export const add = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 export const subtract = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
 export const scale = (a: Vec, factor: number): Vec => [a[0] * factor, a[1] * factor, a[2] * factor]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plural } from '@core/words'
 import { computed, nextTick, ref } from 'vue'
 import qrcode from 'qrcode-generator'
 import type { Alias } from '@core/names'
@@ -86,9 +87,9 @@ async function copyLink(): Promise<void> {
   <main class="booklet-screen">
     <aside>
       <h1>Booklet</h1>
-      <p class="faint">{{ pages.count }} {{ pages.count === 1 ? 'sheet' : 'sheets' }}. What you see is what a builder gets.</p>
+      <p class="faint">{{ plural(pages.count, 'sheet') }}. What you see is what a builder gets.</p>
       <p v-if="errors > 0" class="warn" role="status">
-        <b>▲ {{ errors }} {{ errors === 1 ? 'error stands' : 'errors stand' }}.</b> Builders would get stuck.
+        <b>▲ {{ plural(errors, 'error stands', 'errors stand') }}.</b> Builders would get stuck.
         <RouterLink :to="{ name: 'rail' }">Look at the rail</RouterLink>
       </p>
 

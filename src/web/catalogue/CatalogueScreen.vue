@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { arrowWay } from '../shared/arrow-keys'
+import { plural } from '@core/words'
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
 import { BASE_CATALOGUE, type Shape } from '@core/catalogue'
 import { faultLine, plainFault } from '@core/fault'
@@ -96,12 +98,12 @@ async function close(): Promise<void> {
 /** Arrows walk over the pictures, wherever the rows break. */
 function walk(event: KeyboardEvent): void {
   const here = (event.target as HTMLElement).closest<HTMLElement>('[data-shape]')
-  if (!here || !event.key.startsWith('Arrow')) return
+  const way = arrowWay(event)
+  if (!here || !way) return
   const all = [...grid.value!.querySelectorAll<HTMLElement>('[data-shape]')]
   const at = all.indexOf(here)
   const row = all.filter((each) => each.offsetTop === here.offsetTop).length
-  const by = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -row, ArrowDown: row }[event.key] ?? 0
-  const next = all[Math.min(all.length - 1, Math.max(0, at + by))]
+  const next = all[Math.min(all.length - 1, Math.max(0, at + way[0] + way[1] * row))]
   if (!next) return
   next.focus()
   event.preventDefault()
@@ -155,7 +157,7 @@ async function bringNames(files: FileList | null): Promise<void> {
         <ChoiceList v-model="joins" label="Takes hold of" :options="JOINS" />
       </fieldset>
       <p class="line">
-        <span role="status">{{ count }} {{ count === 1 ? 'shape' : 'shapes' }}</span>
+        <span role="status">{{ plural(count, 'shape') }}</span>
         <ActionButton v-if="query !== '' || isLooking" @click="clear">Ask nothing</ActionButton>
         <span class="gap" />
         <label class="tick"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plural } from '@core/words'
 import { computed, ref, watch } from 'vue'
 import { total } from '@core/count'
 import { readQuickLine } from '@core/names'
@@ -28,11 +29,9 @@ async function add(): Promise<void> {
   const { pieces } = read.value
   const count = total(pieces)
   const into = section.value
-  problem.value = await open.tryEdit(`add ${count} loose ${count === 1 ? 'piece' : 'pieces'}`, (model) =>
-    withLooseParts(model, into, pieces),
-  )
+  problem.value = await open.tryEdit(`add ${plural(count, 'loose piece')}`, (model) => withLooseParts(model, into, pieces))
   if (problem.value !== '') return
-  notify(`${count} loose ${count === 1 ? 'piece' : 'pieces'} added.`, { act: { label: 'Undo', run: () => void open.undo() } })
+  notify(`${plural(count, 'loose piece')} added.`, { act: { label: 'Undo', run: () => void open.undo() } })
   line.value = ''
 }
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plural } from '@core/words'
 import { computed, ref } from 'vue'
 import { HOLD_WORDS, massOf, receivedHold, givenHolds, socketCount, studCount, type Shape, turningOf } from '@core/catalogue'
 import { fromU, type LengthUnit } from '@core/fit'
@@ -94,8 +95,8 @@ const rename = (field: 'name' | 'number', text: string): void => void names.name
         </tbody>
       </table>
       <p>
-        {{ studCount(shape) }} {{ studCount(shape) === 1 ? 'stud' : 'studs' }}, {{ socketCount(shape) }}
-        {{ socketCount(shape) === 1 ? 'socket' : 'sockets' }}<template v-for="hold in holds" :key="hold">, {{ hold }}</template
+        {{ plural(studCount(shape), 'stud') }}, {{ plural(socketCount(shape), 'socket')
+        }}<template v-for="hold in holds" :key="hold">, {{ hold }}</template
         >.
       </p>
       <p>{{ turningWords }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { arrowWay } from '../shared/arrow-keys'
 import { computed, ref, watch } from 'vue'
 import { gapOfFaces, toMm, type PickedFace } from '@core/fit'
 import type { PictureRef } from '@core/booklet'
@@ -71,14 +72,8 @@ function onClick(event: MouseEvent): void {
   void pick(place.x, place.y)
 }
 
-const WAYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-}
 function onKey(event: KeyboardEvent): void {
-  const way = WAYS[event.key]
+  const way = arrowWay(event)
   if (way) {
     const far = event.shiftKey ? STEP * 5 : STEP
     const clamp = (value: number, most: number): number => Math.max(0, Math.min(most - 1, value))

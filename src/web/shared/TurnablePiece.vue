@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { arrowWay } from './arrow-keys'
 import { computed, ref } from 'vue'
 import type { OwnShape } from '@core/catalogue'
 import { freeViewWords, turnedBy, turnedOver, USUAL_VIEW, type FreeView, type PieceSpec } from '@core/picture'
@@ -27,17 +28,11 @@ function turnBy(turn: number, lift: number): void {
   view.value = turnedBy(view.value, { turn, lift })
 }
 
-const WAYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-STEP, 0],
-  ArrowRight: [STEP, 0],
-  ArrowUp: [0, STEP],
-  ArrowDown: [0, -STEP],
-}
 /** @returns whether the key turned it: the sheet around hands its keys on */
 function onKey(event: KeyboardEvent): boolean {
-  const way = WAYS[event.key]
+  const way = arrowWay(event)
   if (!way) return false
-  turnBy(...way)
+  turnBy(way[0] * STEP, -way[1] * STEP)
   event.preventDefault()
   event.stopPropagation()
   return true

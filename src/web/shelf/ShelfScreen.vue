@@ -2,7 +2,7 @@
 import { computed, inject, onMounted, onUnmounted, ref } from 'vue'
 import { faultLine, plainFault } from '@core/fault'
 import { READABLE, type WritableFormat } from '@core/formats'
-import { listInWords } from '@core/words'
+import { listInWords, plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { downloadModel } from '../shared/download-model'
@@ -82,8 +82,8 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
     <main>
       <h1>Shelf</h1>
       <p class="faint">
-        {{ total }} {{ total === 1 ? 'model' : 'models' }}. Bring in a <b>{{ listInWords(READABLE, 'or') }}</b> file by the button, or drop
-        it here. Everything stays in this browser.
+        {{ plural(total, 'model') }}. Bring in a <b>{{ listInWords(READABLE, 'or') }}</b> file by the button, or drop it here. Everything
+        stays in this browser.
       </p>
       <WorkBar
         v-if="shelf.working"

@@ -1,3 +1,4 @@
+import { plural } from '@core/words'
 import type { Report } from '@core/pipeline'
 import type { ModelDocument } from '@core/model'
 import type { ShelfFacts } from './database'
@@ -16,7 +17,7 @@ export function factsOf(model: ModelDocument, report: Report): ShelfFacts {
 /** How ready a model is, in words. */
 export function readiness(facts: ShelfFacts | undefined): string {
   if (!facts) return 'not looked at yet'
-  if (facts.errors > 0) return `${facts.errors} ${facts.errors === 1 ? 'error' : 'errors'} to solve`
-  if (facts.warnings > 0) return `can be built, ${facts.warnings} ${facts.warnings === 1 ? 'warning' : 'warnings'}`
+  if (facts.errors > 0) return `${plural(facts.errors, 'error')} to solve`
+  if (facts.warnings > 0) return `can be built, ${plural(facts.warnings, 'warning')}`
   return 'ready to publish'
 }
