@@ -24,8 +24,8 @@ const links: readonly Copy[] = [
 ]
 const chain = (more: readonly Part[] = []): ModelDocument => checkModel(twoSections(more, links, frame))
 
-describe('a knot', () => {
-  it('is told as the smallest set that locks each other, with those that would untie it', () => {
+describe('an interlocking set', () => {
+  it('is told as the smallest set that locks each other, with those without which the others come apart', () => {
     const bystander = [part('table', 'plate-8x8', [-100, -100, 0]), part('cup', 'round-brick-1x1', [-90, -90, 4])]
     const { report } = reportModel(chain(bystander))
     const blocked = report.findings.filter((found) => found.code === 'blocked')
@@ -42,7 +42,7 @@ describe('a knot', () => {
     expect([...space.isThere]).toEqual(scene.nodes.map(() => 1))
   })
 
-  it('ways out swap the part that unties it, or leave it out', () => {
+  it('ways out swap the part that locks the others, or leave it out', () => {
     const model = twoSections([part('beam', 'plate-1x4', [0, 0, 0], '+y-x')], [], frame)
     const finding = { code: 'blocked', severity: 'error', section: 'main', step: 1, parts: ['beam'], message: '' } as const
     const [swap, removal] = waysOut(model, finding)
