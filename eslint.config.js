@@ -25,6 +25,14 @@ export default defineConfig(
       'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
       'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
       'max-params': ['error', { max: 4 }],
+      // A bare true among other arguments says nothing: name it, in an object or as a word.
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: ':matches(CallExpression, NewExpression)[arguments.length>1] > Literal[raw=/^(true|false)$/]',
+          message: 'Name what is true or false: { isOpen: true }, or a word of two.',
+        },
+      ],
     },
   },
   {
@@ -41,7 +49,10 @@ export default defineConfig(
   // The recipes of the demos read like sentences: what, of which shape and colour, where, how turned.
   { files: ['demo/**'], rules: { 'max-params': 'off' } },
   // A describe is a chapter, not a function, and the rows of a table of cases are arguments.
-  { files: ['**/*.test.ts', 'e2e/**', 'tests/support/**'], rules: { 'max-lines-per-function': 'off', 'max-params': 'off' } },
+  {
+    files: ['**/*.test.ts', 'e2e/**', 'tests/support/**'],
+    rules: { 'max-lines-per-function': 'off', 'max-params': 'off', 'no-restricted-syntax': 'off' },
+  },
   { files: ['**/*.{js,mjs,cjs}'], extends: [ts.configs.disableTypeChecked], languageOptions: { globals: globals.node } },
   prettier,
 )

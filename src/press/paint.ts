@@ -1,4 +1,4 @@
-import type { PictureRef, BookletSource } from '@core/booklet'
+import type { PictureContent, PictureRef, BookletSource } from '@core/booklet'
 import type { PieceCount } from '@core/count'
 import { catalogueOf, Flattener } from '@core/model'
 import {
@@ -46,20 +46,20 @@ export class BookletPainter {
     return this.open.painter
   }
 
-  paint(picture: PictureRef, isFinished: boolean): RgbImage {
+  paint(picture: PictureRef, content: PictureContent): RgbImage {
     const painter = this.painterOf(picture)
     const view = picture.view as ViewNumber
     const { focus } = picture
     if (focus) return painter.paintFocus(picture.step, view, focus.id, focus.travel)
-    return isFinished ? painter.paintFinished(view) : painter.paint(picture.step, view, insetOf(picture))
+    return content === 'finished' ? painter.paintFinished(view) : painter.paint(picture.step, view, insetOf(picture))
   }
 
   /** The same in areas and lines; nothing where that would be too many, and for pictures of one thing alone. */
-  draw(picture: PictureRef, isFinished: boolean): Drawing | undefined {
+  draw(picture: PictureRef, content: PictureContent): Drawing | undefined {
     if (picture.focus) return undefined
     const painter = this.painterOf(picture)
     const view = picture.view as ViewNumber
-    return isFinished ? painter.drawFinished(view) : painter.draw(picture.step, view, insetOf(picture))
+    return content === 'finished' ? painter.drawFinished(view) : painter.draw(picture.step, view, insetOf(picture))
   }
 
   /** What the picture of a finished section shows at a place, px. */

@@ -12,7 +12,7 @@ import {
   type PDFRef,
   type RGB,
 } from '@cantoo/pdf-lib'
-import type { Page, PictureRef } from '@core/booklet'
+import type { Page, PictureContent, PictureRef } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
 import { FlowColumn, type SheetPlace } from './column'
 import type { Paper } from './exports/booklet-export'
@@ -27,8 +27,8 @@ const SIZES: Readonly<Record<Paper, readonly [number, number]>> = { a4: [595.28,
 /** What paints and draws for a booklet. */
 interface PdfPainter {
   /** In areas and lines; nothing where that would be too many, then in dots. */
-  draw(picture: PictureRef, isFinished: boolean): Drawing | undefined
-  paint(picture: PictureRef, isFinished: boolean): RgbImage
+  draw(picture: PictureRef, content: PictureContent): Drawing | undefined
+  paint(picture: PictureRef, content: PictureContent): RgbImage
   trayLooks(pieces: readonly PieceCount[], size: PictureSize): readonly PieceLook[]
   drawPiece(piece: PieceCount, size: PictureSize, look: PieceLook): Drawing
 }
@@ -175,11 +175,11 @@ export class Sheet {
   }
 
   /** A picture whose lower edge is at the place. */
-  protected async picture(ref: PictureRef | null, isFinished: boolean, place: SheetPlace): Promise<void> {
+  protected async picture(ref: PictureRef | null, content: PictureContent, place: SheetPlace): Promise<void> {
     if (!ref) return
     const { painter } = this.input
-    const drawing = painter.draw(ref, isFinished)
-    const picture = drawing ? await this.embedLines(drawing) : await this.embedDots(painter.paint(ref, isFinished))
+    const drawing = painter.draw(ref, content)
+    const picture = drawing ? await this.embedLines(drawing) : await this.embedDots(painter.paint(ref, content))
     this.place(picture, place, place.width * ASPECT)
   }
 

@@ -87,7 +87,7 @@ class Press extends DecalSheet {
     if (page.designer !== '') this.write(column, `Designed by ${page.designer}`, { size: 13, colour: FAINT })
     this.page.drawRectangle({ x: MARGIN, y: column.y - 4, width: 56, height: 3, color: ACCENT })
     column.take(column.width * ASPECT, 20)
-    await this.picture(page.picture, true, column)
+    await this.picture(page.picture, 'finished', column)
     column.take(30)
     this.facts(page, column)
     column.take(40)
@@ -122,7 +122,7 @@ class Press extends DecalSheet {
     const size = `${plural(total(page.pieces), 'piece')}, ${plural(page.steps, 'step')}${timesWords(page)}`
     this.text(size, MARGIN, top - 20, { size: 10.5, colour: FAINT })
     const width = 220
-    await this.picture(page.picture, true, { x: this.width - MARGIN - width, y: this.height - 44 - width * ASPECT, width })
+    await this.picture(page.picture, 'finished', { x: this.width - MARGIN - width, y: this.height - 44 - width * ASPECT, width })
     const column = this.pageColumn(this.height - 60 - width * ASPECT)
     this.text('The pieces for this section', MARGIN, column.y, { size: 12, font: this.bold })
     column.take(22)
@@ -147,7 +147,7 @@ class Press extends DecalSheet {
     this.nextSlot = this.nextSlot === 0 ? 1 : undefined
     const width = this.width - 2 * MARGIN - TRAY_WIDTH - 14
     this.rail(page, top)
-    await this.picture(page.picture, false, { x: MARGIN, y: top - 34 - width * ASPECT, width })
+    await this.picture(page.picture, 'step', { x: MARGIN, y: top - 34 - width * ASPECT, width })
     await this.sideColumn(page, new FlowColumn(this.width - MARGIN - TRAY_WIDTH, TRAY_WIDTH, top - 44))
     if (this.nextSlot === 1) this.rule(MARGIN, top - half + 14, this.width - 2 * MARGIN)
   }
@@ -172,7 +172,7 @@ class Press extends DecalSheet {
     const column = this.pageColumn(top - 40)
     const width = Math.min(column.width, 420)
     column.take(width * ASPECT)
-    await this.picture(page.picture, false, { x: MARGIN, y: column.y, width })
+    await this.picture(page.picture, 'step', { x: MARGIN, y: column.y, width })
     column.take(22)
     this.joins(page, column)
     if (page.callout.length > 0) {

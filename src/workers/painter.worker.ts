@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink'
-import type { BookletSource, PictureRef } from '@core/booklet'
+import type { BookletSource, PictureContent, PictureRef } from '@core/booklet'
 import { extendCatalogue, type OwnShape } from '@core/catalogue'
 import {
   encodePng,
@@ -105,8 +105,8 @@ const api = {
     show({ version, model: after.model, printed: bytes ? fromBytes<Printed>(bytes) : after.printed })
     return true
   },
-  picture(ref: PictureRef, isFinished: boolean, { width, height }: PictureSize, spare?: ArrayBuffer): CanvasImage {
-    return forCanvas(painter(width, height).paint(ref, isFinished), spare)
+  picture(ref: PictureRef, content: PictureContent, { width, height }: PictureSize, spare?: ArrayBuffer): CanvasImage {
+    return forCanvas(painter(width, height).paint(ref, content), spare)
   },
   /** What the picture of a finished section shows at a place, px. */
   pick(ref: PictureRef, { width, height }: PictureSize, [x, y]: FlatPoint): Picked | undefined {
@@ -114,9 +114,9 @@ const api = {
   },
   async file(ref: PictureRef, size: PictureSize): Promise<PictureFile> {
     const own = new BookletPainter(source!, size)
-    const drawing = own.draw(ref, false)
+    const drawing = own.draw(ref, 'step')
     if (drawing) return { extension: '.svg', type: 'image/svg+xml', content: writeSvg(drawing) }
-    return { extension: '.png', type: 'image/png', content: (await encodePng(own.paint(ref, false))) as Uint8Array<ArrayBuffer> }
+    return { extension: '.png', type: 'image/png', content: (await encodePng(own.paint(ref, 'step'))) as Uint8Array<ArrayBuffer> }
   },
   piece(piece: PieceSpec, size: PictureSize, look: Partial<PieceLook>): CanvasImage {
     return forCanvas(painter(64, 48).piece(piece, size, look))

@@ -6,6 +6,9 @@ import type { DecalCount } from './decal-sheet'
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
 export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets'>
 
+/** What a picture shows: the section as it is after the step, or the step with what is new and its marks. */
+export type PictureContent = 'finished' | 'step'
+
 /** Which picture stands on a page: a section after a step (from 0), seen from a view. */
 export interface PictureRef {
   readonly section: string

@@ -56,18 +56,18 @@ export function patchesOf({ part, shape, drawn, isMirrored }: DecoratedPart, dec
     const decal = work.decal === undefined ? undefined : decals.get(work.decal)
     const face = work.face === undefined ? undefined : faceOf(drawn, work.face)
     if (!decal || !face) return []
-    return [isMirrored ? mirrored(patchOn(face, work, decal, true), shape, drawn) : patchOn(face, work, decal, false)]
+    return [isMirrored ? mirrored(patchOn(face, work, decal, 'flipped'), shape, drawn) : patchOn(face, work, decal, 'upright')]
   })
 }
 
-function patchOn(face: Face, work: PieceWork, decal: Decal, isFlipped: boolean): Patch {
+function patchOn(face: Face, work: PieceWork, decal: Decal, sense: 'upright' | 'flipped'): Patch {
   const layout = pictureLayoutOf(work, decal.size)
   const corners = cornersOfLayout(layout)
   const inSpace = ([right, up]: FlatPoint): Vec => add(face.middle, add(scale(face.right, right), scale(face.up, up)))
   const turning = (polygon: readonly FlatPoint[]): readonly FlatPoint[] => (signedAreaOf(polygon) < 0 ? [...polygon].reverse() : polygon)
   const polygons = face.pieces.map((piece) => common(corners, turning(piece))).filter((piece) => Math.abs(signedAreaOf(piece)) > 0)
   const [lowLeft, lowRight, highRight, highLeft] = corners.map(inSpace) as [Vec, Vec, Vec, Vec]
-  const [corner, across, down] = isFlipped ? [highRight, highLeft, lowRight] : [highLeft, highRight, lowLeft]
+  const [corner, across, down] = sense === 'flipped' ? [highRight, highLeft, lowRight] : [highLeft, highRight, lowLeft]
   return {
     decal,
     normal: face.normal,

@@ -81,7 +81,7 @@ export class MeshProjector {
 
   constructor(
     private readonly camera: Camera,
-    private readonly isPlain = false,
+    private readonly how: { readonly isPlain: boolean } = { isPlain: false },
   ) {}
 
   of(shape: Shape, attitude: Matrix): ProjectedMesh {
@@ -95,7 +95,7 @@ export class MeshProjector {
   private alike(shape: Shape, attitude: Matrix): ProjectedMesh {
     const key = `${shape.id} ${textOf(attitude)}`
     let projected = this.known.get(key)
-    if (!projected) this.known.set(key, (projected = projectMesh(shape, attitude, this.camera, this.isPlain)))
+    if (!projected) this.known.set(key, (projected = projectMesh(shape, attitude, this.camera, this.how.isPlain)))
     return projected
   }
 

@@ -67,7 +67,7 @@ export class VisibilityMeter {
     const { parts } = stage.scene
     const { camera, size } = lookCamera(stage.box, view, TURNS[orientation]!)
     this.size = size
-    this.projector = new MeshProjector(camera, true)
+    this.projector = new MeshProjector(camera, { isPlain: true })
     this.shown = new Int32Array(parts.length)
     this.reaches = new Float32Array(parts.length * REACH)
     this.origins = new Float64Array(parts.length * 3)

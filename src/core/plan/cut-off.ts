@@ -45,15 +45,15 @@ export class CutOffSearch {
 
   /** Whether anything would be cut off; cheaper than to find what. */
   cuts(node: number): boolean {
-    return this.search([node], true) === SOME
+    return this.search([node], 'any') === SOME
   }
 
   /** @returns the groups cut off from the largest rest; none when the rest stays in one piece. */
   find(leaving: readonly number[]): readonly CutOff[] {
-    return this.search(leaving, false)
+    return this.search(leaving, 'all')
   }
 
-  private search(leaving: readonly number[], onlyWhether: boolean): readonly CutOff[] {
+  private search(leaving: readonly number[], wanted: 'any' | 'all'): readonly CutOff[] {
     const { start, list } = this.space.joints.adjacency
     const { isThere } = this.space
     const stamp = ++this.stamp
@@ -69,7 +69,7 @@ export class CutOffSearch {
         this.begin(groups++, other)
       }
     }
-    return groups < 2 ? NONE : this.grow(groups, out, grown, onlyWhether)
+    return groups < 2 ? NONE : this.grow(groups, out, grown, wanted)
   }
 
   private begin(group: number, node: number): void {
@@ -96,7 +96,7 @@ export class CutOffSearch {
     return group
   }
 
-  private grow(groups: number, out: number, grown: number, onlyWhether: boolean): readonly CutOff[] {
+  private grow(groups: number, out: number, grown: number, wanted: 'any' | 'all'): readonly CutOff[] {
     let open: number[] = []
     for (let group = 0; group < groups; group++) open.push(group)
     const closed: number[] = []
@@ -105,7 +105,7 @@ export class CutOffSearch {
       open = open.filter((group) => this.root[group] === group)
       const done = open.filter((group) => this.head[group]! < 0)
       if (done.length === 0) continue
-      if (onlyWhether && open.length > 1) return SOME
+      if (wanted === 'any' && open.length > 1) return SOME
       // If every group is complete, the largest is the rest.
       const keep = done.length === open.length ? done.reduce((a, b) => (this.size[a]! >= this.size[b]! ? a : b)) : -1
       for (const group of done) if (group !== keep) closed.push(group)

@@ -30,19 +30,20 @@ function pairsAcross({ nodes, nodeBoxes }: Scene, axis: 0 | 1): Int32Array {
     low = Math.min(low, min[axis])
     high = Math.max(high, max[axis])
   }
-  const key = (node: number, isMirrored: boolean): string => {
+  const key = (node: number, side: 'own' | 'mirrored'): string => {
     const { min, max } = nodeBoxes[node]!
     const placed = nodes[node]!.parts[0]
     if (nodes[node]!.kind !== 'part' || !placed) return `${node}`
     const twin = placed.shape.mirror.twin ?? placed.shape.id
+    const isMirrored = side === 'mirrored'
     const start = isMirrored ? low + high - max[axis] : min[axis]
     const end = isMirrored ? low + high - min[axis] : max[axis]
     return `${isMirrored ? twin : placed.shape.id} ${placed.colour} ${start} ${end} ${min[1 - axis]} ${max[1 - axis]} ${min[2]}`
   }
   const at = new Map<string, number>()
-  nodes.forEach((_, node) => at.set(key(node, false), node))
+  nodes.forEach((_, node) => at.set(key(node, 'own'), node))
   return Int32Array.from(nodes, (_, node) => {
-    const partner = at.get(key(node, true)) ?? -1
+    const partner = at.get(key(node, 'mirrored')) ?? -1
     return partner === node ? -1 : partner
   })
 }

@@ -148,7 +148,7 @@ export class Peeler {
     for (let item = heap.pop(); item !== undefined; item = heap.pop()) {
       const node = item >> 3
       if (this.space.isThere[node] === 0) continue
-      const outcome = this.tryTake(node, item & 7, true)
+      const outcome = this.tryTake(node, item & 7, 'hold')
       if (outcome === 'taken') return true
       if (outcome === 'loosens') {
         this.parkedWays[node]! |= 1 << (item & 7)
@@ -165,7 +165,7 @@ export class Peeler {
       const way = 1 << (item & 7)
       if (this.space.isThere[node] === 0 || (this.parkedWays[node]! & way) === 0) continue
       this.parkedWays[node]! &= ~way
-      if (this.tryTake(node, item & 7, false) === 'taken') return true
+      if (this.tryTake(node, item & 7, 'rest') === 'taken') return true
     }
     return false
   }
@@ -183,10 +183,13 @@ export class Peeler {
     }
   }
 
-  /** Takes a node whose way is free, if what it leaves behind is held or can rest. */
-  private tryTake(node: number, way: number, mustHold: boolean): 'taken' | 'loosens' | 'waits' {
+  /**
+   * Takes a node whose way is free, if what it leaves behind is held or can rest.
+   * @param left what the rest must do: hold in one piece, or at least rest on the table
+   */
+  private tryTake(node: number, way: number, left: 'hold' | 'rest'): 'taken' | 'loosens' | 'waits' {
     const travel = this.travels(node)[way]!
-    if (mustHold) {
+    if (left === 'hold') {
       // Nothing has left yet that could have freed a node which cut the whole from the beginning.
       if (this.cutAtFirst[node] === 1 || this.cutOffs.cuts(node)) return 'loosens'
       this.takeOff([node], travel)

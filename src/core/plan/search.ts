@@ -63,7 +63,7 @@ function tryWeights(frame: Frame, options: SearchOptions): Tried {
   const strategy = options.strategy ?? 'ground-up'
   const isLarge = frame.scene.nodes.length > MOST_NODES
   // With one set of weights to choose from there is nothing to measure it against.
-  const attempt = (weights: SchedulingWeights): Tried => attemptWith(frame, options.limits, weights, !isLarge)
+  const attempt = (weights: SchedulingWeights): Tried => attemptWith(frame, options.limits, weights, isLarge ? 'holding' : 'everything')
   const cheaper = (best: Tried, weights: SchedulingWeights): Tried => cheaperOf(best, attempt(weights))
   const [first, ...others] = STRATEGY_WEIGHTS[strategy]
   // In a large section something always lies loose too long unless care is taken.
@@ -86,16 +86,16 @@ function climb(frame: Frame, { limits, seed, tried }: SearchOptions, start: Trie
   const random = randomFrom(seed ?? SEED)
   let best = start
   for (let i = 0; i < tries && best.cost > EQUAL; i++) {
-    best = cheaperOf(best, attemptWith(frame, limits, weightsNear(best.weights, random), true))
+    best = cheaperOf(best, attemptWith(frame, limits, weightsNear(best.weights, random), 'everything'))
     tried?.((i + 1) / tries)
   }
   return best
 }
 
-function attemptWith(frame: Frame, limits: StepLimits, weights: SchedulingWeights, isMeasured: boolean): Tried {
+function attemptWith(frame: Frame, limits: StepLimits, weights: SchedulingWeights, counted: 'holding' | 'everything'): Tried {
   const steps = schedule(frame, { limits, weights })
   const held = UNHELD * followHolding(frame.scene, frame.joints, steps).problems.length
-  return { weights, steps, cost: held + (isMeasured ? costOf(frame, steps) : 0) }
+  return { weights, steps, cost: held + (counted === 'everything' ? costOf(frame, steps) : 0) }
 }
 
 const cheaperOf = (best: Tried, next: Tried): Tried => (next.cost < best.cost - EQUAL ? next : best)

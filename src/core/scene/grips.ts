@@ -33,11 +33,11 @@ const CODES_OF_KIND = 8
 /** The sort of joint of a code. */
 export const holdOfCode = (code: number): HoldKind => Math.floor(code / CODES_OF_KIND) as HoldKind
 
-function codeOf(hold: HoldKind, way: Direction, gives: boolean): number {
+function codeOf(hold: HoldKind, way: Direction, role: 'gives' | 'receives'): number {
   const agreement = AGREEMENT[hold]!
   if (agreement === 'none') return hold * CODES_OF_KIND
   if (agreement === 'axis') return hold * CODES_OF_KIND + axisOf(way)
-  return hold * CODES_OF_KIND + (gives ? opposite(way) : way)
+  return hold * CODES_OF_KIND + (role === 'gives' ? opposite(way) : way)
 }
 
 /** All grips of a connector that stands in the lattice. */
@@ -46,11 +46,11 @@ export function gripsOf(connector: Connector): Grip[] {
   const holds = givenHolds(connector.kind)
   if (holds.length === 0) {
     const lets = axesLet(connector).reduce<number>((bits, axis) => bits | (1 << axis), 0)
-    return [{ at: connector.at, code: codeOf(receivedHold(connector.kind), way, false), role: ROLE.receives, lets }]
+    return [{ at: connector.at, code: codeOf(receivedHold(connector.kind), way, 'receives'), role: ROLE.receives, lets }]
   }
   const role = connector.kind === 'stud' ? ROLE.stud : ROLE.gives
   const step = DIRECTION_VECTORS[connector.facing]!
   return Array.from({ length: gripCount(connector) }, (_, k) => mapVec(connector.at, (v, i) => v + k * step[i])).flatMap((at) =>
-    holds.map((hold) => ({ at, code: codeOf(hold, way, true), role, lets: 0 })),
+    holds.map((hold) => ({ at, code: codeOf(hold, way, 'gives'), role, lets: 0 })),
   )
 }

@@ -191,14 +191,16 @@ interface FreeTables {
 }
 
 function addFree({ shape, pose }: PlacedPart, node: number, part: number, into: FreeTables): void {
-  const push = (box: Box, isStud: boolean, isOpen: boolean, axis: Vec): void => {
-    into.bodies.push({ node, part, shape: orientedBox(pose, box), hull: posedBox(pose, box), isStud, isOpen, axis })
+  const push = (box: Box, kind: Pick<FreeBody, 'isStud' | 'isOpen' | 'axis'>): void => {
+    into.bodies.push({ node, part, shape: orientedBox(pose, box), hull: posedBox(pose, box), ...kind })
   }
-  for (const body of shape.bodies) push(body.round ? insideRound(body) : body, false, body.open === true, [0, 0, 0])
+  for (const body of shape.bodies)
+    push(body.round ? insideRound(body) : body, { isStud: false, isOpen: body.open === true, axis: [0, 0, 0] })
   for (const connector of shape.connectors) {
     into.connectors.push(...freeConnectors(connector, pose, node, part))
     if (connector.kind !== 'stud') continue
-    push(studBox(connector.at, connector.facing), true, false, apply(pose.matrix, DIRECTION_VECTORS[connector.facing]!))
+    const axis = apply(pose.matrix, DIRECTION_VECTORS[connector.facing]!)
+    push(studBox(connector.at, connector.facing), { isStud: true, isOpen: false, axis })
   }
 }
 

@@ -19,7 +19,7 @@ const typed = useTypedText(
       if (text.trim() !== String(value)) commit(text.trim())
     }
   },
-  props.type === 'text',
+  props.type === 'text' ? 'typed' : 'left',
 )
 const { text } = typed
 </script>

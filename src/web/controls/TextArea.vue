@@ -20,7 +20,7 @@ const id = useId()
 const typed = useTypedText(
   () => props.value,
   () => props.commit,
-  true,
+  'typed',
   () => props.subject,
 )
 const { text } = typed

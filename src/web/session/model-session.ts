@@ -88,7 +88,7 @@ export class ModelSession implements Session {
   /** What was shown last is shown at once, and its order is what the planner follows. */
   begin(): void {
     const shown = this.opened.report && this.planning.stored(this.opened.state, this.opened.report)
-    if (shown) this.show(shown, false)
+    if (shown) this.show(shown, { isChecked: false })
     void this.plan()
   }
 
@@ -143,7 +143,7 @@ export class ModelSession implements Session {
     this.channel.post(this.id, row.revision)
   }
 
-  private show(next: Snapshot, isChecked = true): void {
+  private show(next: Snapshot, { isChecked } = { isChecked: true }): void {
     this.snapshot.value = next
     this.stored.value = next.state
     this.problem.value = ''

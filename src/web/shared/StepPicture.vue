@@ -31,7 +31,12 @@ async function paint(): Promise<void> {
   }
   isPainting = true
   try {
-    const image = await from.painter.picture(props.picture, props.finished, { width: props.width, height: props.height }, spare)
+    const image = await from.painter.picture(
+      props.picture,
+      props.finished ? 'finished' : 'step',
+      { width: props.width, height: props.height },
+      spare,
+    )
     spare = image.data.buffer
     if (!isWanted && canvas.value) {
       canvas.value.width = image.width

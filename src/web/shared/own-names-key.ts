@@ -6,4 +6,4 @@ export type Beside = (kind: 'shape' | 'colour', id: string) => string
 export const OWN_NAMES: InjectionKey<Beside> = Symbol('own names')
 
 /** Where nothing is provided, as in what other builders open, our names stand alone. */
-export const useBeside = (): Beside => inject(OWN_NAMES, () => () => '', true)
+export const useBeside = (): Beside => inject(OWN_NAMES, undefined) ?? (() => '')

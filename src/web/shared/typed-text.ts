@@ -18,13 +18,13 @@ export interface TypedText {
 /**
  * A text that is handed over as it is typed, after a short pause, and at once when the field is left or goes away. What comes
  * from outside meanwhile never takes the place of what is being typed.
- * @param isSavedAsTyped false where half of what is typed means something else: then only when the field is left
+ * @param handOverWhen 'left' where half of what is typed means something else: then only when the field is left
  * @param subject what the text belongs to: when that is another, what was typed is handed over and the field begins anew
  */
 export function useTypedText(
   value: () => string,
   handOver: () => (text: string) => void,
-  isSavedAsTyped = true,
+  handOverWhen: 'typed' | 'left' = 'typed',
   subject: () => unknown = () => undefined,
 ): TypedText {
   const hold = inject(HOLD_TYPED, () => () => undefined)
@@ -47,7 +47,7 @@ export function useTypedText(
     target ??= handOver()
     release ??= hold(commit)
     clearTimeout(pause)
-    if (isSavedAsTyped) pause = setTimeout(commit, PAUSE_MS)
+    if (handOverWhen === 'typed') pause = setTimeout(commit, PAUSE_MS)
   }
 
   watch(subject, () => {

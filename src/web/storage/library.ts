@@ -40,13 +40,20 @@ export interface Appended {
   readonly after: () => Uint8Array<ArrayBuffer>
 }
 
+/** Of a range of keys: with its first and its last. */
+const BOTH_ENDS = [true, true] as const
+
 /** The models of this browser. Every method is one transaction. */
 export class Library {
   constructor(
     private readonly db: LibraryDatabase,
-    /** Whether what stands here is still there after the page is closed. */
-    readonly isLasting = true,
+    private readonly keeper: 'browser' | 'page' = 'browser',
   ) {}
+
+  /** Whether what stands here is still there after the page is closed. */
+  get isLasting(): boolean {
+    return this.keeper === 'browser'
+  }
 
   /** Everything on the shelf, the latest first. */
   async list(): Promise<StoredModel[]> {
@@ -144,7 +151,10 @@ export class Library {
   }
 
   private changesFrom = (id: string, number: number): Promise<StoredChange[]> =>
-    this.db.changes.where('[model+number]').between([id, number], [id, Dexie.maxKey], true, true).toArray()
+    this.db.changes
+      .where('[model+number]')
+      .between([id, number], [id, Dexie.maxKey], ...BOTH_ENDS)
+      .toArray()
 
   /** Keeps the report that belongs to a revision, so that it is shown at once next time; one of an older revision is passed over. */
   async keepReport(report: StoredReport): Promise<void> {

@@ -18,7 +18,7 @@ async function openStore(name: string): Promise<Library> {
 /** Where the browser has no store, or it never answers, all is kept in the page's memory; that is told. */
 async function openMemory(name: string): Promise<Library> {
   const { IDBFactory, IDBKeyRange } = await import('fake-indexeddb')
-  return new Library(new LibraryDatabase(name, { indexedDB: new IDBFactory(), IDBKeyRange }), false)
+  return new Library(new LibraryDatabase(name, { indexedDB: new IDBFactory(), IDBKeyRange }), 'page')
 }
 
 export async function openLibrary(name: string, open = openStore): Promise<Library> {

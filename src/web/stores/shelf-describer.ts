@@ -59,7 +59,7 @@ export class ShelfDescriber {
     await this.painter.openBytes(1, () => ({ model: toBytes(state.model), printed: toBytes(printed) }))
     const root = printed.sections.find((section) => section.id === state.model.root)!
     const ref = { section: root.id, step: Math.max(0, root.steps.length - 1), view: 0 }
-    const image = await this.painter.picture(ref, true, { width: PICTURE.width, height: PICTURE.height })
+    const image = await this.painter.picture(ref, 'finished', { width: PICTURE.width, height: PICTURE.height })
     const canvas = document.createElement('canvas')
     canvas.width = image.width
     canvas.height = image.height

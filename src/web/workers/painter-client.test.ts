@@ -27,7 +27,7 @@ function scene() {
         shown = { version, text: change?.set ?? shown.text }
         return true
       },
-      picture(_ref: unknown, _isFinished: boolean, { width, height }: PictureSize, spare?: ArrayBuffer) {
+      picture(_ref: unknown, _content: 'finished' | 'step', { width, height }: PictureSize, spare?: ArrayBuffer) {
         if (!shown) throw new Error('nothing to paint has been opened')
         log.push(`${number}: picture of ${shown.text}${spare ? `, into ${spare.byteLength}` : ''}`)
         return { width, height, data: new Uint8ClampedArray(spare ?? new ArrayBuffer(width * height * 4)) }
@@ -54,7 +54,7 @@ describe('a painter', () => {
     const { client, log, change } = scene()
     await client.openBytes(1, whole('one'))
     await change(1, 2, 'two')
-    await client.picture(REF, false, { width: 2, height: 2 })
+    await client.picture(REF, 'step', { width: 2, height: 2 })
     expect(log).toEqual(['1: whole 1 one printed', '1: change 1 to 2', '1: picture of two'])
     client.close()
   })
@@ -63,7 +63,7 @@ describe('a painter', () => {
     const { client, log, change } = scene()
     await client.openBytes(1, whole('one'))
     await change(7, 8, 'eight')
-    await client.picture(REF, false, { width: 2, height: 2 })
+    await client.picture(REF, 'step', { width: 2, height: 2 })
     expect(log).toEqual(['1: whole 1 one printed', '1: whole 8 eight printed', '1: picture of eight'])
     client.close()
   })
@@ -73,12 +73,12 @@ describe('a painter', () => {
     await client.openBytes(1, whole('one'))
     await change(1, 2, 'two')
     workers[0]!.fail()
-    await client.picture(REF, false, { width: 2, height: 2 })
+    await client.picture(REF, 'step', { width: 2, height: 2 })
     expect(log.slice(2)).toEqual(['2: whole 2 two printed', '2: picture of two'])
     // Also where a change comes first.
     workers[1]!.fail()
     await change(2, 3, 'three')
-    await client.picture(REF, false, { width: 2, height: 2 })
+    await client.picture(REF, 'step', { width: 2, height: 2 })
     expect(log.slice(4)).toEqual(['3: whole 3 three printed', '3: picture of three'])
     client.close()
   })
@@ -86,13 +86,13 @@ describe('a painter', () => {
   it('paints into the memory of the picture before, and that is given away', async () => {
     const { client, log } = scene()
     await client.openBytes(1, whole('one'))
-    const first = await client.picture(REF, false, { width: 2, height: 2 })
+    const first = await client.picture(REF, 'step', { width: 2, height: 2 })
     const spare = first.data.buffer
-    await client.picture(REF, false, { width: 2, height: 2 }, spare)
+    await client.picture(REF, 'step', { width: 2, height: 2 }, spare)
     expect(log.slice(1)).toEqual(['1: picture of one', '1: picture of one, into 16'])
     expect(spare.byteLength).toBe(0)
     // What was given away is not given again.
-    await client.picture(REF, false, { width: 2, height: 2 }, spare)
+    await client.picture(REF, 'step', { width: 2, height: 2 }, spare)
     expect(log[3]).toBe('1: picture of one')
     client.close()
   })
@@ -129,6 +129,6 @@ describe('a painter', () => {
     const { client } = scene()
     await client.openBytes(1, whole('one'))
     client.close()
-    await expect(client.picture(REF, false, { width: 2, height: 2 })).rejects.toMatchObject({ code: 'closed' })
+    await expect(client.picture(REF, 'step', { width: 2, height: 2 })).rejects.toMatchObject({ code: 'closed' })
   })
 })

@@ -1,5 +1,5 @@
 import { transfer } from 'comlink'
-import type { BookletSource, PictureRef } from '@core/booklet'
+import type { BookletSource, PictureContent, PictureRef } from '@core/booklet'
 import type { OwnShape } from '@core/catalogue'
 import type { Change } from '@core/change'
 import type { Picked, PictureSize, PieceLook, PieceSpec } from '@core/picture'
@@ -95,11 +95,11 @@ export class PainterClient {
   }
 
   /** @param spare memory of an earlier picture, to be painted into; it must not be used any more */
-  picture(ref: PictureRef, isFinished: boolean, size: PictureSize, spare?: ArrayBuffer): Promise<CanvasImage> {
+  picture(ref: PictureRef, content: PictureContent, size: PictureSize, spare?: ArrayBuffer): Promise<CanvasImage> {
     return this.ask((remote) => {
       // It can be given away once: who asks again after the painter died has none.
       const given = spare && spare.byteLength > 0 ? transfer(spare, [spare]) : undefined
-      return remote.picture(ref, isFinished, size, given)
+      return remote.picture(ref, content, size, given)
     })
   }
 

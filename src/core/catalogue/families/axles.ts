@@ -31,14 +31,14 @@ function holedBrick(id: string, title: string, { columns, holes, isCross }: Thro
       ...socketsAt(cells),
       ...holes.flatMap((x) => (isCross ? crossHole(x, z) : roundHole(x, z))),
     ],
-    form: [drilled(box, holes, z, isCross === true)],
+    form: [drilled(box, holes, z, isCross ? CROSS_BORE : ROUND_BORE)],
   })
 }
 
-function drilled(box: Vec, holes: readonly number[], z: number, isCross: boolean): Solid {
+function drilled(box: Vec, holes: readonly number[], z: number, bores: Bores): Solid {
   const whole = rectangle(0, 0, box[0], box[2])
   const middles = holes.map((x): FlatPoint => [x, z])
-  return bored(whole, middles, isCross ? CROSS_BORE : ROUND_BORE)
+  return bored(whole, middles, bores)
 }
 
 /** A block of a beam's depth with holes in a row, along y. */
@@ -224,7 +224,7 @@ function crank(): Shape {
     box,
     bodies: carved(boxAt([0, 0, 0], box), [bore(5, 5), bore(25, 5)]),
     connectors: [...crossHole(5, 5), ...crossHole(25, 5)],
-    form: [drilled(box, [5, 25], 5, true)],
+    form: [drilled(box, [5, 25], 5, CROSS_BORE)],
   })
 }
 

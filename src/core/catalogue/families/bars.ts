@@ -21,10 +21,15 @@ function bar(length: number): Shape {
 }
 
 /** Parts of a plate, with or without studs, to which something is added. */
-function plate(columns: number, rows: number, height: number, hasStuds = true): { box: Vec; body: Box; connectors: Connector[] } {
+function plate(
+  columns: number,
+  rows: number,
+  height: number,
+  top: 'studs' | 'bare' = 'studs',
+): { box: Vec; body: Box; connectors: Connector[] } {
   const cells = cellMiddles(columns, rows)
   const box: Vec = [columns * STUD_PITCH, rows * STUD_PITCH, height]
-  return { box, body: boxAt([0, 0, 0], box), connectors: [...(hasStuds ? studsAt(cells, height) : []), ...socketsAt(cells)] }
+  return { box, body: boxAt([0, 0, 0], box), connectors: [...(top === 'studs' ? studsAt(cells, height) : []), ...socketsAt(cells)] }
 }
 
 interface Added {
@@ -199,7 +204,7 @@ const BARS: readonly Shape[] = [
   withAdded({ id: 'plate-1x1-clip-lying', family: FAMILY, title: 'Plate 1 × 1 with a clip for a lying bar' }, plate(1, 1, P), [
     lyingClip(5, 2),
   ]),
-  withAdded({ id: 'plate-1x1-clip-top', family: FAMILY, title: 'Plate 1 × 1 with a clip on top' }, plate(1, 1, P, false), [
+  withAdded({ id: 'plate-1x1-clip-top', family: FAMILY, title: 'Plate 1 × 1 with a clip on top' }, plate(1, 1, P, 'bare'), [
     topClip(5, 5, P),
   ]),
   withAdded({ id: 'plate-1x2-clip-end', family: FAMILY, title: 'Plate 1 × 2 with a clip in the middle of its side' }, plate(2, 1, P), [
@@ -212,7 +217,7 @@ const BARS: readonly Shape[] = [
   withAdded({ id: 'plate-1x2-clip-lying', family: FAMILY, title: 'Plate 1 × 2 with a clip for a lying bar' }, plate(2, 1, P), [
     lyingClip(10, 2),
   ]),
-  withAdded({ id: 'plate-1x2-clips-top', family: FAMILY, title: 'Plate 1 × 2 with two clips on top' }, plate(2, 1, P, false), [
+  withAdded({ id: 'plate-1x2-clips-top', family: FAMILY, title: 'Plate 1 × 2 with two clips on top' }, plate(2, 1, P, 'bare'), [
     topClip(5, 5, P),
     topClip(15, 5, P),
   ]),
@@ -234,16 +239,16 @@ const BARS: readonly Shape[] = [
   withAdded({ id: 'brick-1x4-bar', family: FAMILY, title: 'Brick 1 × 4 with a bar along its side' }, plate(4, 1, BRICK), [
     barInFront(0, 40, 6),
   ]),
-  withAdded({ id: 'plate-1x1-bar-up', family: FAMILY, title: 'Plate 1 × 1 with an upright bar' }, plate(1, 1, P, false), [
+  withAdded({ id: 'plate-1x1-bar-up', family: FAMILY, title: 'Plate 1 × 1 with an upright bar' }, plate(1, 1, P, 'bare'), [
     barOnTop(5, 5, P, 10),
   ]),
-  withAdded({ id: 'plate-1x2-bar-up', family: FAMILY, title: 'Plate 1 × 2 with an upright bar' }, plate(2, 1, P, false), [
+  withAdded({ id: 'plate-1x2-bar-up', family: FAMILY, title: 'Plate 1 × 2 with an upright bar' }, plate(2, 1, P, 'bare'), [
     barOnTop(10, 5, P, 10),
   ]),
   withAdded({ id: 'plate-1x2-bar-forward', family: FAMILY, title: 'Plate 1 × 2 with a bar that points forward' }, plate(2, 1, P), [
     barForward(10, 2, 12),
   ]),
-  withAdded({ id: 'tile-1x2-bars-up', family: FAMILY, title: 'Tile 1 × 2 with two upright bars' }, plate(2, 1, P, false), [
+  withAdded({ id: 'tile-1x2-bars-up', family: FAMILY, title: 'Tile 1 × 2 with two upright bars' }, plate(2, 1, P, 'bare'), [
     barOnTop(5, 5, P, 10),
     barOnTop(15, 5, P, 10),
   ]),
@@ -252,7 +257,7 @@ const BARS: readonly Shape[] = [
     ringInFront(5, 2),
     ringInFront(15, 2),
   ]),
-  withAdded({ id: 'handle-plate-1x2', family: FAMILY, title: 'Plate 1 × 2 with a handle on top' }, plate(2, 1, P, false), [handle(20)]),
+  withAdded({ id: 'handle-plate-1x2', family: FAMILY, title: 'Plate 1 × 2 with a handle on top' }, plate(2, 1, P, 'bare'), [handle(20)]),
 ]
 
 export const barShapes = (): readonly Shape[] => BARS

@@ -136,7 +136,7 @@ export const ballShapes = (): Shape[] => [
   withAdded({ id: 'plate-1x2-cup', family: FAMILY, title: 'Plate 1 × 2 with a cup' }, plateBase(2, 1, P), [cup(10, 2)]),
   withAdded({ id: 'plate-2x2-ball', family: FAMILY, title: 'Plate 2 × 2 with a ball' }, plateBase(2, 2, P), [ball(10, 2)]),
   withAdded({ id: 'plate-2x2-cup', family: FAMILY, title: 'Plate 2 × 2 with a cup' }, plateBase(2, 2, P), [cup(10, 2)]),
-  withAdded({ id: 'plate-1x1-ball-up', family: FAMILY, title: 'Plate 1 × 1 with a ball on top' }, plateBase(1, 1, P, false), [
+  withAdded({ id: 'plate-1x1-ball-up', family: FAMILY, title: 'Plate 1 × 1 with a ball on top' }, plateBase(1, 1, P, 'bare'), [
     upBall(5, 5, P),
   ]),
   withAdded({ id: 'brick-1x1-ball', family: FAMILY, title: 'Brick 1 × 1 with a ball' }, plateBase(1, 1, BRICK_HEIGHT), [ball(5, 6)]),

@@ -59,7 +59,7 @@ const CORNER_CELLS: [number, number][] = [
 ]
 const CORNER_BODIES: readonly BodyBox[] = [boxAt([0, 0, 0], [10, 20, 4]), boxAt([10, 10, 0], [10, 10, 4])]
 
-function corner(id: string, family: string, title: string, hasStuds: boolean): Shape {
+function corner(id: string, family: string, title: string, top: 'studs' | 'bare'): Shape {
   const outline = (bottom: number): Vec[] => [
     [0, 0, bottom],
     [10, 0, bottom],
@@ -86,9 +86,9 @@ function corner(id: string, family: string, title: string, hasStuds: boolean): S
     title,
     box: [20, 20, PLATE_HEIGHT],
     bodies: CORNER_BODIES,
-    connectors: [...(hasStuds ? studsAt(CORNER_CELLS, PLATE_HEIGHT) : []), ...socketsAt(CORNER_CELLS)],
+    connectors: [...(top === 'studs' ? studsAt(CORNER_CELLS, PLATE_HEIGHT) : []), ...socketsAt(CORNER_CELLS)],
     reflection: CORNER_DIAGONAL,
-    form: hasStuds ? [layer(0, PLATE_HEIGHT)] : [layer(0, 1), layer(1, PLATE_HEIGHT - 1)],
+    form: top === 'studs' ? [layer(0, PLATE_HEIGHT)] : [layer(0, 1), layer(1, PLATE_HEIGHT - 1)],
   })
 }
 
@@ -221,10 +221,10 @@ export const rectangularShapes = (): Shape[] => [
     ),
   ),
   ...PLATES.map((size) => studded({ id: `plate-${size}`, family: 'plate', title: `Plate ${sizeTitle(size)}` }, size, PLATE_HEIGHT)),
-  corner('plate-corner-2x2', 'corner plate', 'Corner plate 2 × 2', true),
+  corner('plate-corner-2x2', 'corner plate', 'Corner plate 2 × 2', 'studs'),
   ...BASES.map(base),
   ...TILES.map(tile),
-  corner('tile-corner-2x2', 'tile', 'Corner tile 2 × 2', false),
+  corner('tile-corner-2x2', 'tile', 'Corner tile 2 × 2', 'bare'),
   jumper('1x2'),
   jumper('1x3'),
   jumper('2x2'),

@@ -19,8 +19,8 @@ const number = (value: number): string => String(Math.round(value * 100) / 100)
 const hex = (colour: Rgb): string => `#${colour.map((value) => Math.round(value).toString(16).padStart(2, '0')).join('')}`
 const point = ([x, y]: FlatPoint): string => `${number(x)} ${number(y)}`
 /** Each corner from the one before, so that what is alike reads alike and packs small. */
-const path = (loops: readonly Loop[], isClosed: boolean): string =>
-  loops.map((loop) => `M${point(loop[0]!)}l${stepsOf(loop).map(point).join(' ')}${isClosed ? 'z' : ''}`).join('')
+const path = (loops: readonly Loop[], ends: 'closed' | 'open'): string =>
+  loops.map((loop) => `M${point(loop[0]!)}l${stepsOf(loop).map(point).join(' ')}${ends === 'closed' ? 'z' : ''}`).join('')
 
 /** The finest step of a drawing, px. */
 export const FINEST = 0.05
@@ -37,10 +37,10 @@ function itemText(item: DrawnItem, names: { count: number }): string {
   switch (item.kind) {
     case 'area': {
       const colour = hex(item.colour)
-      return `<path d="${path(item.loops, true)}" fill="${colour}" stroke="${colour}" stroke-width="${number(item.seam ?? SEAM)}"/>`
+      return `<path d="${path(item.loops, 'closed')}" fill="${colour}" stroke="${colour}" stroke-width="${number(item.seam ?? SEAM)}"/>`
     }
     case 'lines':
-      return `<path d="${path(item.lines, false)}" fill="none" stroke="${hex(item.colour)}" stroke-width="${number(item.width)}"/>`
+      return `<path d="${path(item.lines, 'open')}" fill="none" stroke="${hex(item.colour)}" stroke-width="${number(item.width)}"/>`
     case 'picture':
       return pictureText(item, names)
     case 'ellipse':
@@ -56,7 +56,7 @@ function pictureText(item: Extract<DrawnItem, { kind: 'picture' }>, names: { cou
   const id = `within-${names.count++}`
   const matrix = [...item.right, ...item.down, ...item.corner].map((value) => String(Math.round(value * 1e4) / 1e4)).join(' ')
   return (
-    `<clipPath id="${id}"><path d="${path(item.within, true)}"/></clipPath><g clip-path="url(#${id})" opacity="${number(item.opacity)}">` +
+    `<clipPath id="${id}"><path d="${path(item.within, 'closed')}"/></clipPath><g clip-path="url(#${id})" opacity="${number(item.opacity)}">` +
     `<image width="1" height="1" preserveAspectRatio="none" transform="matrix(${matrix})" href="${item.address}"/></g>`
   )
 }
