@@ -36,7 +36,7 @@ export interface SchedulingWeights {
   readonly beginsWithPart: number
 }
 
-/** Three schools of builders: layer after layer; the spine first and the cladding last; every sub-assembly as soon as it fits. */
+/** Three strategies of builders: layer after layer; the spine first and the cladding last; every sub-assembly as soon as it fits. */
 export type Strategy = 'ground-up' | 'core-out' | 'sections-first'
 export const STRATEGIES: readonly Strategy[] = ['ground-up', 'core-out', 'sections-first']
 

@@ -172,6 +172,13 @@ aside h2 {
   width: 168px;
   background: #fff;
 }
+.files {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 12px;
+  width: 100%;
+}
 .file-work {
   flex-wrap: wrap;
   width: 100%;
