@@ -2,8 +2,9 @@
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { readiness } from '../storage/facts'
 import type { StoredModel } from '../storage/database'
-import { WRITABLE, type WritableFormat } from '@core/formats'
+import type { WritableFormat } from '@core/formats'
 import { plural } from '@core/words'
+import { formats } from '../shared/formats'
 
 const props = defineProps<{ stored: StoredModel }>()
 const emit = defineEmits<{ duplicate: []; remove: []; save: [format: WritableFormat]; tryAgain: [] }>()
@@ -43,7 +44,7 @@ const facts = computed(() => props.stored.facts)
     </p>
     <div class="acts" role="group" :aria-label="`What to do with ${stored.name}`">
       <button class="plain-button" @click="emit('duplicate')">Duplicate</button>
-      <button v-for="format in WRITABLE" :key="format.id" class="plain-button" @click="emit('save', format)">
+      <button v-for="format in formats.writable" :key="format.id" class="plain-button" @click="emit('save', format)">
         Save {{ format.short }}
       </button>
       <button class="plain-button" @click="emit('remove')">Take off</button>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, inject, onMounted, onUnmounted, ref } from 'vue'
 import { faultLine, plainFault } from '@core/fault'
-import { READABLE, type WritableFormat } from '@core/formats'
+import type { WritableFormat } from '@core/formats'
 import { listInWords, plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { downloadModel } from '../shared/download-model'
+import { formats, loadFormats } from '../shared/formats'
 import { notify } from '../shared/notices'
 import WordMark from '../shared/WordMark.vue'
 import type { StoredModel } from '../storage/database'
@@ -16,10 +17,13 @@ import ShelfPlace from './ShelfPlace.vue'
 const shelf = useShelf()
 const picker = ref<HTMLInputElement>()
 /** File pickers know the last extension of a name only. */
-const ACCEPTED = READABLE.map((extension) => extension.replace(/^.*(?=\.)/, '')).join()
+const accepted = computed(() => formats.value.readable.map((extension) => extension.replace(/^.*(?=\.)/, '')).join())
 const total = computed(() => shelf.models.length)
 
-onMounted(() => void shelf.load())
+onMounted(() => {
+  void shelf.load()
+  void loadFormats()
+})
 onUnmounted(() => shelf.close())
 
 const bringIn = inject(BRING_IN)!
@@ -72,7 +76,7 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
         ref="picker"
         class="sr-only"
         type="file"
-        :accept="ACCEPTED"
+        :accept="accepted"
         multiple
         tabindex="-1"
         aria-label="Model files to bring in"
@@ -82,8 +86,8 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
     <main>
       <h1>Shelf</h1>
       <p class="faint">
-        {{ plural(total, 'model') }}. Bring in a <b>{{ listInWords(READABLE, 'or') }}</b> file by the button, or drop it here. Everything
-        stays in this browser.
+        {{ plural(total, 'model') }}. Bring in a <b v-if="formats.readable.length">{{ listInWords(formats.readable, 'or') }}</b> file by the
+        button, or drop it here. Everything stays in this browser.
       </p>
       <WorkBar
         v-if="shelf.working"
