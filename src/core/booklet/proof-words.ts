@@ -1,8 +1,7 @@
 import { HOLD, HOLD_WORDS } from '../catalogue'
 import { nameParts, wayInWords } from '../checks'
 import type { Hold, Proof } from '../plan'
-
-const PRESSED = ['to the right', 'to the left', 'backward', 'forward', 'upward', 'downward'] as const
+import { towardsWords } from '../words'
 
 /** "on 4 studs of “a” and “b”, by 1 clip of “c”". */
 function holdWords(holds: readonly Hold[]): string {
@@ -20,7 +19,7 @@ function holdWords(holds: readonly Hold[]): string {
 /** A proof as a builder would say it: "Goes in from above; holds on 4 studs of “a” and “b”; comes before “roof”." */
 export function proofWords(proof: Proof): string {
   const words = [
-    `Goes in ${wayInWords(proof.from)}${proof.press === undefined ? '' : `, a stud’s height off its place, then is pressed home ${PRESSED[proof.press]}`}`,
+    `Goes in ${wayInWords(proof.from)}${proof.press === undefined ? '' : `, a stud’s height off its place, then is pressed home ${towardsWords(proof.press)}`}`,
   ]
   if (proof.rests) words.push('rests on the table until something holds it')
   else words.push(`holds ${holdWords(proof.holds)}`)

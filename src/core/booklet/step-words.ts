@@ -1,5 +1,7 @@
 import { total } from '../count'
 import type { Move, PlanStep } from '../plan'
+import { directionFromText, opposite } from '../space'
+import { fromWords, listInWords } from '../words'
 import type { Join } from './pages'
 
 const SIDES = ['', 'from behind, on the right', 'from behind, on the left', 'from the front, on the left'] as const
@@ -15,17 +17,12 @@ export function seenFromWords(view: number): string {
   return side === '' ? 'Seen from below' : `Seen from below, ${side}`
 }
 
-const WAYS: Readonly<Record<string, string>> = {
-  '-z': 'from above',
-  '+z': 'from below',
-  '+y': 'from the front',
-  '-y': 'from behind',
-  '+x': 'from the left',
-  '-x': 'from the right',
-}
+/** What goes in by `-z` comes from above. */
+const sideWords = (direction: Move['direction']): string =>
+  typeof direction === 'string' ? fromWords(opposite(directionFromText(direction)!)) : 'along its joint'
 
 const wayWords = ({ direction, press }: Move): string =>
-  `${WAYS[String(direction)] ?? 'along its joint'}${press === undefined ? '' : ', lifted a little, and press it home'}`
+  `${sideWords(direction)}${press === undefined ? '' : ', lifted a little, and press it home'}`
 
 /** A step in words, for ears and for those who print without pictures. */
 export function spokenStep(label: string, step: PlanStep, joins: readonly Join[], turn: string): string {
@@ -33,7 +30,7 @@ export function spokenStep(label: string, step: PlanStep, joins: readonly Join[]
   const ways = [...new Set(step.moves.map(wayWords))]
   const sentences = [`Step ${label}.`]
   if (turn !== '') sentences.push(`${turn}.`)
-  if (pieces > 0) sentences.push(`Add ${pieces === 1 ? 'one piece' : `${pieces} pieces`} ${joinWords(ways)}.`)
+  if (pieces > 0) sentences.push(`Add ${pieces === 1 ? 'one piece' : `${pieces} pieces`} ${listInWords(ways)}.`)
   for (const join of joins) {
     const what = `${join.count > 1 ? `${join.count} times section` : 'section'} ${join.label}, ${join.name}`
     sentences.push(`Join ${what}${join.mirrored ? ', mirrored' : ''}.`)
@@ -41,5 +38,3 @@ export function spokenStep(label: string, step: PlanStep, joins: readonly Join[]
   if (step.rests.length > 0) sentences.push('Some parts lie loose on the table until the next steps hold them.')
   return sentences.join(' ')
 }
-
-const joinWords = (words: readonly string[]): string => words.join(', ').replace(/, ([^,]*)$/, ' and $1')

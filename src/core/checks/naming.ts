@@ -1,7 +1,7 @@
 import { memo } from '../memo'
 import { travelVector, type Travel } from '../motion'
 import type { BuiltSection } from '../plan'
-import { listInWords } from '../words'
+import { fromWords, listInWords } from '../words'
 
 /** Names longer lists of parts by their first few. */
 const MOST_NAMED = 4
@@ -40,12 +40,10 @@ export const lastStep = (built: BuiltSection, nodes: readonly number[]): number 
 /** Grams with a unit, one place where it is little. */
 export const grams = (mass: number): string => `${mass < 10 ? mass.toFixed(1) : Math.round(mass)} g`
 
-const WAY_WORDS: readonly string[] = ['from the right', 'from the left', 'from behind', 'from the front', 'from above', 'from below']
-
 /** In words, the side from which something that leaves along `travel` comes in. */
 export function wayInWords(travel: Travel): string {
   return typeof travel === 'number'
-    ? WAY_WORDS[travel]!
+    ? fromWords(travel)
     : `along (${travelVector(travel)
         .map((v) => v.toFixed(2))
         .join(', ')})`

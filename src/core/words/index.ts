@@ -1,4 +1,5 @@
 /** Words: what sentences and tables are made with. */
+export * from './directions'
 export * from './list'
 export * from './plural'
 export * from './table'
