@@ -21,6 +21,8 @@ const SHELL = '/usr/bin/chromium-headless-shell'
 const EDITS = 40
 const WALKS = 40
 const REST_MS = 20_000
+/** How long a picture is looked at before the next is asked for. */
+const LOOK_MS = 200
 const RUNS = 3
 /** Share of the processors' time that others may take before a run is made again, %. */
 const DISTURBED = 1
@@ -121,7 +123,14 @@ class PageRun {
     for (let i = 0; i < Math.max(2, Math.min(WALKS, of - warm - 4)); i++) walks.push(await press(page, 'ArrowRight', 'picture'))
     this.note('walking: picture of the next step, p95', p95(walks))
     await this.takeTasks()
-    for (let i = 0; i < walks.length; i++) await press(page, 'ArrowLeft', 'picture')
+    // Back again, as somebody does who looks at each picture.
+    const looks: number[] = []
+    for (let i = 0; i < walks.length; i++) {
+      await page.waitForTimeout(LOOK_MS)
+      looks.push(await press(page, 'ArrowLeft', 'picture'))
+    }
+    this.note('the same, with a fifth of a second to look at each, p95', p95(looks))
+    await this.takeTasks()
   }
 
   async edit(): Promise<void> {

@@ -17,6 +17,7 @@ import type { ModelDocument } from '@core/model'
 import type { FlatPoint } from '@core/space'
 import { BookletPainter } from '@press/paint'
 import { staysAlive } from './alive'
+import { PaintedAhead } from './painted-ahead'
 import { fromBytes, sourceOf, type Drawn, type Printed } from './plan-messages'
 
 /** Dots for a canvas: four bytes each. */
@@ -47,8 +48,10 @@ function forCanvas(image: RgbImage, spare?: ArrayBuffer): CanvasImage {
   } else {
     for (let i = 0, at = 0; i < dots; i++, at += 3) data.set([from[at]!, from[at + 1]!, from[at + 2]!, 255], i * 4)
   }
-  return transfer({ width: image.width, height: image.height, data }, [data.buffer])
+  return { width: image.width, height: image.height, data }
 }
+
+const given = (image: CanvasImage): CanvasImage => transfer(image, [image.data.buffer])
 
 let source: BookletSource | undefined
 /** What the source was made of, and the version it has for the page. */
@@ -72,7 +75,13 @@ function painter(width: number, height: number): BookletPainter {
   return known
 }
 
+/** The step that will be asked for next, and memory to paint it into. */
+const ahead = new PaintedAhead<CanvasImage>()
+let spareAhead: ArrayBuffer | undefined
+const pictureKey = (...picture: [PictureRef, PictureContent, PictureSize]): string => JSON.stringify(picture)
+
 function show(next: NonNullable<typeof shown>): void {
+  ahead.forget()
   shown = next
   source = sourceOf(next.model, next.printed)
   // Painters are taken over when they are asked for: not all sizes are seen again.
@@ -85,6 +94,7 @@ const alive = staysAlive()
 const api = {
   ready: (): Promise<boolean> => alive,
   open(next: BookletSource): void {
+    ahead.forget()
     shown = undefined
     source = next
     painters = new Map()
@@ -106,7 +116,17 @@ const api = {
     return true
   },
   picture(ref: PictureRef, content: PictureContent, { width, height }: PictureSize, spare?: ArrayBuffer): CanvasImage {
-    return forCanvas(painter(width, height).paint(ref, content), spare)
+    const painted = ahead.take(pictureKey(ref, content, { width, height }))
+    if (painted) spareAhead = spare
+    return given(painted ?? forCanvas(painter(width, height).paint(ref, content), spare))
+  },
+  /** Paints what will be asked for next, in the pause after this. */
+  prepare(ref: PictureRef, content: PictureContent, { width, height }: PictureSize): void {
+    ahead.prepare(pictureKey(ref, content, { width, height }), () => {
+      const spare = spareAhead
+      spareAhead = undefined
+      return forCanvas(painter(width, height).paint(ref, content), spare)
+    })
   },
   /** What the picture of a finished section shows at a place, px. */
   pick(ref: PictureRef, { width, height }: PictureSize, [x, y]: FlatPoint): Picked | undefined {
@@ -119,7 +139,7 @@ const api = {
     return { extension: '.png', type: 'image/png', content: (await encodePng(own.paint(ref, 'step'))) as Uint8Array<ArrayBuffer> }
   },
   piece(piece: PieceSpec, size: PictureSize, look: Partial<PieceLook>): CanvasImage {
-    return forCanvas(painter(64, 48).piece(piece, size, look))
+    return given(forCanvas(painter(64, 48).piece(piece, size, look)))
   },
   /** How the pieces of one tray are drawn: to one scale, each from the side that tells it from the others. */
   trayLooks(pieces: readonly PieceSpec[], size: PictureSize): PieceLook[] {
@@ -128,7 +148,7 @@ const api = {
   /** A shape that is not in any model yet. */
   ownPiece(own: OwnShape, colour: string, size: PictureSize, look: Partial<PieceLook>): CanvasImage {
     const source = pieceSource(extendCatalogue([own]))
-    return forCanvas(paintPiece({ shape: own.id, colour }, source, size, look))
+    return given(forCanvas(paintPiece({ shape: own.id, colour }, source, size, look)))
   },
 }
 

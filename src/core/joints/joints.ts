@@ -1,4 +1,4 @@
-import { AGREEMENT, type HoldKind } from '../catalogue'
+import { AGREEMENT, HOLD, type HoldKind } from '../catalogue'
 import { Budget } from '../fault'
 import { GrowingInts, holdOfCode, latticeConnectors, ROLE, type FreeConnector, type GripTable, type Scene } from '../scene'
 import { dot, FREE_TOLERANCE, scale, subtract, type Vec } from '../space'
@@ -80,6 +80,11 @@ interface Held {
 }
 
 type Freedom = Pick<Joint, 'lets' | 'ways' | 'hold'>
+
+/** By kind of hold and set of axes: there are few, and studs by the million. */
+const LATTICE_FREEDOMS = new Map<HoldKind, readonly Freedom[]>(
+  Object.values(HOLD).map((hold) => [hold, WAYS.map((ways, lets) => ({ lets, ways, hold }))]),
+)
 
 const areAlike = (a: readonly Vec[], b: readonly Vec[]): boolean =>
   a.length === b.length && a.every((way, i) => Math.abs(dot(way, b[i]!)) > AGREES)
@@ -206,7 +211,9 @@ export function placesOf(joints: Joints, joint: number): Vec[] {
 }
 
 function hashReceivers(table: GripTable): PointHash {
-  const hash = new PointHash(table)
+  let count = 0
+  for (let i = 0; i < table.count; i++) if (table.role[i] === ROLE.receives) count++
+  const hash = new PointHash(table, count)
   for (let i = 0; i < table.count; i++) if (table.role[i] === ROLE.receives) hash.put(i)
   return hash
 }
@@ -215,11 +222,16 @@ function joinLattice(table: GripTable, receivers: PointHash, into: Collector): v
   const { at, code, role, lets, node, part } = table
   for (let i = 0; i < table.count; i++) {
     if (role[i] === ROLE.receives) continue
-    const [x, y, z] = [at[i * 3]!, at[i * 3 + 1]!, at[i * 3 + 2]!]
-    for (let found = receivers.first(x, y, z, code[i]!); found >= 0; found = receivers.next[found]!) {
-      const gives = { node: node[i]!, part: part[i]! }
+    const x = at[i * 3]!
+    const y = at[i * 3 + 1]!
+    const z = at[i * 3 + 2]!
+    let found = receivers.first(x, y, z, code[i]!)
+    if (found < 0) continue
+    const gives = { node: node[i]!, part: part[i]! }
+    const freedoms = LATTICE_FREEDOMS.get(holdOfCode(code[i]!))!
+    for (; found >= 0; found = receivers.next[found]!) {
       const receives = { node: node[found]!, part: part[found]! }
-      into.add(gives, receives, { lets: lets[found]!, ways: WAYS[lets[found]!]!, hold: holdOfCode(code[i]!) }, x, y, z)
+      into.add(gives, receives, freedoms[lets[found]!]!, x, y, z)
     }
   }
 }

@@ -5,6 +5,9 @@ export interface Points {
   readonly code: Uint8Array
 }
 
+/** Share of the slots that may be taken: beyond it, looking for a free one takes long. */
+const FULL = 0.6
+
 /**
  * A hash of some of the points of a table, with chains through `next` for those at the same place.
  *
@@ -20,9 +23,13 @@ export class PointHash {
   /** Slots looked at, as a measure of work. */
   probes = 0
 
-  constructor(private readonly points: Points) {
+  /** @param expected how many points will be put */
+  constructor(
+    private readonly points: Points,
+    expected = points.count,
+  ) {
     let size = 16
-    while (size < points.count * 2) size *= 2
+    while (size * FULL < expected) size *= 2
     this.mask = size - 1
     this.heads = new Int32Array(size).fill(-1)
     this.next = new Int32Array(Math.max(1, points.count)).fill(-1)

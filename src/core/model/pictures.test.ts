@@ -31,7 +31,7 @@ describe('a picture', () => {
         channels,
         fc.infiniteStream(fc.nat(255)),
         (w, h, n, stream) => {
-          const data = Uint8Array.from({ length: w * h * n }, () => stream.next().value)
+          const data = Uint8Array.from({ length: w * h * n }, () => Number(stream.next().value))
           const { width, height, data: dots } = decodePicture(png(w, h, n, data))
           expect([width, height]).toEqual([w, h])
           for (let dot = 0; dot < w * h; dot++) {

@@ -41,13 +41,12 @@ export class Columns {
   /** 1 for the lowest entry of each column. */
   private readonly isLowest: Uint8Array
 
-  /** @param boxes those of `allBoxes`; it and `scratch` may be shared by the columns of all axes */
-  constructor(scene: Scene, axis: Axis, boxes = allBoxes(scene), scratch = new Scratch()) {
-    const drafts = draftEntries(scene, axis, scratch)
-    const order = sortedByColumnThenLow(drafts, scratch)
-    const count = order.length
+  constructor(scene: Scene, axis: Axis) {
+    const rows = new ColumnRows(scene, axis)
+    const starts = columnStarts(rows)
+    const count = rows.entries
     this.count = count
-    this.boxes = boxes
+    this.boxes = rows.boxes
     this.along = axis
     ;[this.u, this.v] = LATERAL[axis]!
     this.node = new Int32Array(count)
@@ -56,23 +55,18 @@ export class Columns {
     this.next = new Int32Array(count)
     this.previous = new Int32Array(count)
     this.isLowest = new Uint8Array(count)
-    const { bodies, studs } = scene
-    let lastColumn = -1
-    for (let i = 0; i < count; i++) {
-      const draft = order[i]!
-      const source = drafts.source[draft]!
-      const isStud = source >= bodies.count
-      const table = isStud ? studs : bodies
-      const row = isStud ? source - bodies.count : source
-      this.source[i] = source
-      this.node[i] = table.node[row]!
-      this.kind[i] = isStud ? STUD : table.mark[row] === 1 ? OPEN : SOLID
-      const column = drafts.column[draft]!
-      if (column !== lastColumn) this.isLowest[i] = 1
-      lastColumn = column
+    for (let column = 0; column + 1 < starts.length; column++) if (starts[column]! < starts[column + 1]!) this.isLowest[starts[column]!] = 1
+    // Taken in rising order, each goes behind what its columns hold already: no column is ever sorted.
+    const { source, node, kind } = this
+    rows.eachEntry(rows.fromBelow(), (row, column) => {
+      source[starts[column]!++] = row
+    })
+    for (let entry = 0; entry < count; entry++) {
+      node[entry] = rows.nodes[source[entry]!]!
+      kind[entry] = rows.kinds[source[entry]!]!
     }
     this.restore()
-    this.nodeEntries = new Int32Array(this.node.length)
+    this.nodeEntries = new Int32Array(count)
     this.nodeStart = groupByNode(this.node, scene.nodes.length, this.nodeEntries)
   }
 
@@ -220,86 +214,111 @@ export class Columns {
   }
 }
 
-/** Tables that are needed while columns are made, used again for each axis: of a large scene they are tens of megabytes. */
-export class Scratch {
-  private readonly tables: Int32Array[] = []
-
-  /** A table of this length in a place of its own; what was in it before does not matter. */
-  take(place: number, length: number): Int32Array {
-    const known = this.tables[place]
-    const table = known && known.length >= length ? known : new Int32Array(length)
-    this.tables[place] = table
-    return table.subarray(0, length)
-  }
-}
-
-interface Drafts {
-  /** Row of the body, or `bodies.count` + row of the stud. */
-  readonly source: Int32Array
-  readonly column: Int32Array
-  readonly low: Int32Array
-  /** Columns are numbered below this. */
-  readonly columns: number
-}
-
 /** The cells of a box across the axis, ends included: from u, to u, from v, to v. */
 type Cells = [number, number, number, number]
-
-// eslint-disable-next-line max-params -- asked millions of times in a plan, where an object for each call would be garbage
-function cellsOf(boxes: Int32Array, row: number, u: Axis, v: Axis, into: Cells): void {
-  const box = row * 6
-  into[0] = Math.floor(boxes[box + u]! / CELL[u])
-  into[1] = Math.ceil(boxes[box + 3 + u]! / CELL[u]) - 1
-  into[2] = Math.floor(boxes[box + v]! / CELL[v])
-  into[3] = Math.ceil(boxes[box + 3 + v]! / CELL[v]) - 1
-}
 
 /** More cells than this for each entry would waste memory; then columns are numbered as they are met. */
 const DENSE = 24
 
-function draftEntries(scene: Scene, axis: Axis, scratch: Scratch): Drafts {
-  const [u, v] = LATERAL[axis]!
-  const cells: Cells = [0, 0, 0, 0]
-  // A stud counts only for travel across its own axis: along it, the body below it or the socket above it does.
-  const each = (visit: (source: number, low: number) => void): void => {
+/** Rows of bodies, then of studs, and the columns that each stands in. */
+class ColumnRows {
+  readonly boxes: Int32Array
+  readonly nodes: Int32Array
+  readonly kinds: Uint8Array
+  /** The rows that count, as they stand. */
+  readonly rows: Int32Array
+  /** How many entries they make. */
+  readonly entries: number
+  /** Columns are numbered below this. */
+  readonly columns: number
+  private readonly u: Axis
+  private readonly v: Axis
+  private readonly bounds: Cells = [Infinity, -Infinity, Infinity, -Infinity]
+  private readonly across: number
+  private readonly met: Map<number, number> | undefined
+  private readonly cells: Cells = [0, 0, 0, 0]
+
+  constructor(
+    scene: Scene,
+    private readonly axis: Axis,
+  ) {
     const { bodies, studs } = scene
-    for (let i = 0; i < bodies.count; i++) {
-      cellsOf(bodies.boxes, i, u, v, cells)
-      visit(i, bodies.boxes[i * 6 + axis]!)
-    }
-    for (let i = 0; i < studs.count; i++) {
-      if (studs.mark[i] === axis) continue
-      cellsOf(studs.boxes, i, u, v, cells)
-      visit(bodies.count + i, studs.boxes[i * 6 + axis]!)
-    }
+    this.boxes = allBoxes(scene)
+    this.nodes = new Int32Array(bodies.count + studs.count)
+    this.nodes.set(bodies.node)
+    this.nodes.set(studs.node, bodies.count)
+    this.kinds = new Uint8Array(this.nodes.length).fill(STUD)
+    for (let i = 0; i < bodies.count; i++) this.kinds[i] = bodies.mark[i] === 1 ? OPEN : SOLID
+    // A stud counts only for travel across its own axis: along it, the body below it or the socket above it does.
+    const rows = new Int32Array(this.nodes.length)
+    let kept = 0
+    for (let row = 0; row < rows.length; row++) if (row < bodies.count || studs.mark[row - bodies.count] !== axis) rows[kept++] = row
+    this.rows = rows.subarray(0, kept)
+    ;[this.u, this.v] = LATERAL[axis]!
+    this.entries = this.findBounds()
+    const { bounds, entries } = this
+    this.across = entries === 0 ? 0 : bounds[3] - bounds[2] + 1
+    const grid = entries === 0 ? 0 : (bounds[1] - bounds[0] + 1) * this.across
+    const isSparse = grid > entries * DENSE + 65_536
+    if (isSparse) this.met = new Map()
+    // Numbered as they are met they are no more than the entries.
+    this.columns = isSparse ? entries : grid
   }
-  let count = 0
-  const bounds: Cells = [Infinity, -Infinity, Infinity, -Infinity]
-  each(() => {
-    count += (cells[1] - cells[0] + 1) * (cells[3] - cells[2] + 1)
-    if (cells[0] < bounds[0]) bounds[0] = cells[0]
-    if (cells[1] > bounds[1]) bounds[1] = cells[1]
-    if (cells[2] < bounds[2]) bounds[2] = cells[2]
-    if (cells[3] > bounds[3]) bounds[3] = cells[3]
-  })
-  const across = count === 0 ? 0 : bounds[3] - bounds[2] + 1
-  const grid = count === 0 ? 0 : (bounds[1] - bounds[0] + 1) * across
-  const met = grid > count * DENSE + 65_536 ? new Map<number, number>() : undefined
-  const source = scratch.take(0, count)
-  const column = scratch.take(1, count)
-  const lows = scratch.take(2, count)
-  let at = 0
-  each((row, low) => {
-    for (let i = cells[0]; i <= cells[1]; i++) {
-      for (let j = cells[2]; j <= cells[3]; j++) {
-        const cell = (i - bounds[0]) * across + j - bounds[2]
-        source[at] = row
-        column[at] = met ? numberOf(met, cell) : cell
-        lows[at++] = low
+
+  /** @returns how many entries there are */
+  private findBounds(): number {
+    const { bounds, cells } = this
+    let entries = 0
+    for (const row of this.rows) {
+      this.findCells(row)
+      entries += (cells[1] - cells[0] + 1) * (cells[3] - cells[2] + 1)
+      if (cells[0] < bounds[0]) bounds[0] = cells[0]
+      if (cells[1] > bounds[1]) bounds[1] = cells[1]
+      if (cells[2] < bounds[2]) bounds[2] = cells[2]
+      if (cells[3] > bounds[3]) bounds[3] = cells[3]
+    }
+    return entries
+  }
+
+  private findCells(row: number): void {
+    const { boxes, u, v, cells } = this
+    const box = row * 6
+    cells[0] = Math.floor(boxes[box + u]! / CELL[u])
+    cells[1] = Math.ceil(boxes[box + 3 + u]! / CELL[u]) - 1
+    cells[2] = Math.floor(boxes[box + v]! / CELL[v])
+    cells[3] = Math.ceil(boxes[box + 3 + v]! / CELL[v]) - 1
+  }
+
+  /** Calls `visit` with each of some rows and the number of each column that it stands in. */
+  eachEntry(rows: Int32Array, visit: (row: number, column: number) => void): void {
+    const { bounds, across, met, cells } = this
+    for (const row of rows) {
+      this.findCells(row)
+      for (let i = cells[0]; i <= cells[1]; i++) {
+        for (let j = cells[2]; j <= cells[3]; j++) {
+          const cell = (i - bounds[0]) * across + j - bounds[2]
+          visit(row, met ? numberOf(met, cell) : cell)
+        }
       }
     }
-  })
-  return { source, column, low: lows, columns: met ? met.size : grid }
+  }
+
+  /** The rows by their low end, equal ones as they stand: a counting sort, O(rows + range). */
+  fromBelow(): Int32Array {
+    const { boxes, axis, rows } = this
+    let [least, most] = [0, 0]
+    for (const row of rows) {
+      const low = boxes[row * 6 + axis]!
+      if (low < least) least = low
+      if (low > most) most = low
+    }
+    const starts = new Int32Array(most - least + 2)
+    for (const row of rows) starts[boxes[row * 6 + axis]! - least + 1]!++
+    for (let i = 1; i < starts.length; i++) starts[i]! += starts[i - 1]!
+    const sorted = new Int32Array(rows.length)
+    for (const row of rows) sorted[starts[boxes[row * 6 + axis]! - least]!++] = row
+    return sorted
+  }
 }
 
 function numberOf(met: Map<number, number>, cell: number): number {
@@ -308,36 +327,14 @@ function numberOf(met: Map<number, number>, cell: number): number {
   return known
 }
 
-/** Two stable counting sorts: by low end, then by column. O(entries + range). */
-function sortedByColumnThenLow({ source, column, columns, low }: Drafts, scratch: Scratch): Int32Array {
-  const count = source.length
-  let least = 0
-  let most = 0
-  for (let i = 0; i < count; i++) {
-    if (low[i]! < least) least = low[i]!
-    if (low[i]! > most) most = low[i]!
-  }
-  const items = scratch.take(3, count)
-  const between = scratch.take(4, count)
-  for (let i = 0; i < count; i++) items[i] = i
-  countingSort(items, between, low, least, most - least + 1)
-  countingSort(between, items, column, 0, columns)
-  return items
+/** Where the entries of each column begin, and behind them the end. */
+function columnStarts(rows: ColumnRows): Int32Array {
+  const starts = new Int32Array(rows.columns + 1)
+  rows.eachEntry(rows.rows, (_row, column) => starts[column + 1]!++)
+  for (let i = 1; i < starts.length; i++) starts[i]! += starts[i - 1]!
+  return starts
 }
 
-/** Writes `items` into `sorted`, by their keys, equal ones as they stood. */
-// eslint-disable-next-line max-params -- the tables of one algorithm, all named at the call
-function countingSort(items: Int32Array, sorted: Int32Array, keys: Int32Array, least: number, range: number): void {
-  const starts = new Int32Array(range + 1)
-  for (let i = 0; i < items.length; i++) starts[keys[items[i]!]! - least + 1]!++
-  for (let i = 0; i < range; i++) starts[i + 1]! += starts[i]!
-  for (let i = 0; i < items.length; i++) {
-    const item = items[i]!
-    sorted[starts[keys[item]! - least]!++] = item
-  }
-}
-
-/** Compressed rows: the entries of node n are items[start[n]] … items[start[n + 1] − 1]. */
 /** Puts the entries of each node into `items`, one node after the other. @returns where each begins */
 function groupByNode(node: Int32Array, nodes: number, items: Int32Array): Int32Array {
   const start = new Int32Array(nodes + 1)

@@ -1,7 +1,7 @@
 import type { Joints } from '../joints'
-import { allBoxes, type Scene } from '../scene'
-import { axisOf, senseOf, type Axis, type Direction } from '../space'
-import { Columns, Scratch } from './columns'
+import type { Scene } from '../scene'
+import { axisOf, senseOf, type Direction } from '../space'
+import { Columns } from './columns'
 import { FreeSpace } from './free-space'
 import { isAlong, type Travel } from './travel'
 
@@ -161,9 +161,4 @@ export class SpaceLeft {
   }
 }
 
-function columnsOf(scene: Scene): [Columns, Columns, Columns] {
-  const boxes = allBoxes(scene)
-  const scratch = new Scratch()
-  const along = (axis: Axis): Columns => new Columns(scene, axis, boxes, scratch)
-  return [along(0), along(1), along(2)]
-}
+const columnsOf = (scene: Scene): [Columns, Columns, Columns] => [new Columns(scene, 0), new Columns(scene, 1), new Columns(scene, 2)]

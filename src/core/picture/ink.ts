@@ -3,6 +3,7 @@ import { FIRST_DECAL, type DecalPaint } from './decal-paint'
 import { NOTHING, type GBuffer, type Window } from './g-buffer'
 import { INK, WHITE, type PartLook, type Rgb } from './paint'
 import { isLit, type Sheen } from './sheen'
+import { mergeWindows } from './windows'
 import { TONES } from './projected-mesh'
 
 /** An RGB picture, three bytes a dot, rows from the top. */
@@ -61,27 +62,30 @@ export class Inker {
   }
 
   /**
-   * @param changed the dots that may look different from the last picture
+   * @param changed where dots may look different from the last picture
    * @returns a picture to draw on, which is good until the next is inked
    */
-  ink(changed: Window, options: InkOptions): RgbImage {
-    const { buffer, finer, paper } = this
-    if (changed.right >= changed.left) {
-      const reach = finer * 2 + 2
-      const inner = widened(changed, reach, buffer.size)
-      const outer = widened(changed, reach * 2, buffer.size)
-      for (let y = outer.top; y <= outer.bottom; y++) {
-        const line = y * buffer.size.width
-        this.edges.fill(NONE, line + outer.left, line + outer.right + 1)
-      }
-      findEdges(buffer, this.edges, outer, options)
-      thicken(this.edges, buffer.size.width, outer, { finer, hasFineLines: options.hasFineLines })
-      const { newFrom, newTo } = options
-      const [palette, texel] = [mixPalette(options), this.texelOf(options)]
-      average({ buffer, edges: this.edges, image: this.image, finer, palette, paper, texel, newFrom, newTo }, inner)
-    }
+  ink(changed: readonly Readonly<Window>[], options: InkOptions): RgbImage {
+    const reach = this.finer * 2 + 2
+    const [palette, texel] = [mixPalette(options), this.texelOf(options)]
+    for (const window of mergeWindows(changed, reach * 2)) this.inkWindow(window, reach, { ...options, palette, texel })
     this.given.data.set(this.image.data)
     return this.given
+  }
+
+  /** Windows do not disturb each other: the edges of each are found anew as far around it as a line reaches. */
+  private inkWindow(changed: Readonly<Window>, reach: number, options: InkOptions & Pick<Averaged, 'palette' | 'texel'>): void {
+    const { buffer, finer, paper, edges, image } = this
+    const inner = widened(changed, reach, buffer.size)
+    const outer = widened(changed, reach * 2, buffer.size)
+    for (let y = outer.top; y <= outer.bottom; y++) {
+      const line = y * buffer.size.width
+      edges.fill(NONE, line + outer.left, line + outer.right + 1)
+    }
+    findEdges(buffer, edges, outer, options)
+    thicken(edges, buffer.size.width, outer, { finer, hasFineLines: options.hasFineLines })
+    const { palette, texel, newFrom, newTo } = options
+    average({ buffer, edges, image, finer, palette, paper, texel, newFrom, newTo }, inner)
   }
 
   /** The colour of a dot that shows a picture on a piece; nothing where no piece has one. */
@@ -97,7 +101,7 @@ export class Inker {
 
 type Texel = (dot: number, x: number, y: number, under: number) => number
 
-const widened = (window: Window, by: number, size: { width: number; height: number }): Window => ({
+const widened = (window: Readonly<Window>, by: number, size: { width: number; height: number }): Window => ({
   left: Math.max(0, window.left - by),
   right: Math.min(size.width - 1, window.right + by),
   top: Math.max(0, window.top - by),

@@ -157,7 +157,7 @@ function meets({ min, max }: Box, { min: low, max: high }: Box): boolean {
 
 /** Inks a layer by itself. */
 export function inkLayer({ target, finer, look }: PictureLayer): RgbImage {
-  return new Inker(target.buffer, finer, WHITE, target.decals).ink(target.buffer.window, look)
+  return new Inker(target.buffer, finer, WHITE, target.decals).ink([target.buffer.window], look)
 }
 
 /** How much of each dot of the picture is covered by what was drawn, 0 to 1. */

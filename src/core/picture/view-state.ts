@@ -2,10 +2,11 @@ import { RenderTarget } from './render-target'
 import type { DrawnSection } from './drawn-section'
 import { Inker, type InkOptions, type RgbImage } from './ink'
 import { Journal } from './journal'
-import { EMPTY_WINDOW, uniteWindows, type Window } from './g-buffer'
+import { EMPTY_WINDOW, type Window } from './g-buffer'
 import type { Rgb } from './paint'
 import type { Vec } from '../space'
 import type { Camera, PictureSize } from './view'
+import { mergeWindows } from './windows'
 
 /** Steps before the one that is asked for that are drawn so that they can be taken back: noting what was there costs a third more. */
 const REMEMBERED = 32
@@ -23,7 +24,7 @@ export class ViewState {
   /** Where each drawn step was drawn, in dots of the buffer. */
   readonly windows: Window[] = []
   /** Where the buffer has changed since it was inked. */
-  private dirty: Window = { ...EMPTY_WINDOW }
+  private dirty: readonly Readonly<Window>[] = []
   /** Where the parts were that were inked as new; nothing where all must be inked again. */
   private newest: Window | undefined
 
@@ -87,16 +88,17 @@ export class ViewState {
   }
 
   private touch(window: Window): void {
-    this.dirty = uniteWindows(this.dirty, window)
+    // Copied, since windows that are drawn into may still grow.
+    this.dirty = mergeWindows([...this.dirty, { ...window }])
   }
 
   /** Inks the picture of the last drawn step. */
   ink(options: InkOptions): RgbImage {
     const own = this.windows[this.drawn - 1] ?? EMPTY_WINDOW
     // Where nothing was ever drawn there is paper.
-    const changed = this.newest ? [this.dirty, this.newest, own].reduce(uniteWindows) : this.windows.reduce(uniteWindows, this.dirty)
+    const changed = this.newest ? [...this.dirty, this.newest, own] : [...this.dirty, ...this.windows]
     const image = this.inker.ink(changed, options)
-    this.dirty = { ...EMPTY_WINDOW }
+    this.dirty = []
     this.newest = { ...own }
     return image
   }

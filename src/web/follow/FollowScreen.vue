@@ -40,6 +40,11 @@ const picture = computed(() => {
   const ref = 'picture' in page.value ? page.value.picture : null
   return ref && { ...ref, view: (ref.view & 4) | ((ref.view + turn.value) & 3) }
 })
+/** The picture of the page after this one, where that is a step. */
+const coming = computed(() => {
+  const after = pages[index.value + 1]
+  return after && (after.kind === 'step' || after.kind === 'jump') && after.section === picture.value?.section ? after.picture : null
+})
 const isLast = computed(() => index.value === pages.length - 1)
 const sections = computed(() =>
   pages.flatMap((p, i) => {
@@ -277,6 +282,7 @@ watch(drawnForPrint, async (drawn) => {
         <div v-if="'picture' in page" class="picture" @touchstart.passive="onTouchStart" @touchend.passive="onTouchEnd">
           <PagePicture
             :picture="picture"
+            :next="coming"
             :finished="page.kind === 'cover' || page.kind === 'tray'"
             :label="step ? step.spoken : `${title}, finished`"
           />

@@ -96,7 +96,16 @@ function goTo(next: RailPlace): void {
   void toAddress()
 }
 const go = (toRow: number, toStep: number): void => goTo({ section: layout.value.lanes[toRow]!.section, step: toStep })
+/** Which way somebody walks along the rail. */
+const walking = ref<'next' | 'before'>('next')
+/** The picture they will come to, as long as it is of the same section. */
+const coming = computed(() => {
+  const next = walkRail(layout.value, row.value, step.value, walking.value)
+  const isOther = next.row === row.value && next.step !== step.value
+  return isOther && !focus.value ? (open.snapshot!.pages.stepPage(section.value.id, next.step)?.picture ?? null) : null
+})
 function walk(way: Walk): void {
+  if (way === 'next' || way === 'before') walking.value = way
   const next = walkRail(layout.value, row.value, step.value, way)
   go(next.row, next.step)
 }
@@ -193,7 +202,12 @@ watch(
   <main class="rail-screen" :data-version="open.snapshot?.version" :data-checked="!open.session?.isChecking.value">
     <h1 class="sr-only">Rail of {{ open.model?.name }}</h1>
     <section class="picture" aria-label="Step picture">
-      <StepPicture v-if="page" :picture="picture" :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken" />
+      <StepPicture
+        v-if="page"
+        :picture="picture"
+        :next="coming"
+        :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken"
+      />
       <p v-else class="faint">This section has no steps: it holds no parts.</p>
       <div class="walk">
         <button v-if="picture && !focus" class="plain-button framed" @click="savePicture">Save picture</button>

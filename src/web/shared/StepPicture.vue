@@ -1,11 +1,19 @@
 <script setup lang="ts">
 import { onMounted, ref, watch } from 'vue'
 import type { PictureRef } from '@core/booklet'
-import { usePaintSource } from './painter-key'
+import { usePaintSource, type PaintSource } from './painter-key'
 
 const props = withDefaults(
-  defineProps<{ picture: PictureRef | null; label: string; finished?: boolean; width?: number; height?: number }>(),
-  { finished: false, width: 800, height: 600 },
+  defineProps<{
+    picture: PictureRef | null
+    label: string
+    finished?: boolean
+    width?: number
+    height?: number
+    /** The picture of a step that will be asked for next. */
+    next?: PictureRef | null
+  }>(),
+  { finished: false, width: 800, height: 600, next: null },
 )
 const emit = defineEmits<{ drawn: [] }>()
 
@@ -19,6 +27,15 @@ let isPainting = false
 let isWanted = false
 /** Memory of the picture before: the next is painted into it. */
 let spare: ArrayBuffer | undefined
+
+/** Of the source whose picture was last seen: only who looks at one version from step to step is likely to go on. */
+let seenVersion: number | undefined
+
+/** What comes next is painted while this is looked at. */
+function prepareNext({ painter, version }: PaintSource): void {
+  if (props.next && version === seenVersion) painter.prepare(props.next, 'step', { width: props.width, height: props.height })
+  seenVersion = version
+}
 
 /** One picture at a time: what is asked for meanwhile waits, and only the last of it is painted. */
 async function paint(): Promise<void> {
@@ -46,6 +63,7 @@ async function paint(): Promise<void> {
       isDrawn.value = true
       hasDrawn.value = true
       emit('drawn')
+      prepareNext(from)
     }
   } catch (error) {
     failure.value = error instanceof Error ? error.message : String(error)

@@ -32,6 +32,10 @@ function scene() {
         log.push(`${number}: picture of ${shown.text}${spare ? `, into ${spare.byteLength}` : ''}`)
         return { width, height, data: new Uint8ClampedArray(spare ?? new ArrayBuffer(width * height * 4)) }
       },
+      prepare(ref: { step: number }) {
+        log.push(`${number}: prepare step ${ref.step}`)
+        if (ref.step > 8) throw new Error('no such step')
+      },
       piece(piece: { shape: string }, width: number, height: number) {
         log.push(`${number}: piece ${piece.shape}`)
         return { width, height, data: new Uint8ClampedArray(4) }
@@ -123,6 +127,20 @@ describe('a painter', () => {
     await client.piece({ shape: 'a', colour: 'sand' }, { width: 8, height: 8 }, free)
     expect(log.slice(1)).toEqual(['1: piece a', '1: piece a'])
     client.close()
+  })
+
+  it('is asked to paint ahead without a word where that fails, and never where it has died', async () => {
+    const { client, workers, log } = scene()
+    await client.openBytes(1, whole('one'))
+    client.prepare({ ...REF, step: 1 }, 'step', { width: 2, height: 2 })
+    client.prepare({ ...REF, step: 9 }, 'step', { width: 2, height: 2 })
+    await client.picture(REF, 'step', { width: 2, height: 2 })
+    expect(log.slice(1)).toEqual(['1: prepare step 1', '1: prepare step 9', '1: picture of one'])
+    workers[0]!.fail()
+    client.prepare({ ...REF, step: 1 }, 'step', { width: 2, height: 2 })
+    expect(workers).toHaveLength(1)
+    client.close()
+    client.prepare(REF, 'step', { width: 2, height: 2 })
   })
 
   it('that is closed refuses', async () => {

@@ -103,6 +103,12 @@ export class PainterClient {
     })
   }
 
+  /** Lets a picture be painted in a pause, since it will be asked for next. Nobody waits for it, and nobody is told where it fails. */
+  prepare(ref: PictureRef, content: PictureContent, size: PictureSize): void {
+    if (this.isLost) return
+    this.table.ask((remote) => remote.prepare(ref, content, size)).catch(() => undefined)
+  }
+
   piece(piece: PieceSpec, size: PictureSize, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
     const paint = (): Promise<CanvasImage> => this.ask((remote) => remote.piece(piece, size, look))
     // What is being turned is never seen the same way again.

@@ -1,0 +1,36 @@
+import { EMPTY_WINDOW, uniteWindows, type Window } from './g-buffer'
+
+/** Dots in a window, 0 where it is empty. */
+export const areaOf = ({ left, right, top, bottom }: Readonly<Window>): number =>
+  right < left || bottom < top ? 0 : (right - left + 1) * (bottom - top + 1)
+
+/** More windows than this are not kept apart: looking for those that belong together would cost more than it saves. */
+const MOST_APART = 12
+
+/**
+ * Few windows that hold all that some windows hold: two become one where that one is no larger than both together. What is lifted far
+ * off its place leaves two places to ink, not all between them.
+ * @param reach dots around a window that count with it
+ */
+export function mergeWindows(windows: readonly Readonly<Window>[], reach = 0): Readonly<Window>[] {
+  const around = (window: Readonly<Window>): number =>
+    (window.right - window.left + 1 + 2 * reach) * (window.bottom - window.top + 1 + 2 * reach)
+  const apart: Readonly<Window>[] = []
+  for (const window of windows) {
+    if (areaOf(window) === 0) continue
+    let grown = window
+    for (let i = 0; i < apart.length;) {
+      const united = uniteWindows(grown, apart[i]!)
+      if (around(united) > around(grown) + around(apart[i]!)) {
+        i++
+        continue
+      }
+      apart.splice(i, 1)
+      grown = united
+      // What it has grown to may take in one that was passed over.
+      i = 0
+    }
+    apart.push(grown)
+  }
+  return apart.length > MOST_APART ? [apart.reduce(uniteWindows, EMPTY_WINDOW)] : apart
+}
