@@ -59,7 +59,89 @@ describe('the quick line', () => {
         { count: 1, shape: 'round-brick-1x1', colour: 'clear-sky' },
       ],
       unclear: [],
+      told: [],
     })
+  })
+
+  it.each([
+    ['2 1x2 slopes grey', 2, 'slope-2x1', 'ash'],
+    ['2 x 1x2 slopes grey', 2, 'slope-2x1', 'ash'],
+    ['brick 2x4 red x3', 3, 'brick-2x4', 'red'],
+    ['brick 2x4 red 3 pieces', 3, 'brick-2x4', 'red'],
+    ['four red bricks 2x2', 4, 'brick-2x2', 'red'],
+    ['1 plate 2x4 light grey', 1, 'plate-2x4', 'ash'],
+    ['2 x 4 plate dark grey', 1, 'plate-2x4', 'slate'],
+    ['plate 2 x 4', 1, 'plate-2x4', 'ash'],
+    ['3× tile 1x2 dark red', 3, 'tile-1x2', 'wine'],
+    ['Brick 2x4 transparent blue', 1, 'brick-2x4', 'clear-blue'],
+  ])('reads “%s”', (line, count, shape, colour) => {
+    const read = readQuickLine(line, BASE_CATALOGUE)
+    expect(read.pieces).toEqual([{ count, shape, colour }])
+    expect(read.unclear).toEqual([])
+  })
+
+  it.each(['-3 plate 1x1', '0 plate 1x1', '99999999 plate 1x1', 'zero plates 1x1', 'plate 1x1 x0', '2 plate 1x1 x3'])(
+    'asks what “%s” means, and takes nothing',
+    (line) => {
+      const { pieces, unclear } = readQuickLine(line, BASE_CATALOGUE)
+      expect(pieces).toEqual([])
+      expect(unclear).toHaveLength(1)
+      expect(unclear[0]!.why).toMatch(/^(A count goes from 1 to 9999|Two counts stand here: write one)\.$/)
+    },
+  )
+
+  it('tells what it took for something else', () => {
+    expect(readQuickLine('1 plate 2x4 light grey', BASE_CATALOGUE).told).toEqual([{ text: 'light grey', as: 'Ash' }])
+    expect(readQuickLine('2 block 2x4 red', BASE_CATALOGUE).told).toEqual([{ text: 'block 2x4', as: 'Brick 2 × 4' }])
+    expect(readQuickLine('2 brick 2x4 red', BASE_CATALOGUE).told).toEqual([])
+  })
+
+  it.each(['red brick', '2x2', '10', '3 wheels'])('asks which of several “%s” means', (line) => {
+    const { pieces, unclear } = readQuickLine(line, BASE_CATALOGUE)
+    expect(pieces).toEqual([])
+    expect(unclear).toHaveLength(1)
+    expect(unclear[0]!.why).toBe('It could be one of several: say which.')
+    expect(unclear[0]!.nearest.length).toBeGreaterThan(1)
+  })
+
+  it('reads every piece by its own title', () => {
+    const lost = [...BASE_CATALOGUE.shapes.values()].filter(({ id, title }) => {
+      const { pieces, unclear } = readQuickLine(title.replace(/,/g, ' '), BASE_CATALOGUE)
+      return pieces[0]?.shape !== id && !unclear.some(({ nearest }) => nearest.includes(id))
+    })
+    expect(lost.map(({ title }) => title)).toEqual([])
+  })
+
+  it('never fails, and never takes a count beyond its bounds', () => {
+    const words = fc.constantFrom(
+      '2',
+      '-1',
+      '0',
+      '1x2',
+      'x',
+      '3',
+      'x3',
+      'four',
+      'plate',
+      'bricks',
+      'red',
+      'light',
+      'grey',
+      'of',
+      '99999',
+      'clear',
+    )
+    fc.assert(
+      fc.property(fc.array(words, { maxLength: 7 }), (line) => {
+        const { pieces } = readQuickLine(line.join(' '), BASE_CATALOGUE)
+        for (const { count, shape, colour } of pieces) {
+          expect(count).toBeGreaterThanOrEqual(1)
+          expect(count).toBeLessThanOrEqual(9999)
+          expect(BASE_CATALOGUE.shapes.has(shape) && BASE_CATALOGUE.colours.has(colour)).toBe(true)
+        }
+      }),
+      { numRuns: 400 },
+    )
   })
 
   it('says what it did not understand, and the nearest', () => {
@@ -67,6 +149,7 @@ describe('the quick line', () => {
     expect(pieces).toEqual([{ count: 2, shape: 'tile-2x2', colour: 'ash' }])
     expect(unclear.map(({ text }) => text)).toEqual(['ink-black', 'qqqq', 'zzzzzz'])
     expect(unclear[0]!.nearest).toContain('black')
+    expect(unclear[2]!.nearest).toEqual([])
   })
 })
 

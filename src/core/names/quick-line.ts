@@ -1,5 +1,10 @@
-import { nearestIds, type Catalogue } from '../catalogue'
+import { distance } from 'fastest-levenshtein'
+import { nearestIds, type Catalogue, type Shape } from '../catalogue'
+import { memo } from '../memo'
+import { takeColour } from './colour-words'
+import { takeCount } from './count-words'
 import { searchShapes } from './search'
+import { wordsOf } from './vocabulary'
 
 /** What a line asks for, piece by piece. */
 interface QuickPiece {
@@ -8,67 +13,139 @@ interface QuickPiece {
   readonly colour: string
 }
 
-/** Words that were passed over, with what they may have meant. */
+/** Words that were passed over, with what they may have meant, or why they cannot be meant. */
 interface Unclear {
   readonly text: string
   readonly nearest: readonly string[]
+  readonly why?: string
+}
+
+/** Words that were read as something they do not name outright: it is told, never done silently. */
+interface Told {
+  readonly text: string
+  readonly as: string
 }
 
 export interface QuickLine {
   readonly pieces: readonly QuickPiece[]
   readonly unclear: readonly Unclear[]
+  readonly told: readonly Told[]
 }
 
 /**
- * Reads "4 plate 1x2 sand, 2 tile 2x2 black": entries parted by commas, semicolons or lines; a count first, a colour
- * anywhere, the rest names the piece in whatever order. What is not understood is said, with the nearest.
+ * Reads "4 plate 1x2 sand, 2 tile 2x2 black": entries parted by commas, semicolons or lines; a count first or last, a colour
+ * anywhere, the rest names the piece in whatever order. What is not understood is said, with the nearest; what is only meant is told.
  *
  * @param colour taken where an entry names none
  */
 export function readQuickLine(text: string, catalogue: Catalogue, colour = 'ash'): QuickLine {
-  const pieces: QuickPiece[] = []
-  const unclear: Unclear[] = []
-  for (const entry of text.split(/[,;\n]+/)) {
-    if (entry.trim() === '') continue
-    const read = readEntry(entry.trim(), catalogue, colour)
-    if (read.piece) pieces.push(read.piece)
-    unclear.push(...read.unclear)
+  const entries = text
+    .split(/[,;\n]+/)
+    .filter((entry) => entry.trim() !== '')
+    .map((entry) => readEntry(entry, catalogue, colour))
+  return {
+    pieces: entries.flatMap(({ piece }) => (piece ? [piece] : [])),
+    unclear: entries.flatMap(({ unclear }) => unclear),
+    told: entries.flatMap(({ piece, told }) => (piece ? told : [])),
   }
-  return { pieces, unclear }
 }
 
-function readEntry(entry: string, catalogue: Catalogue, usual: string): { piece?: QuickPiece; unclear: Unclear[] } {
-  const counted = /^(\d+)\s*(?:x|×|pcs?|times)?\s+(?=\D)/i.exec(entry)
-  const rest = entry.slice(counted?.[0].length ?? 0)
-  const { colour, left } = takeColour(rest, catalogue)
-  const shape = catalogue.shapes.get(left.trim().replace(/\s+/g, '-')) ?? searchShapes(catalogue, left, 1)[0]
-  if (shape) return { piece: { count: counted ? Number(counted[1]) : 1, shape: shape.id, colour: colour ?? usual }, unclear: [] }
-  // Word by word: what is left when the strange ones are passed over may still name a piece.
-  const words = left.split(/\s+/).filter((word) => word !== '')
-  for (let drop = 1; drop < words.length; drop++) {
-    const kept = words.slice(0, words.length - drop)
-    const found = searchShapes(catalogue, kept.join(' '), 1)[0]
-    if (!found) continue
-    const strange = words.slice(words.length - drop)
-    const piece = { count: counted ? Number(counted[1]) : 1, shape: found.id, colour: colour ?? usual }
-    return { piece, unclear: strange.map((word) => ({ text: word, nearest: nearestOf(word, catalogue) })) }
-  }
-  return { unclear: [{ text: left.trim() === '' ? entry : left.trim(), nearest: nearestOf(left.trim(), catalogue) }] }
+interface ReadEntry {
+  readonly piece?: QuickPiece
+  readonly unclear: readonly Unclear[]
+  readonly told: readonly Told[]
 }
 
-const nearestOf = (word: string, catalogue: Catalogue): string[] =>
-  nearestIds(word.toLowerCase(), [...catalogue.colours.keys(), ...catalogue.shapes.keys()])
-
-/** The longest colour that stands in the words, by its id or its name. */
-function takeColour(text: string, catalogue: Catalogue): { colour: string | undefined; left: string } {
-  let best: { id: string; at: number; length: number } | undefined
-  const plain = text.toLowerCase()
-  for (const { id, name } of catalogue.colours.values()) {
-    for (const word of [id, id.replace(/-/g, ' '), name.toLowerCase()]) {
-      const at = plain.search(new RegExp(`(^|\\s)${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?=\\s|$)`))
-      if (at >= 0 && (!best || word.length > best.length)) best = { id, at: plain.indexOf(word, at), length: word.length }
+function readEntry(entry: string, catalogue: Catalogue, usual: string): ReadEntry {
+  const counted = takeCount(entry)
+  if (counted.problem) return { unclear: [{ ...counted.problem, nearest: [] }], told: [] }
+  const { colour, left } = takeColour(counted.left, catalogue)
+  const told = colour && !colour.isOwn ? [{ text: colour.words, as: catalogue.colours.get(colour.id)!.name }] : []
+  const { shape, said, strange, alike } = readShape(left, catalogue)
+  const unclear = strange.map((word) => ({ text: word, nearest: nearestOf(word, catalogue) }))
+  if (!shape) return { unclear: left === '' ? [{ text: entry.trim(), nearest: [] }] : unclear, told: [] }
+  if (alike.length > 1)
+    return {
+      unclear: [{ text: said, nearest: alike.map(({ id }) => id), why: 'It could be one of several: say which.' }, ...unclear],
+      told: [],
     }
-  }
-  if (!best) return { colour: undefined, left: text }
-  return { colour: best.id, left: `${text.slice(0, best.at)} ${text.slice(best.at + best.length)}` }
+  const piece = { count: counted.count, shape: shape.id, colour: colour?.id ?? usual }
+  return { piece, unclear, told: isNamed(shape, said) ? told : [...told, { text: said, as: shape.title }] }
 }
+
+interface ReadShape {
+  readonly shape: Shape | undefined
+  /** The words it was read from. */
+  readonly said: string
+  /** Words behind them that name nothing. */
+  readonly strange: readonly string[]
+  /** All that those words fit as well: more than one, and it must be asked which is meant. */
+  readonly alike: readonly Shape[]
+}
+
+const titleKey = (title: string): string => wordsOf(title).join(' ')
+const titlesOf = memo(
+  (shapes: Catalogue['shapes']): ReadonlyMap<string, Shape> => new Map([...shapes.values()].map((shape) => [titleKey(shape.title), shape])),
+)
+
+/** How many pieces that could be meant are told. */
+const MOST_ALIKE = 5
+
+/** The piece that words name; where some at the end are strange, the one that the others name. */
+function readShape(left: string, catalogue: Catalogue): ReadShape {
+  const words = left.split(/\s+/).filter((word) => word !== '')
+  for (let kept = words.length; kept > 0; kept--) {
+    const said = words.slice(0, kept).join(' ')
+    const strange = words.slice(kept)
+    const known = catalogue.shapes.get(said.toLowerCase().replace(/ /g, '-')) ?? titlesOf(catalogue.shapes).get(titleKey(said))
+    if (known) return { shape: known, said, strange, alike: [known] }
+    const found = searchShapes(catalogue, said, MOST_ALIKE * 2)
+    const [shape] = found
+    if (!shape) continue
+    const alike = alikeFor(said, found)
+    return { shape, said, strange, alike: alike.slice(0, MOST_ALIKE) }
+  }
+  return { shape: undefined, said: '', strange: left === '' ? [] : [left], alike: [] }
+}
+
+/**
+ * Those of the pieces found that the words fit as well as the first: "brick 2x4" is one piece, though others have more words;
+ * "brick" is many, and "wheel" too, where each has a word that was not said.
+ */
+function alikeFor(said: string, found: readonly Shape[]): readonly Shape[] {
+  const [first] = found
+  const isFit = isNamed(first!, said)
+  const fitting = found.filter((shape) => isNamed(shape, said) === isFit)
+  const least = unsaidWords(first!, said)
+  const isPlain = least === 0 && /[a-z]/i.test(withoutSize(said))
+  return isPlain || !isFit ? fitting.filter((shape) => unsaidWords(shape, said) <= least && hasSameWords(shape, first!)) : fitting
+}
+
+/** Words of a title that tell its size, as numbers do. */
+const MEASURES = new Set(['deep', 'wide', 'long', 'high'])
+
+/** How many words of its title were not said, those of its size apart. */
+function unsaidWords({ title }: Shape, said: string): number {
+  const known = new Set(wordsOf(said))
+  return wordsOf(title).filter((word) => /^[a-z]+$/.test(word) && !MEASURES.has(word) && !known.has(word)).length
+}
+
+const lettersOf = ({ title }: Shape): string =>
+  wordsOf(title)
+    .filter((word) => /[a-z]/.test(word))
+    .join(' ')
+const hasSameWords = (one: Shape, other: Shape): boolean => lettersOf(one) === lettersOf(other)
+const ownWords = ({ title, id, family }: Shape): ReadonlySet<string> => new Set([title, id, family].flatMap(wordsOf))
+const withoutSize = (words: string): string => words.replace(/(\d+)\s*(?:x|×|\*|by|\/)\s*(\d+)/gi, ' ')
+
+/** Whether every word is one of the shape's own: then nothing was guessed. */
+function isNamed(shape: Shape, words: string): boolean {
+  const own = ownWords(shape)
+  return wordsOf(withoutSize(words)).every((word) => own.has(word))
+}
+
+/** The nearest ids, but none that has hardly a letter in common: then there is nothing near. */
+const nearestOf = (word: string, catalogue: Catalogue): string[] =>
+  nearestIds(word.toLowerCase(), [...catalogue.colours.keys(), ...catalogue.shapes.keys()]).filter(
+    (id) => distance(word.toLowerCase(), id) <= word.length / 2,
+  )

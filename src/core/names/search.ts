@@ -1,5 +1,6 @@
 import { distance } from 'fastest-levenshtein'
 import type { Catalogue, Shape } from '../catalogue'
+import { NUMBER_WORDS } from './count-words'
 import { sizeKey, vocabularyOf, wordsOf, type VocabularyEntry } from './vocabulary'
 
 /** What a question asks for: sizes apart from words, since "2 by 4" and "4x2" are one size. */
@@ -8,7 +9,6 @@ interface Question {
   readonly size: readonly number[]
 }
 
-const NUMBERS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
 /** Words that say nothing about a piece. */
 const EMPTY = new Set([
   'with',
@@ -39,7 +39,7 @@ function readQuestion(text: string): Question {
     .toLowerCase()
     .replace(/[×*]/g, 'x')
     .replace(/\b[a-z]+\b/g, (word) => {
-      const number = NUMBERS.indexOf(word)
+      const number = NUMBER_WORDS.findIndex((each) => each === word)
       return number < 0 ? word : String(number)
     })
   const size: number[] = []

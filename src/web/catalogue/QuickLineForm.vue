@@ -7,6 +7,7 @@ import { withLooseParts } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { notify } from '../shared/notices'
+import LineReading from '../shared/LineReading.vue'
 import TrayList from '../shared/TrayList.vue'
 import { useOpenModel } from '../stores/open-model'
 
@@ -23,7 +24,7 @@ watch(
   },
   { immediate: true },
 )
-const read = computed(() => (open.source ? readQuickLine(line.value, open.source.catalogue) : { pieces: [], unclear: [] }))
+const read = computed(() => (open.source ? readQuickLine(line.value, open.source.catalogue) : { pieces: [], unclear: [], told: [] }))
 
 async function add(): Promise<void> {
   const { pieces } = read.value
@@ -45,10 +46,7 @@ async function add(): Promise<void> {
     <ActionButton submit :disabled="read.pieces.length === 0">Add</ActionButton>
     <div v-if="line.trim() !== ''" class="read" role="status">
       <TrayList v-if="read.pieces.length > 0" :pieces="read.pieces" label="What was understood" />
-      <p v-for="(each, i) in read.unclear" :key="i">
-        “{{ each.text }}” was not understood<template v-if="each.nearest.length > 0">; near it stand {{ each.nearest.join(', ') }}</template
-        >.
-      </p>
+      <LineReading :read />
     </div>
     <p v-if="problem" role="alert">{{ problem }}</p>
   </form>
@@ -81,9 +79,8 @@ input {
 }
 .read {
   flex-basis: 100%;
-  max-width: 520px;
 }
-.read p {
-  margin: 4px 0;
+.read > :deep(*) {
+  max-width: 720px;
 }
 </style>

@@ -9,6 +9,7 @@ import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'
+import LineReading from '../shared/LineReading.vue'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
 
@@ -159,7 +160,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
                 open.source ? optionWords(found.pieces[0], open.source.catalogue) : ''
               }}</span
             >
-            <span v-for="unclear in found?.unclear ?? []" :key="unclear.text">“{{ unclear.text }}” was not understood.</span>
+            <LineReading v-if="found" :read="found" />
             <ActionButton submit :disabled="!found?.pieces[0]">Add it</ActionButton>
             <ActionButton @click="adding = null">Leave it</ActionButton>
           </form>

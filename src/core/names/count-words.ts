@@ -1,0 +1,70 @@
+/** Number words as people write them, by their number. */
+export const NUMBER_WORDS = [
+  'zero',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+] as const
+
+/** More of one piece than this are a slip of the finger. */
+export const MOST_OF_A_PIECE = 9999
+
+const MARK = String.raw`(?:x|×|pcs?\.?|pieces?|times|of)`
+const SIZE = /^\d+\s*(?:x|×|\*|by|\/)\s*\d/i
+const BEFORE = new RegExp(String.raw`^(-?\d+|${NUMBER_WORDS.join('|')})\s*(?:${MARK}\s*)?(?=\s)`, 'i')
+/** "x3", "3 x", "3 pieces" at the end; what follows a number and an x is a size. */
+const AFTER = new RegExp(String.raw`(?:^| )(?:[x×] ?(-?\d+)|(-?\d+) ?${MARK})$`, 'i')
+
+/** How many of a piece an entry asks for, and what is left of it. */
+export interface CountedWords {
+  readonly left: string
+  /** 1 where it says nothing. */
+  readonly count: number
+  /** Why the count cannot be meant: the entry is not to be taken. */
+  readonly problem?: { readonly text: string; readonly why: string }
+}
+
+/**
+ * Reads the count of "2 1x2 slopes", "2 x 1x2 slopes", "four bricks 2x2", "brick 2x4 x3". What could be a size is one:
+ * "2 x 4 plate" is one plate.
+ */
+export function takeCount(entry: string): CountedWords {
+  const plain = entry.trim().replace(/\s+/g, ' ')
+  const before = takeBefore(plain)
+  const after = takeAfter(before?.left ?? plain)
+  const left = (before?.left ?? plain).slice(0, after?.index)
+  const counts = [before?.said, after?.[1] ?? after?.[2]].filter((said) => said !== undefined)
+  if (counts.length > 1 && counts[0] !== counts[1])
+    return { left, count: 1, problem: { text: counts.join(' … '), why: 'Two counts stand here: write one.' } }
+  const [said] = counts
+  if (said === undefined) return { left, count: 1 }
+  const word = NUMBER_WORDS.findIndex((each) => each === said.toLowerCase())
+  const count = word >= 0 ? word : Number(said)
+  if (count >= 1 && count <= MOST_OF_A_PIECE) return { left, count }
+  return { left, count: 1, problem: { text: said, why: `A count goes from 1 to ${MOST_OF_A_PIECE}.` } }
+}
+
+function takeAfter(plain: string): RegExpExecArray | undefined {
+  const found = AFTER.exec(plain)
+  // "plate 2 x 4" ends with a size.
+  return found && !/(^| )\d+$/.test(plain.slice(0, found.index)) ? found : undefined
+}
+
+function takeBefore(plain: string): { readonly said: string; readonly left: string } | undefined {
+  const found = BEFORE.exec(plain)
+  if (!found) return undefined
+  const left = plain.slice(found[0].length).trim()
+  const isSize = SIZE.test(plain)
+  // "2 x 4 plate" is a size; "2 x 1x2 slopes" and "2 1x2 slopes" are counts before one.
+  if (isSize && !SIZE.test(left)) return undefined
+  return { said: found[1]!, left }
+}
