@@ -16,7 +16,7 @@ export const NUMBER_WORDS = [
 ] as const
 
 /** More of one piece than this are a slip of the finger. */
-export const MOST_OF_A_PIECE = 9999
+const MOST_OF_A_PIECE = 9999
 
 const MARK = String.raw`(?:x|×|pcs?\.?|pieces?|times|of)`
 const SIZE = /^\d+\s*(?:x|×|\*|by|\/)\s*\d/i

@@ -21,7 +21,7 @@ interface Unclear {
 }
 
 /** Words that were read as something they do not name outright: it is told, never done silently. */
-interface Told {
+interface ReadAs {
   readonly text: string
   readonly as: string
 }
@@ -29,7 +29,7 @@ interface Told {
 export interface QuickLine {
   readonly pieces: readonly QuickPiece[]
   readonly unclear: readonly Unclear[]
-  readonly told: readonly Told[]
+  readonly told: readonly ReadAs[]
 }
 
 /**
@@ -53,7 +53,7 @@ export function readQuickLine(text: string, catalogue: Catalogue, colour = 'ash'
 interface ReadEntry {
   readonly piece?: QuickPiece
   readonly unclear: readonly Unclear[]
-  readonly told: readonly Told[]
+  readonly told: readonly ReadAs[]
 }
 
 function readEntry(entry: string, catalogue: Catalogue, usual: string): ReadEntry {
@@ -130,11 +130,11 @@ function unsaidWords({ title }: Shape, said: string): number {
   return wordsOf(title).filter((word) => /^[a-z]+$/.test(word) && !MEASURES.has(word) && !known.has(word)).length
 }
 
-const lettersOf = ({ title }: Shape): string =>
+const titleWords = ({ title }: Shape): string =>
   wordsOf(title)
     .filter((word) => /[a-z]/.test(word))
     .join(' ')
-const hasSameWords = (one: Shape, other: Shape): boolean => lettersOf(one) === lettersOf(other)
+const hasSameWords = (one: Shape, other: Shape): boolean => titleWords(one) === titleWords(other)
 const ownWords = ({ title, id, family }: Shape): ReadonlySet<string> => new Set([title, id, family].flatMap(wordsOf))
 const withoutSize = (words: string): string => words.replace(/(\d+)\s*(?:x|×|\*|by|\/)\s*(\d+)/gi, ' ')
 
