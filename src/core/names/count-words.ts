@@ -19,7 +19,9 @@ export const NUMBER_WORDS = [
 const MOST_OF_A_PIECE = 9999
 
 const MARK = String.raw`(?:x|×|pcs?\.?|pieces?|times|of)`
-const SIZE = /^\d+\s*(?:x|×|\*|by|\/)\s*\d/i
+/** How a size is written: "1x2", "2 by 4", "4/2". */
+export const SIZE = String.raw`\d+\s*(?:x|×|\*|by|\/)\s*\d+`
+const SIZE_FIRST = new RegExp(`^${SIZE}`, 'i')
 const BEFORE = new RegExp(String.raw`^(-?\d+|${NUMBER_WORDS.join('|')})\s*(?:${MARK}\s*)?(?=\s)`, 'i')
 /** "x3", "3 x", "3 pieces" at the end; what follows a number and an x is a size. */
 const AFTER = new RegExp(String.raw`(?:^| )(?:[x×] ?(-?\d+)|(-?\d+) ?${MARK})$`, 'i')
@@ -63,8 +65,8 @@ function takeBefore(plain: string): { readonly said: string; readonly left: stri
   const found = BEFORE.exec(plain)
   if (!found) return undefined
   const left = plain.slice(found[0].length).trim()
-  const isSize = SIZE.test(plain)
+  const isSize = SIZE_FIRST.test(plain)
   // "2 x 4 plate" is a size; "2 x 1x2 slopes" and "2 1x2 slopes" are counts before one.
-  if (isSize && !SIZE.test(left)) return undefined
+  if (isSize && !SIZE_FIRST.test(left)) return undefined
   return { said: found[1]!, left }
 }

@@ -2,9 +2,9 @@ import { distance } from 'fastest-levenshtein'
 import { nearestIds, type Catalogue, type Shape } from '../catalogue'
 import { memo } from '../memo'
 import { takeColour } from './colour-words'
-import { takeCount } from './count-words'
+import { SIZE, takeCount } from './count-words'
 import { searchShapes } from './search'
-import { wordsOf } from './vocabulary'
+import { ownWords, wordsOf } from './vocabulary'
 
 /** What a line asks for, piece by piece. */
 interface QuickPiece {
@@ -135,8 +135,7 @@ const titleWords = ({ title }: Shape): string =>
     .filter((word) => /[a-z]/.test(word))
     .join(' ')
 const hasSameWords = (one: Shape, other: Shape): boolean => titleWords(one) === titleWords(other)
-const ownWords = ({ title, id, family }: Shape): ReadonlySet<string> => new Set([title, id, family].flatMap(wordsOf))
-const withoutSize = (words: string): string => words.replace(/(\d+)\s*(?:x|×|\*|by|\/)\s*(\d+)/gi, ' ')
+const withoutSize = (words: string): string => words.replace(new RegExp(SIZE, 'gi'), ' ')
 
 /** Whether every word is one of the shape's own: then nothing was guessed. */
 function isNamed(shape: Shape, words: string): boolean {

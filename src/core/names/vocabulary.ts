@@ -85,8 +85,11 @@ export const wordsOf = (text: string): string[] =>
     .filter((word) => word !== '')
     .map(singular)
 
+/** The words of a shape's own names, each once. */
+export const ownWords = ({ title, id, family }: Shape): ReadonlySet<string> => new Set([title, id, family].flatMap(wordsOf))
+
 function entryOf(shape: Shape): VocabularyEntry {
-  const own = new Set([...wordsOf(shape.title), ...wordsOf(shape.id), ...wordsOf(shape.family)])
+  const own = ownWords(shape)
   const said = new Set((SAID[shape.family] ?? []).flatMap(wordsOf))
   for (const { kind } of shape.connectors) for (const word of KIND_WORDS[kind] ?? []) said.add(singular(word))
   const sideStuds = shape.connectors.some(({ kind, facing }) => kind === 'stud' && axisOf(facing) !== 2)

@@ -101,11 +101,11 @@ export class Inker {
 
 type Texel = (dot: number, x: number, y: number, under: number) => number
 
-const widened = (window: Readonly<Window>, by: number, size: { width: number; height: number }): Window => ({
-  left: Math.max(0, window.left - by),
-  right: Math.min(size.width - 1, window.right + by),
-  top: Math.max(0, window.top - by),
-  bottom: Math.min(size.height - 1, window.bottom + by),
+const widened = ({ left, right, top, bottom }: Readonly<Window>, by: number, size: { width: number; height: number }): Window => ({
+  left: Math.max(0, left - by),
+  right: Math.min(size.width - 1, right + by),
+  top: Math.max(0, top - by),
+  bottom: Math.min(size.height - 1, bottom + by),
 })
 
 /** Compares each dot with its right and lower neighbour. Long loops over typed arrays: they run for millions of dots. */

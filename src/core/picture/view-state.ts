@@ -2,7 +2,7 @@ import { RenderTarget } from './render-target'
 import type { DrawnSection } from './drawn-section'
 import { Inker, type InkOptions, type RgbImage } from './ink'
 import { Journal } from './journal'
-import { EMPTY_WINDOW, type Window } from './g-buffer'
+import { EMPTY_WINDOW, uniteWindows, type Window } from './g-buffer'
 import type { Rgb } from './paint'
 import type { Vec } from '../space'
 import type { Camera, PictureSize } from './view'
@@ -96,7 +96,7 @@ export class ViewState {
   ink(options: InkOptions): RgbImage {
     const own = this.windows[this.drawn - 1] ?? EMPTY_WINDOW
     // Where nothing was ever drawn there is paper.
-    const changed = this.newest ? [...this.dirty, this.newest, own] : [...this.dirty, ...this.windows]
+    const changed = this.newest ? [...this.dirty, this.newest, own] : [this.windows.reduce(uniteWindows, EMPTY_WINDOW), ...this.dirty]
     const image = this.inker.ink(changed, options)
     this.dirty = []
     this.newest = { ...own }

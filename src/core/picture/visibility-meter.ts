@@ -4,6 +4,7 @@ import { PictureGrid } from './picture-grid'
 import type { PictureScene } from './picture-scene'
 import { MeshProjector, type ProjectedMesh } from './projected-mesh'
 import { fitCamera, project, projectedSize, type Camera, type PictureSize, type ViewNumber } from './view'
+import { areaOf } from './windows'
 
 /** Dots for one u, as long as that keeps the picture within bounds: enough to count what shows of the smallest piece. */
 const LOOK_SCALE = { least: 0.5, most: 1.2 }
@@ -230,9 +231,6 @@ export class VisibilityMeter {
     return farthest
   }
 }
-
-const areaOf = ({ left, right, top, bottom }: Window): number =>
-  right < left || bottom < top ? 0 : (right - left + 1) * (bottom - top + 1)
 
 /** A picture as large as a window; a window of nothing still has one dot. */
 const windowBuffer = (window: Window, shown?: Int32Array): GBuffer =>

@@ -13,12 +13,11 @@ const MOST_APART = 12
  * @param reach dots around a window that count with it
  */
 export function mergeWindows(windows: readonly Readonly<Window>[], reach = 0): Readonly<Window>[] {
-  const around = (window: Readonly<Window>): number =>
-    (window.right - window.left + 1 + 2 * reach) * (window.bottom - window.top + 1 + 2 * reach)
+  const around = ({ left, right, top, bottom }: Readonly<Window>): number => (right - left + 1 + 2 * reach) * (bottom - top + 1 + 2 * reach)
   const apart: Readonly<Window>[] = []
-  for (const window of windows) {
-    if (areaOf(window) === 0) continue
-    let grown = window
+  for (const each of windows) {
+    if (areaOf(each) === 0) continue
+    let grown = each
     for (let i = 0; i < apart.length;) {
       const united = uniteWindows(grown, apart[i]!)
       if (around(united) > around(grown) + around(apart[i]!)) {
