@@ -1,16 +1,33 @@
-import { readFile, writeFile } from 'node:fs/promises'
+import { readFile as readBytes, writeFile } from 'node:fs/promises'
+import { basename, dirname, join } from 'node:path'
 import { Fault, type FaultCode } from '@core/fault'
-import { readModelFile } from '@core/formats'
+import { formatOf, readFile, type ReadFile, type ReadOptions } from '@core/formats'
 import type { ModelDocument } from '@core/model'
 
 /** What the system says of a file, as a refusal. */
 const systemFault = (code: FaultCode, what: string, path: string) => (error: NodeJS.ErrnoException) => {
   throw new Fault(code, `${what}: ${error.code ?? error.message}.`, { place: path })
 }
+const bytesOf = (path: string): Promise<Uint8Array> =>
+  readBytes(path).catch(systemFault('no-file', 'The file cannot be read', path))
 
 /** Reads a model by its extension. @throws Fault when it is refused */
-export async function load(path: string): Promise<ModelDocument> {
-  return readModelFile(await readFile(path).catch(systemFault('no-file', 'The file cannot be read', path)), path)
+export const load = async (path: string): Promise<ModelDocument> => (await loadFile(path)).model
+
+/** The same, with what was understood; files beside it are read where it names them. @throws Fault when it is refused */
+export async function loadFile(path: string, options: ReadOptions = {}): Promise<ReadFile> {
+  const { neighbours } = formatOf(path, 'read')
+  const bytes = await bytesOf(path)
+  const names = neighbours?.(bytes) ?? []
+  const beside = await Promise.all(names.map(async (name) => [name, await bytesOf(neighbourPath(path, name))] as const))
+  return readFile(bytes, path, { ...options, ...(beside.length > 0 ? { neighbours: new Map(beside) } : {}) })
+}
+
+/** A neighbour stands in the same folder: a name that leads elsewhere is refused. */
+function neighbourPath(path: string, name: string): string {
+  if (name !== basename(name) || name === '..' || name.includes('\\'))
+    throw new Fault('no-file', 'The file names another outside its own folder.', { place: name, wayOut: 'Put both into one folder.' })
+  return join(dirname(path), name)
 }
 
 /** @throws Fault `not-written` */

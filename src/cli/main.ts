@@ -41,7 +41,9 @@ function exitCodeOf(thrown: unknown): number {
     return REFUSED
   }
   const isRefusal = thrown instanceof Fault
-  say(`${isRefusal ? 'refused' : 'failed: an error of the program itself'}: ${faultLine(plainFault(thrown))}`)
+  const fault = plainFault(thrown)
+  for (const problem of fault.problems ?? []) say(`error: ${faultLine({ code: fault.code, ...problem })}`)
+  say(`${isRefusal ? 'refused' : 'failed: an error of the program itself'}: ${faultLine(fault)}`)
   return isRefusal ? REFUSED : FAILED
 }
 

@@ -7,6 +7,22 @@ export interface FaultDetails {
   readonly place?: string
   /** What the person can do about it, as a sentence. */
   readonly wayOut?: string
+  /** Where several things are wrong at once, as in a table: each of them. */
+  readonly problems?: readonly Problem[]
+}
+
+/** One of several things that are wrong with an input. */
+export interface Problem {
+  /** "row 7, column x". */
+  readonly place: string
+  /** Of a table: the row as a spreadsheet counts, the column as the header writes it, and what stands in the cell. */
+  readonly row?: number
+  readonly column?: string
+  readonly said?: string
+  /** What is wrong, and what stands there, as a sentence. */
+  readonly message: string
+  /** What would do, as a sentence. */
+  readonly wayOut?: string
 }
 
 /** Longer texts come from hostile input; nobody reads them. */
@@ -18,6 +34,7 @@ export class Fault extends Error {
   readonly code: FaultCode
   readonly place: string | undefined
   readonly wayOut: string | undefined
+  readonly problems: readonly Problem[]
 
   constructor(code: FaultCode, sentence: string, details: FaultDetails = {}) {
     super(cut(sentence))
@@ -25,6 +42,7 @@ export class Fault extends Error {
     this.code = code
     this.place = details.place === undefined ? undefined : cut(details.place)
     this.wayOut = details.wayOut === undefined ? undefined : cut(details.wayOut)
+    this.problems = details.problems ?? []
   }
 }
 
@@ -34,15 +52,17 @@ export interface PlainFault {
   readonly message: string
   readonly place?: string
   readonly wayOut?: string
+  readonly problems?: readonly Problem[]
 }
 
 const isCode = (code: string): code is FaultCode => Object.hasOwn(FAULT_CODES, code)
 
 /** A plain fault as one that can be thrown; a code that nobody knows, as of another version, is unexpected. */
-export const faultFrom = ({ code, message, place, wayOut }: PlainFault): Fault =>
+export const faultFrom = ({ code, message, place, wayOut, problems }: PlainFault): Fault =>
   new Fault(isCode(code) ? code : 'unexpected', message, {
     ...(place === undefined ? {} : { place }),
     ...(wayOut === undefined ? {} : { wayOut }),
+    ...(problems === undefined ? {} : { problems }),
   })
 
 /** Turns anything thrown into plain data; what is not a fault becomes `unexpected` and keeps its message. */
@@ -53,6 +73,7 @@ export function plainFault(thrown: unknown): PlainFault {
       message: thrown.message,
       ...(thrown.place === undefined ? {} : { place: thrown.place }),
       ...(thrown.wayOut === undefined ? {} : { wayOut: thrown.wayOut }),
+      ...(thrown.problems.length === 0 ? {} : { problems: thrown.problems }),
     }
   }
   return { code: 'unexpected', message: thrown instanceof Error ? thrown.message : String(thrown) }

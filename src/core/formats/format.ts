@@ -1,4 +1,5 @@
 import type { ModelDocument } from '../model'
+import type { Alias } from '../names'
 
 /** A kind of file that models come in, go out, or both. */
 export interface Format {
@@ -16,11 +17,52 @@ export interface Format {
    * @param name what the model is called where the file does not say
    * @throws Fault what the format refuses
    */
-  readonly read?: (text: string, name: string) => ModelDocument
-  readonly write?: (model: ModelDocument) => string
+  readonly read?: (bytes: Uint8Array, name: string, options: ReadOptions) => ReadFile
+  readonly write?: (model: ModelDocument) => string | Uint8Array<ArrayBuffer>
   /** What such a file cannot hold of a model, in words; told before it is lost. */
   readonly losses?: (model: ModelDocument) => readonly string[]
+  /** Files beside it that it needs, by the names it gives them. */
+  readonly neighbours?: (bytes: Uint8Array) => readonly string[]
 }
 
 /** One that models go out in. */
 export type WritableFormat = Format & Required<Pick<Format, 'write'>>
+
+/** What a person may say of a file that is brought in; each format looks at what concerns it. */
+export interface ReadOptions {
+  /** The designer's own names and numbers of pieces and colours. */
+  readonly names?: readonly Alias[]
+  /** mm a unit of a drawing; left out: told by its meshes. */
+  readonly mmPerUnit?: number
+  /** The axis that points up in a drawing; left out: told by its studs. */
+  readonly up?: 'y' | 'z'
+  /** A log of taking apart: its steps are written in building order. */
+  readonly isReversed?: boolean
+  /** Files beside it, by the names it gives them. */
+  readonly neighbours?: ReadonlyMap<string, Uint8Array>
+  /** Told from time to time how much is done, 0 to 1. @throws to stop */
+  readonly onProgress?: (share: number) => void
+}
+
+/** What a file was read as. */
+export interface ReadFile {
+  readonly model: ModelDocument
+  /** For programs: what was understood, by the contract of each format. */
+  readonly report: Readonly<Record<string, unknown>>
+  readonly remarks: readonly Remark[]
+}
+
+/** Something that a person should know of what was read. */
+export interface Remark {
+  /** Where in the file: "row 3, column colour", "line 7", a node's name. */
+  readonly place: string
+  /** What stands there. */
+  readonly said: string
+  /** What was made of it, as a sentence. */
+  readonly made: string
+  /** Somebody must look at it: it was not understood. */
+  readonly needsPerson: boolean
+}
+
+/** A file that is understood as it stands. */
+export const understood = (model: ModelDocument): ReadFile => ({ model, report: {}, remarks: [] })

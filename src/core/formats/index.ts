@@ -1,8 +1,8 @@
 /** Formats: model files, one object a format; the table of pieces; and the check of what is published. */
-export type { WritableFormat } from './format'
+export type { ReadFile, ReadOptions, Remark, WritableFormat } from './format'
 export * from './registry'
 export { railJson } from './rail-json'
-export { partsTable } from './parts-table'
+export { partsTable } from './table/parts-table'
 export * from './model-file'
 export { writePieceTable } from './piece-table'
 export * from './check-bundle'

@@ -1,5 +1,6 @@
 import { readModelText, type ModelDocument } from '../model'
-import type { Format } from './format'
+import { fileText } from './file-text'
+import { understood, type Format } from './format'
 
 export const railJson = {
   id: 'rail-json',
@@ -8,7 +9,7 @@ export const railJson = {
   extensions: ['.rail.json', '.json'],
   mediaType: 'application/json',
   about: 'The whole document: every part, copy and step on a line of its own.',
-  read: (text) => readModelText(text),
+  read: (bytes) => understood(readModelText(fileText(bytes))),
   write: writeModelText,
 } satisfies Format
 

@@ -1,13 +1,13 @@
 import { Fault } from '../fault'
 import { listInWords } from '../words'
 import type { Format, WritableFormat } from './format'
-import { partsTable } from './parts-table'
+import { partsTable } from './table/parts-table'
 import { railJson } from './rail-json'
 
 /** Every format of model files. A new one is a file of its own and a line here. */
 export const FORMATS: readonly Format[] = [railJson, partsTable]
 
-const extensionsFor = (use: 'read' | 'write'): string[] => FORMATS.flatMap((format) => (format[use] ? [format.extensions[0]!] : []))
+const extensionsFor = (use: 'read' | 'write'): string[] => FORMATS.flatMap((format) => (format[use] ? format.extensions.filter((each) => each !== '.json') : []))
 
 /** What files to bring in may be called: ".rail.json", ".csv". */
 export const READABLE = extensionsFor('read')

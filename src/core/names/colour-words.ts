@@ -1,3 +1,4 @@
+import { distance } from 'fastest-levenshtein'
 import { colourDifference, type Catalogue, type Colour } from '../catalogue'
 import { memo } from '../memo'
 
@@ -89,4 +90,14 @@ export function takeColour(text: string, { colours }: Pick<Catalogue, 'colours'>
     return { colour: { id, words: found[0], isOwn }, left }
   }
   return { left: text }
+}
+
+/** The mix that a word for a colour commonly stands for, though it is misspelt ("#rrggbb"); undefined for what is no such word. */
+export function meantHex(text: string, { colours }: Pick<Catalogue, 'colours'>): string | undefined {
+  const known = [...Object.entries(MEANT), ...[...colours.values()].map(({ id, hex }) => [id, hex] as const)]
+  const words = text.toLowerCase().split(/[^a-z]+/).filter((word) => word.length > 2)
+  const found = words
+    .flatMap((word) => known.map(([name, hex]) => ({ hex, far: distance(word, name) / word.length })))
+    .sort((a, b) => a.far - b.far)[0]
+  return found && found.far < 0.4 ? found.hex : undefined
 }

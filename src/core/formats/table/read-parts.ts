@@ -1,0 +1,247 @@
+import { BASE_CATALOGUE, type Catalogue } from '../../catalogue'
+import { Fault, type Problem } from '../../fault'
+import { checkModel, LIMITS, type ModelDocument, type Part } from '../../model'
+import { readColourCell, readShapeCell, type CellRead } from '../../names'
+import type { Vec } from '../../space'
+import { listInWords, plural } from '../../words'
+import { fileText } from '../file-text'
+import type { ReadFile, ReadOptions, Remark } from '../format'
+import { readColumns, type Column, type ColumnNames } from './columns'
+import { readGrid, type Grid, type GridRow } from './grid'
+import { looksLikeStuds, type WrittenPlace } from './studs'
+import { isValue, readCount, readLength, readNumber, readTurn, type Value } from './values'
+
+const PLACE = ['x', 'y', 'z'] as const
+type ColumnName = 'section' | 'id' | 'shape' | 'colour' | (typeof PLACE)[number] | 'turn' | 'count'
+/** The columns of a table of parts; of each its own name first, then other words for it. */
+const NAMES: ColumnNames<ColumnName> = {
+  section: ['section'],
+  id: ['id'],
+  shape: ['shape', 'piece', 'part'],
+  colour: ['colour', 'color'],
+  x: ['x'],
+  y: ['y'],
+  z: ['z'],
+  turn: ['turn', 'angle', 'rotation'],
+  count: ['count', 'quantity', 'qty', 'number'],
+}
+/** The section of parts that name none. */
+const USUAL_SECTION = 'main'
+const STUDS_HINT = 'All places look like studs, not u: write “x (studs)”, “y (studs)” and “z (plates)” in the header.'
+/** More problems than this are not read by anybody. */
+const MOST_PROBLEMS = 1000
+
+/**
+ * A table of parts as a document; the first section named is the root, and each section is as the table gives it.
+ * @throws Fault `not-utf8`, `csv-header`, `csv-row` with all that is wrong, or what `checkModel` throws
+ */
+export function readPartsTable(bytes: Uint8Array, name: string, options: ReadOptions): ReadFile {
+  const grid = readGrid(fileText(bytes))
+  const reading = new PartsReading(grid, options)
+  for (const row of grid.rows) reading.add(row)
+  return reading.finish(name)
+}
+
+class PartsReading {
+  private readonly catalogue: Catalogue = BASE_CATALOGUE
+  private readonly columns
+  private readonly problems: Problem[] = []
+  private readonly remarks: Remark[] = []
+  private readonly words: { row: number; column: string; said: string; as: string }[] = []
+  private readonly sections = new Map<string, { parts: Part[]; ids: Set<string> }>()
+  /** Places whose columns say no unit. */
+  private readonly written: WrittenPlace[] = []
+  private readonly cells = new Map<string, CellRead>()
+  private section = ''
+
+  constructor(
+    private readonly grid: Grid,
+    private readonly options: ReadOptions,
+  ) {
+    this.columns = readColumns(grid, NAMES, PLACE)
+    const missing = (['shape', 'colour'] as const).filter((column) => !this.columns.known[column])
+    if (missing.length > 0)
+      throw new Fault('csv-header', `The table has no column for the ${listInWords(missing)}.`, {
+        place: 'row 1',
+        wayOut: `Name it “${missing.join('” and “')}” in the header. It reads: ${grid.header.cells.join(', ')}.`,
+      })
+    for (const title of this.columns.others)
+      this.remark({ place: 'row 1', said: title, made: 'This column is not known and was left out.' })
+  }
+
+  add(row: GridRow): void {
+    if (row.cells.length > this.grid.header.cells.length)
+      this.problem(row, undefined, { message: 'This row has more cells than the header.', wayOut: 'Put cells that hold a separator in quotation marks.' })
+    const shape = this.named(row, 'shape', (text) => readShapeCell(text, this.catalogue, this.options.names))
+    const colour = this.named(row, 'colour', (text) => readColourCell(text, this.catalogue, this.options.names))
+    const turn = this.value(row, 'turn', (text) => readTurn(text, this.grid.separator))
+    const at = this.place(row)
+    const count = this.count(row, at !== undefined)
+    const section = this.sectionOf(row)
+    const id = this.idOf(row, section)
+    section.parts.push({
+      id,
+      shape: shape ?? '',
+      colour: colour ?? '',
+      ...(at ? { at } : {}),
+      ...(turn === undefined ? {} : { turn }),
+      ...(count === undefined ? {} : { count }),
+    })
+    if (at && shape !== undefined) this.noteWritten(row, shape, turn)
+  }
+
+  finish(name: string): ReadFile {
+    if (this.sections.size === 0) throw new Fault('csv-row', 'The table holds no part.', { place: 'row 2' })
+    const isStuds = looksLikeStuds(this.written)
+    this.refuse(isStuds)
+    if (isStuds) this.remark({ place: 'row 1', said: PLACE.join(', '), made: STUDS_HINT })
+    const model = checkModel({
+      format: 'jump-rail-model',
+      version: 1,
+      name: name || 'Model',
+      root: [...this.sections.keys()][0],
+      sections: [...this.sections].map(([id, { parts }]) => ({ id, name: id, parts })),
+    })
+    return { model, report: this.report(model, isStuds), remarks: this.remarks }
+  }
+
+  private report(model: ModelDocument, isStuds: boolean): ReadFile['report'] {
+    const parts = model.sections.flatMap((section) => section.parts ?? [])
+    const known = Object.entries(this.columns.known).map(([name, column]) => [column.title, name])
+    return {
+      parts: parts.filter(({ at }) => at).length,
+      loose: parts.filter(({ at }) => !at).reduce((sum, { count = 1 }) => sum + count, 0),
+      sections: model.sections.length,
+      columns: Object.fromEntries(known) as Record<string, string>,
+      leftOut: this.columns.others,
+      words: this.words,
+      looksLikeStuds: isStuds,
+      remarks: this.remarks.map(({ place, said, made }) => ({ place, said, made })),
+    }
+  }
+
+  /** @throws Fault `csv-row` with all that is wrong, where anything is */
+  private refuse(isStuds: boolean): void {
+    if (this.problems.length === 0) return
+    const [only] = this.problems
+    const hint = isStuds ? STUDS_HINT : undefined
+    if (this.problems.length === 1)
+      throw new Fault('csv-row', only!.message, {
+        place: only!.place,
+        wayOut: [only!.wayOut, hint].filter(Boolean).join(' '),
+        problems: this.problems,
+      })
+    throw new Fault('csv-row', `${plural(this.problems.length, 'cell', 'cells')} of the table cannot be read.`, {
+      problems: this.problems,
+      wayOut: hint ?? 'Each is told with what would do.',
+    })
+  }
+
+  private cell(row: GridRow, column: Column | undefined): string {
+    return column ? (row.cells[column.index] ?? '') : ''
+  }
+
+  /** A shape or colour; what was read of the same words is remembered, since tables say the same a thousand times. */
+  private named(row: GridRow, name: 'shape' | 'colour', read: (text: string) => CellRead): string | undefined {
+    const column = this.columns.known[name]!
+    const text = this.cell(row, column)
+    if (text === '') return this.problem(row, column, { message: `There is no ${name}.`, wayOut: `Name a ${name}.` })
+    const key = `${name} ${text}`
+    let found = this.cells.get(key)
+    if (!found) this.cells.set(key, (found = read(text)))
+    if (found.id === undefined) {
+      return this.problem(row, column, {
+        message: `“${text}” is no ${name} that is known.`,
+        wayOut: `The nearest: ${listInWords(found.nearest, 'or')}.`,
+      })
+    }
+    if (found.isTold) {
+      this.words.push({ row: row.number, column: column.title, said: text, as: found.id })
+      this.remark({ place: placeOf(row, column), said: text, made: `Read as ${found.id}.` })
+    }
+    return found.id
+  }
+
+  private value<T>(row: GridRow, name: ColumnName, read: (text: string) => Value<T>): T | undefined {
+    const column = this.columns.known[name]
+    const text = this.cell(row, column)
+    if (text === '') return undefined
+    const found = read(text)
+    return isValue(found) ? found.value : this.problem(row, column, found)
+  }
+
+  private place(row: GridRow): Vec | undefined {
+    const texts = PLACE.map((name) => this.cell(row, this.columns.known[name]))
+    const missing = PLACE.filter((_, axis) => texts[axis] === '')
+    if (missing.length === 3) return undefined
+    const lengths = PLACE.map((name) =>
+      this.value(row, name, (text) => readLength(text, this.grid.separator, this.columns.known[name]!.unit)),
+    )
+    for (const name of missing) {
+      this.problem(row, this.columns.known[name] ?? { title: name }, {
+        message: `A part has x, y and z or none of them; ${name} is empty here.`,
+        wayOut: 'Write all three, or leave all three empty for a loose part.',
+      })
+    }
+    const [x, y, z] = lengths
+    return x === undefined || y === undefined || z === undefined ? undefined : [x, y, z]
+  }
+
+  private count(row: GridRow, isPlaced: boolean): number | undefined {
+    const count = this.value(row, 'count', (text) => readCount(text, this.grid.separator))
+    if (!isPlaced || count === undefined) return count
+    if (count !== 1)
+      this.problem(row, this.columns.known.count, {
+        message: `A part with a place counts once; ${count} stands here.`,
+        wayOut: 'Write a row for each, or leave x, y and z empty.',
+      })
+    return undefined
+  }
+
+  /** A row that names no section goes on with the one above. */
+  private sectionOf(row: GridRow): { parts: Part[]; ids: Set<string> } {
+    const said = this.cell(row, this.columns.known.section)
+    if (said.length > LIMITS.nameLength)
+      this.problem(row, this.columns.known.section, { message: 'The name of the section is longer than 200 letters.', wayOut: 'Write a shorter one.' })
+    if (said !== '') this.section = said
+    else if (this.columns.known.section)
+      this.remark({ place: `row ${row.number}`, said: '', made: `It names no section and was put into “${this.section || USUAL_SECTION}”.` })
+    const id = this.section || USUAL_SECTION
+    let section = this.sections.get(id)
+    if (!section) this.sections.set(id, (section = { parts: [], ids: new Set() }))
+    return section
+  }
+
+  private idOf(row: GridRow, { ids }: { readonly ids: Set<string> }): string {
+    const said = this.cell(row, this.columns.known.id)
+    if (said.length > LIMITS.nameLength)
+      this.problem(row, this.columns.known.id, { message: 'The id is longer than 200 letters.', wayOut: 'Write a shorter one.' })
+    if (said !== '' && ids.has(said))
+      this.problem(row, this.columns.known.id, { message: `The id “${said}” stands twice in this section.`, wayOut: 'Give each part its own.' })
+    let id = said === '' ? `row-${row.number}` : said
+    while (said === '' && ids.has(id)) id = `${id}-b`
+    ids.add(id)
+    return id
+  }
+
+  private noteWritten(row: GridRow, shape: string, turn: string | undefined): void {
+    const columns = PLACE.map((name) => this.columns.known[name])
+    if (columns.some((column) => !column || column.hasUnit)) return
+    const [x, y, z] = columns.map((column) => readNumber(this.cell(row, column), this.grid.separator) ?? 0)
+    this.written.push({ shape: this.catalogue.shapes.get(shape)!, at: [x!, y!, z!], turn })
+  }
+
+  private problem(row: GridRow, column: (Pick<Column, 'title'> & Partial<Column>) | undefined, what: Pick<Problem, 'message' | 'wayOut'>): undefined {
+    if (this.problems.length >= MOST_PROBLEMS) return undefined
+    const cell = column && { column: column.title, said: column.index === undefined ? '' : (row.cells[column.index] ?? '') }
+    this.problems.push({ place: placeOf(row, column), row: row.number, ...cell, ...what })
+    return undefined
+  }
+
+  private remark(remark: Omit<Remark, 'needsPerson'>): void {
+    this.remarks.push({ ...remark, needsPerson: false })
+  }
+}
+
+const placeOf = (row: GridRow, column: Pick<Column, 'title'> | undefined): string =>
+  column ? `row ${row.number}, column ${column.title}` : `row ${row.number}`
