@@ -7,6 +7,7 @@ const ROOMS = [
   'space',
   'catalogue',
   'names',
+  'form',
   'fit',
   'model',
   'figure',

@@ -4,6 +4,7 @@
  */
 export const FAULT_CODES = {
   'bad-count': 'A count is out of range, or stands where none may be.',
+  'bad-drawing': 'A drawing is damaged, or of a kind that is not read.',
   'bad-header': 'The header of a table of own names lacks columns.',
   'bad-joint': 'Two connectors of a joint do not move in each other.',
   'bad-number': 'A number on the command line is no whole number within its bounds.',
@@ -25,6 +26,7 @@ export const FAULT_CODES = {
   'empty-slot': 'A figure lacks a piece that it needs.',
   'locked-step': 'A locked step is asked to change.',
   'missing-key': 'A key that a file must have is missing.',
+  'missing-neighbour': 'A drawing needs a file beside it that is not there.',
   'missing-root': 'The root section does not exist.',
   'no-asset': 'A file that is shipped with the program is missing.',
   'no-bundle': 'There is no booklet at this address.',

@@ -2,6 +2,7 @@
 export type { ReadFile, ReadOptions, Remark, WritableFormat } from './format'
 export * from './registry'
 export { railJson } from './rail-json'
+export { drawing } from './gltf/gltf'
 export { partsTable } from './table/parts-table'
 export * from './model-file'
 export { writePieceTable } from './piece-table'

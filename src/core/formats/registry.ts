@@ -1,11 +1,12 @@
 import { Fault } from '../fault'
 import { listInWords } from '../words'
 import type { Format, WritableFormat } from './format'
+import { drawing } from './gltf/gltf'
 import { partsTable } from './table/parts-table'
 import { railJson } from './rail-json'
 
 /** Every format of model files. A new one is a file of its own and a line here. */
-export const FORMATS: readonly Format[] = [railJson, partsTable]
+export const FORMATS: readonly Format[] = [railJson, partsTable, drawing]
 
 const extensionsFor = (use: 'read' | 'write'): string[] => FORMATS.flatMap((format) => (format[use] ? format.extensions.filter((each) => each !== '.json') : []))
 

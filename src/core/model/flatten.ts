@@ -53,7 +53,7 @@ export function copyPose(model: ModelDocument, section: Section, copy: Copy): Po
  * Brings a pose that mirrors back to one that only turns, by exchanging the shape for its mirror twin.
  * With F the reflection that takes the shape to its twin about the middle of the body box, p = F(p' − c') + c.
  */
-function exchangeForTwin(shape: Shape, pose: Pose, catalogue: Catalogue): { shape: Shape; pose: Pose; lacksTwin: boolean } {
+export function exchangeForTwin(shape: Shape, pose: Pose, catalogue: Catalogue): { shape: Shape; pose: Pose; lacksTwin: boolean } {
   if (!isMirroring(pose)) return { shape, pose, lacksTwin: false }
   const twin = shape.mirror.twin === null ? undefined : catalogue.shapes.get(shape.mirror.twin)
   if (!twin) return { shape, pose, lacksTwin: true }
