@@ -22,6 +22,12 @@ export interface DepthMap {
 const CELL = 1
 const LARGE = 170
 
+/**
+ * Cells are looked at a little beside their middle, where edges of pieces do not fall: rounding must not decide what is there.
+ * On which side says the sign of each axis, so that a form that is turned back is looked at in the same places.
+ */
+const ASIDE = 0.017
+
 /** The axes across an axis. */
 export const ACROSS: readonly (readonly [Axis, Axis])[] = [
   [1, 2],
@@ -40,20 +46,25 @@ export function gridOver(size: Vec): Grid {
   return { cells: mapVec(size, (side) => Math.max(1, Math.round(side / cell))), cell }
 }
 
-/** @param grid forms that are compared are laid on the same one, about their middles */
-export function depthForm(triangles: Triangles, grid?: Grid): DepthForm {
+const USUAL_SIDES: Vec = [1, 1, 1]
+
+/**
+ * @param grid forms that are compared are laid on the same one, about their middles
+ * @param sides of each axis on which side of the middle of a cell it is looked at: 1 or −1
+ */
+export function depthForm(triangles: Triangles, grid?: Grid, sides = USUAL_SIDES): DepthForm {
   const extent = extentOf(triangles)
   const over = grid ?? gridOver(extent.size)
-  const maps = ([0, 1, 2] as const).map((axis) => depthMap(triangles, axis, over, extent.middle)) as [DepthMap, DepthMap, DepthMap]
+  const maps = ([0, 1, 2] as const).map((axis) => depthMap(triangles, axis, over, { middle: extent.middle, sides })) as [DepthMap, DepthMap, DepthMap]
   return { extent, maps }
 }
 
-function depthMap(triangles: Triangles, axis: Axis, { cells, cell }: Grid, middle: Vec): DepthMap {
+function depthMap(triangles: Triangles, axis: Axis, { cells, cell }: Grid, { middle, sides }: { middle: Vec; sides: Vec }): DepthMap {
   const [a, b] = ACROSS[axis]!
   const [columns, rows] = [cells[a], cells[b]]
   const map = { columns, rows, low: new Float32Array(columns * rows).fill(NaN), high: new Float32Array(columns * rows).fill(NaN) }
   // Places in cells, so that the middle of a cell is a whole number and the middle of the form is the middle of the grid.
-  const [shiftA, shiftB] = [columns / 2 - 0.5 - middle[a] / cell, rows / 2 - 0.5 - middle[b] / cell]
+  const [shiftA, shiftB] = [columns / 2 - 0.5 - middle[a] / cell - ASIDE * sides[a], rows / 2 - 0.5 - middle[b] / cell - ASIDE * sides[b]]
   const corners = new Float64Array(9)
   for (let i = 0; i < triangles.length; i += 9) {
     for (let k = 0; k < 9; k += 3) {

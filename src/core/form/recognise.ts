@@ -16,7 +16,7 @@ export interface FormFit {
 }
 
 /** Cells that may differ of any side. */
-const MOST_DIFFERENCE = 0.08
+const MOST_DIFFERENCE = 0.18
 /** A fit this much worse than the best is none to speak of; nearer ones cannot be told apart. */
 const ALIKE = 0.012
 /** A drawing may be larger than the shape by this much, u, and smaller: bodies drawn small, round ones with few sides. */
@@ -36,15 +36,15 @@ class TurnedForms {
   form(turn: Turn, grid: Grid): DepthForm {
     const key = `${turn} ${grid.cells.join()}`
     let turned = this.turned.get(key)
-    if (!turned) this.turned.set(key, (turned = turnedBack(this.lying(mapVec(apply(TURNS[turn]!, grid.cells), Math.abs), grid.cell), TURNS[turn]!)))
+    if (!turned) this.turned.set(key, (turned = turnedBack(this.lying(apply(TURNS[turn]!, grid.cells), grid.cell), TURNS[turn]!)))
     return turned
   }
 
-  /** As it lies, on a grid of so many cells. */
-  private lying(cells: Vec, cell: number): DepthForm {
-    const key = cells.join()
+  /** As it lies, on a grid of so many cells; a negative count runs backwards. */
+  private lying(counts: Vec, cell: number): DepthForm {
+    const key = counts.join()
     let form = this.forms.get(key)
-    if (!form) this.forms.set(key, (form = depthForm(this.triangles, { cells, cell })))
+    if (!form) this.forms.set(key, (form = depthForm(this.triangles, { cells: mapVec(counts, Math.abs), cell }, mapVec(counts, Math.sign))))
     return form
   }
 }
