@@ -35,6 +35,7 @@ export const FAULT_CODES = {
   'no-model': 'A model is not on the shelf.',
   'no-name': 'Something that needs a name has none.',
   'no-pages': 'A booklet without pages cannot be printed.',
+  'no-pieces': 'A text names no piece.',
   'no-plan': 'A model has no plan yet.',
   'no-store': 'The server cannot keep booklets at the moment.',
   'no-such-connector': 'A piece does not have the connector that it is to be held by.',

@@ -3,10 +3,11 @@ import { listInWords } from '../words'
 import type { Format, WritableFormat } from './format'
 import { drawing } from './gltf/gltf'
 import { partsTable } from './table/parts-table'
+import { wordsLog } from './words-log'
 import { railJson } from './rail-json'
 
 /** Every format of model files. A new one is a file of its own and a line here. */
-export const FORMATS: readonly Format[] = [railJson, partsTable, drawing]
+export const FORMATS: readonly Format[] = [railJson, partsTable, drawing, wordsLog]
 
 const extensionsFor = (use: 'read' | 'write'): string[] => FORMATS.flatMap((format) => (format[use] ? format.extensions.filter((each) => each !== '.json') : []))
 

@@ -37,7 +37,7 @@ export function readShapeWords(left: string, catalogue: Catalogue): ReadShape {
     const found = searchShapes(catalogue, said, MOST_ALIKE * 2)
     const [shape] = found
     if (!shape) continue
-    const alike = alikeFor(said, found)
+    const alike = inWrittenOrder(said, alikeFor(said, found))
     return { shape, said, strange, alike: alike.slice(0, MOST_ALIKE), isNamed: isNamed(shape, said) }
   }
   return { shape: undefined, said: '', strange: left === '' ? [] : [left], alike: [], isNamed: false }
@@ -54,6 +54,13 @@ function alikeFor(said: string, found: readonly Shape[]): readonly Shape[] {
   const least = unsaidWords(first!, said)
   const isPlain = least === 0 && /[a-z]/i.test(withoutSize(said))
   return isPlain || !isFit ? fitting.filter((shape) => unsaidWords(shape, said) <= least && hasSameWords(shape, first!)) : fitting
+}
+
+/** Of several those whose own size is written as it was said: "slope 2x4" is not the one that is 4 deep and 2 wide. */
+function inWrittenOrder(said: string, alike: readonly Shape[]): readonly Shape[] {
+  const size = new RegExp(SIZE, 'i').exec(said)?.[0].match(/\d+/g)?.join('x')
+  const written = size === undefined ? [] : alike.filter(({ id }) => id.split('-').includes(size))
+  return written.length === 1 && withoutSize(said).trim() !== '' ? written : alike
 }
 
 /** Words of a title that tell its size, as numbers do. */
