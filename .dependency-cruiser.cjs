@@ -18,6 +18,7 @@ const ROOMS = [
   'count',
   'plan',
   'edits',
+  'suggestions',
   'replay',
   'picture',
   'checks',

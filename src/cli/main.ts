@@ -5,12 +5,13 @@ import type { DefineCommand } from './commands/command'
 import { defineConvert } from './commands/convert'
 import { definePicture } from './commands/picture'
 import { defineCheck, definePlan } from './commands/plan'
+import { defineSections } from './commands/sections'
 import { defineShapes } from './commands/shapes'
 import { say } from './console'
 import { DONE, FAILED, REFUSED } from './exit-codes'
 
 /** Every command. A new one is a file of its own and a line here. */
-const COMMANDS: readonly DefineCommand[] = [definePlan, defineCheck, definePicture, defineBooklet, defineConvert, defineShapes]
+const COMMANDS: readonly DefineCommand[] = [definePlan, defineCheck, definePicture, defineBooklet, defineConvert, defineSections, defineShapes]
 
 /** Runs the command that was asked for. @returns its exit code */
 async function run(args: readonly string[]): Promise<number> {

@@ -1,11 +1,12 @@
 import { Option } from 'commander'
 import { Fault, plainFault, type PlainFault } from '@core/fault'
 import { formatOf, FORMATS, type ReadFile, type ReadOptions } from '@core/formats'
+import { cutUp, LEAST_GROUP, SAVING_KINDS, SUGGESTION_KINDS, type SuggestionKind } from '@core/suggestions'
 import { listInWords } from '@core/words'
 import { say } from '../console'
 import { DONE, NEEDS_PERSON } from '../exit-codes'
 import { loadFile, save } from '../files'
-import { positiveNumber } from '../number-option'
+import { positiveNumber, wholeNumber } from '../number-option'
 import type { DefineCommand } from './command'
 
 const KNOWN = listInWords(FORMATS.map(({ extensions }) => extensions[0]!))
@@ -15,6 +16,8 @@ interface ConvertValues {
   readonly scale?: number
   readonly up?: 'y' | 'z'
   readonly reverse?: boolean
+  readonly cut?: true | string
+  readonly min: number
 }
 
 export const defineConvert: DefineCommand = (program, finish) =>
@@ -25,17 +28,30 @@ export const defineConvert: DefineCommand = (program, finish) =>
     .option('--scale <mm>', 'mm a unit of a drawing', positiveNumber('scale'))
     .addOption(new Option('--up <axis>', 'the axis of a drawing that points up').choices(['y', 'z']))
     .option('--reverse', 'a log of taking apart: its steps in building order')
+    .option('--cut [kinds]', `make sections of what repeats; kinds: ${SUGGESTION_KINDS.join(', ')}`)
+    .option('--min <n>', 'parts of the smallest group', wholeNumber('min', 2, 100_000), LEAST_GROUP)
     .action((input: string, output: string, values: ConvertValues) => finish(convert(input, output, values)))
 
 async function convert(input: string, output: string, values: ConvertValues): Promise<number> {
   const format = formatOf(output, 'write')
   const read = await loadReported(input, values)
   for (const { place, said, made } of read.remarks) say(`note: ${place}: ${said === '' ? '' : `“${said}”: `}${made}`)
-  const losses = format.losses?.(read.model) ?? []
+  const { model, taken } = values.cut === undefined ? { model: read.model, taken: undefined } : cutUp(read.model, cutKinds(values.cut), { least: values.min })
+  const losses = format.losses?.(model) ?? []
   if (losses.length > 0) say(`note: a ${format.title} cannot hold ${losses.join(', ')}`)
-  await save(output, format.write(read.model))
-  await report(values.report, { ...read.report, ...(losses.length > 0 ? { notWritten: losses } : {}) })
+  await save(output, format.write(model))
+  await report(values.report, { ...read.report, ...(taken ? { cut: taken.map(({ kind, groups, savesParts }) => ({ kind, groups, savesParts })) } : {}), ...(losses.length > 0 ? { notWritten: losses } : {}) })
   return read.remarks.some(({ needsPerson }) => needsPerson) ? NEEDS_PERSON : DONE
+}
+
+/** "repeat,mirror" → those kinds; without any, all that save telling. @throws Fault `bad-value` */
+function cutKinds(said: true | string): readonly SuggestionKind[] {
+  if (said === true) return SAVING_KINDS
+  return said.split(',').map((each) => {
+    const kind = SUGGESTION_KINDS.find((known) => known === each.trim())
+    if (kind) return kind
+    throw new Fault('bad-value', `“${each}” is no kind of suggestion.`, { wayOut: `Known are ${listInWords(SUGGESTION_KINDS)}.` })
+  })
 }
 
 const readOptions = ({ scale, up, reverse }: ConvertValues): ReadOptions => ({

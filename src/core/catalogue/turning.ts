@@ -1,5 +1,5 @@
 import { memo } from '../memo'
-import { apply, DIRECTION_VECTORS, scale, subtract, type Axis, type Matrix, type Vec, mapVec, vecOf } from '../space'
+import { apply, DIRECTION_VECTORS, scale, subtract, TURNS, type Axis, type Matrix, type Turn, type Vec, mapVec, vecOf } from '../space'
 import type { Facet } from './mesh'
 import type { Connector, ConnectorKind, Shape } from './types'
 
@@ -29,6 +29,11 @@ const UPRIGHT = 2
 
 /** How a shape turns; made once for each. */
 export const turningOf = memo(findTurning)
+
+/** The lattice turns after which a shape looks and holds the same; no turn is the first. */
+export const turnsAlike = memo((shape: Shape): readonly Turn[] =>
+  TURNS.flatMap((matrix, turn) => (isSame(shape, matrix) ? [turn] : [])),
+)
 
 function findTurning(shape: Shape): Turning {
   const looks = AXES.map((axis): TurnSymmetry => {

@@ -16,6 +16,7 @@ import {
   type Pose,
 } from '../space'
 import { jointPose } from './joint-pose'
+import { withExceptions } from './exceptions'
 import { shapeOfPart } from './lengths'
 import { partPose } from './part-pose'
 import { copiesOf, isLoose, partsOf, sectionById, type Copy, type ModelDocument, type Part, type Section } from './types'
@@ -90,19 +91,24 @@ export class Flattener {
 
   /** Own parts and those of all copies, in the section's lattice. */
   all(sectionId: string): readonly PlacedPart[] {
-    const known = this.made.get(sectionId)
-    if (known) return known
-    const section = sectionById(this.model, sectionId)
+    let placed = this.made.get(sectionId)
+    if (!placed) this.made.set(sectionId, (placed = this.everything(sectionById(this.model, sectionId))))
+    return placed
+  }
+
+  private everything(section: Section): PlacedPart[] {
     const placed = this.own(section)
     for (const copy of copiesOf(section)) for (const inner of this.copy(section, copy)) placed.push(inner)
-    this.made.set(sectionId, placed)
     return placed
   }
 
   /** The parts one copy brings, in the lattice of the section that holds the copy. */
   copy(section: Section, copy: Copy): PlacedPart[] {
     const outer = copyPose(this.model, section, copy)
-    return this.all(copy.section).map((inner) => {
+    const content = copy.except
+      ? this.everything(withExceptions(sectionById(this.model, copy.section), copy.except))
+      : this.all(copy.section)
+    return content.map((inner) => {
       const exchanged = exchangeForTwin(inner.shape, composePoses(outer, inner.pose), this.catalogue)
       return {
         path: `${copy.id}/${inner.path}`,

@@ -12,6 +12,7 @@ import {
   isLoose,
   partsOf,
   sectionsById,
+  type Copy,
   type CopyJoint,
   type Decal,
   type GivenStep,
@@ -321,6 +322,7 @@ function checkThings(section: Section, path: string, sections: ReadonlyMap<strin
         wayOut: `The nearest known: ${nearestIds(copy.section, sections.keys()).join(', ')}.`,
       })
     }
+    if (copy.except) checkExceptions(copy, sections, catalogue, `${place}.except`)
     if (copy.joint) {
       checkJointEnd(copy.joint.on, section, catalogue, `${place}.joint.on`)
       checkJointEnd(copy.joint.by, sections.get(copy.section)!, catalogue, `${place}.joint.by`)
@@ -328,6 +330,29 @@ function checkThings(section: Section, path: string, sections: ReadonlyMap<strin
     }
   })
   return ids
+}
+
+/** Exceptions name parts that are there, through copies too, and shapes and colours that are known. */
+function checkExceptions({ section, except }: Copy, sections: ReadonlyMap<string, Section>, catalogue: Catalogue, place: string): void {
+  for (const [path, exception] of Object.entries(except!)) {
+    const at = `${place}[${JSON.stringify(path)}]`
+    const names = path.split('/')
+    let inside = sections.get(section)
+    for (const name of names.slice(0, -1)) {
+      const copy = inside && copiesOf(inside).find((each) => each.id === name)
+      inside = copy && sections.get(copy.section)
+    }
+    const parts = inside ? partsOf(inside) : []
+    if (!parts.some(({ id }) => id === names.at(-1))) {
+      const known = parts.map(({ id }) => id)
+      throw new Fault('unknown-part', `The exception names the part “${path}”, which section “${section}” does not have.`, {
+        place: at,
+        wayOut: known.length === 0 ? 'Remove it.' : `The nearest known: ${nearestIds(names.at(-1)!, known).join(', ')}.`,
+      })
+    }
+    if (exception && 'shape' in exception) refuseUnknown('shape', exception.shape, catalogue.shapes, `${at}.shape`)
+    if (exception && 'colour' in exception) refuseUnknown('colour', exception.colour, catalogue.colours, `${at}.colour`)
+  }
 }
 
 /** An end must name a part in place and one of its connectors. */

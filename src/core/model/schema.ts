@@ -71,6 +71,10 @@ const copy = Joi.object({
     angles: Joi.array().items(Joi.number().min(-360).max(360)).max(3),
     slide: coordinate,
   }),
+  except: Joi.object().pattern(
+    Joi.string().min(1).max(LIMITS.nameLength * (LIMITS.nesting + 1)),
+    Joi.alternatives(Joi.valid(null), Joi.object({ colour: ref.required() }), Joi.object({ shape: ref.required() })),
+  ),
 }).oxor('turn', 'rotate', 'joint')
 
 const step = Joi.object({

@@ -88,7 +88,12 @@ export interface Copy {
   readonly rotate?: Vec
   readonly mirror?: MirrorAxis
   readonly joint?: CopyJoint
+  /** What is otherwise in this copy, by the part's id within the section; through copies `copy/part`. */
+  readonly except?: Readonly<Record<string, CopyException>>
 }
+
+/** A part that has another colour or another shape in one copy, or is not there. */
+export type CopyException = { readonly colour: string } | { readonly shape: string } | null
 
 /** One piece that may fill a slot of a figure. */
 export interface FigureOption {

@@ -2,6 +2,7 @@
 export * from './types'
 export * from './plan'
 export * from './plan-cache'
+export { canBeBuilt, unitsOf } from './can-be-built'
 export * from './derived-sections'
 export * from './print'
 export * from './measures'

@@ -23,6 +23,8 @@ export interface Removal {
 
 /** Pairs of parts that the search for slide and press may compare each time it is asked. */
 const PRESS_BUDGET = 400_000
+/** Nodes put into closures where only a quick answer is wanted. */
+const QUICK_BUDGET = 40_000
 /** More parts than this do not stay loose on the table: they are built apart and laid down as one. */
 const MOST_LOOSE = 6
 
@@ -97,6 +99,19 @@ export class Peeler {
       if (this.removals.length % 256 === 0) this.progress(all - this.space.count, all)
     }
     return this.removals
+  }
+
+  /** Whether everything can leave without force; it ends with the first that cannot. */
+  canAllLeave(): boolean {
+    const all = this.space.count
+    for (let node = 0; node < all; node++) this.travels(node).forEach((_, i) => this.look(node, i))
+    while (this.space.count > 0) {
+      if (this.takeNext() || this.takePressed()) continue
+      const unit = findUnit(this.space, this.cutOffs, UPWARD_FIRST, QUICK_BUDGET)
+      if (!unit) return false
+      this.takeOff(unit.nodes, unit.travel)
+    }
+    return true
   }
 
   /** The ways a node may try: the six directions, or along its joint where that does not lie in the lattice. */

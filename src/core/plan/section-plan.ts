@@ -188,7 +188,7 @@ function frameOf(space: SpaceLeft, { removalNodes, contracted }: Units, removals
 const isUnit = ({ nodes, unit }: Removal): boolean => nodes.length > 1 || unit !== undefined
 
 /** The greedy peel never goes back; in a small section all orders are tried before anything is called a unit or interlocking. */
-function peelWell(space: SpaceLeft, progress: (done: number, all: number) => void): readonly Removal[] {
+export function peelWell(space: SpaceLeft, progress: (done: number, all: number) => void): readonly Removal[] {
   const greedy = new Peeler(space, progress).run()
   const isDoubtful = greedy.some((removal) => removal.nodes.length > 1 || removal.block !== undefined)
   return (isDoubtful && peelExactly(space)) || greedy

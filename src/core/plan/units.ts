@@ -18,10 +18,10 @@ const BUDGET = 400_000
  * locked across axes. Built as the closure of each present node under "is in the way", "holds it across" and "would hang
  * in the air"; only closed sets leave.
  */
-export function findUnit(space: SpaceLeft, cutOffs: CutOffSearch, directions: readonly Direction[]): Unit | undefined {
+export function findUnit(space: SpaceLeft, cutOffs: CutOffSearch, directions: readonly Direction[], budget = BUDGET): Unit | undefined {
   const there: number[] = []
   for (let node = space.isThere.length - 1; node >= 0; node--) if (space.isThere[node] === 1) there.push(node)
-  const work = { left: BUDGET }
+  const work = { left: budget }
   for (const size of SIZES) {
     let best: Unit | undefined
     for (const travel of directions) {
@@ -46,18 +46,28 @@ function closure(
   work: { left: number },
 ): number[] | undefined {
   const inside = new Set([seed])
+  // What is in the way of all is what is in the way of each: only those that have just come are asked.
+  let fresh: readonly number[] = [seed]
   for (;;) {
     const before = inside.size
+    work.left -= fresh.length
+    const came: number[] = []
+    space.eachBlocker(fresh, travel, (other) => {
+      if (inside.has(other)) return
+      inside.add(other)
+      came.push(other)
+    })
+    if (inside.size > bound) return undefined
+    fresh = came
+    if (came.length > 0) continue
     const nodes = [...inside]
     work.left -= nodes.length
-    space.eachBlocker(nodes, travel, (other) => inside.add(other))
-    if (inside.size > bound) return undefined
-    if (inside.size > before) continue
     for (const group of cutOffs.find(nodes)) {
       work.left -= group.nodes.length
       if (group.touchesFloor) continue
       for (const node of group.nodes) inside.add(node)
     }
+    fresh = [...inside].slice(before)
     if (inside.size > bound) return undefined
     if (inside.size === before) return nodes
   }

@@ -32,9 +32,13 @@ const BY_MATRIX = new Map(TURNS.map((m, turn) => [matrixKey(m), turn]))
 export const turnOfMatrix = (m: Matrix): Turn | undefined => BY_MATRIX.get(matrixKey(m))
 
 /** The turn that does `second` after `first`. */
-export const composeTurns = (second: Turn, first: Turn): Turn => turnOfMatrix(multiply(TURNS[second]!, TURNS[first]!))!
+export const composeTurns = (second: Turn, first: Turn): Turn => COMPOSED[second * TURNS.length + first]!
 
-export const inverseTurn = (turn: Turn): Turn => turnOfMatrix(transpose(TURNS[turn]!))!
+export const inverseTurn = (turn: Turn): Turn => INVERSE[turn]!
+
+/** They are asked for so often that a table pays. */
+const COMPOSED = Uint8Array.from(TURNS.flatMap((second) => TURNS.map((first) => turnOfMatrix(multiply(second, first))!)))
+const INVERSE = Uint8Array.from(TURNS, (turn) => turnOfMatrix(transpose(turn))!)
 
 export type MirrorAxis = 'x' | 'y' | 'z'
 
