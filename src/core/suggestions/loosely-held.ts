@@ -24,7 +24,14 @@ export function looselyHeld(count: number, joints: Joints, least: number): Loose
   }
   const edges = [...weights.values()].sort((one, other) => other.studs - one.studs)
   const forest = new Forest(count, edges)
-  for (const { a, b } of edges) forest.join(a, b)
+  for (let from = 0; from < edges.length;) {
+    let to = from
+    while (to < edges.length && edges[to]!.studs === edges[from]!.studs) to++
+    // Of those that hold alike the small ones come together first: a tower before it is joined to what it stands on.
+    const alike = edges.slice(from, to).map((edge) => ({ ...edge, size: forest.sizeOf(edge.a) + forest.sizeOf(edge.b) }))
+    for (const { a, b } of alike.sort((one, other) => one.size - other.size)) forest.join(a, b)
+    from = to
+  }
   return forest.groups(least, (size, studs) => studs <= MOST_STUDS || studs * PARTS_A_STUD < size)
 }
 
@@ -85,6 +92,11 @@ class Forest {
     this.outside.push(this.outside[first]! + this.outside[second]! - 2 * between)
     this.tree[large] = this.children.length - 1
     this.leader[small] = large
+  }
+
+  /** Parts of the group that a part is in. */
+  sizeOf(part: number): number {
+    return this.size[this.tree[this.find(part)]!]!
   }
 
   groups(least: number, isLoose: (size: number, studs: number) => boolean): LooseGroup[] {

@@ -139,15 +139,22 @@ class RepeatSearch {
     const growth = new Growth(members, this.options, (part, from, to) => this.image(part, from, to))
     const queue = [...new Set(neighboursOf(this.joints, members[0]!.part))]
     const seen = new Set([members[0]!.part, ...queue])
+    const left: number[] = []
     for (const part of queue) {
       this.spent += members.length
-      if (!growth.take(part)) continue
+      if (!growth.take(part, 'in all')) {
+        left.push(part)
+        continue
+      }
       for (const other of neighboursOf(this.joints, part)) {
         if (seen.has(other)) continue
         seen.add(other)
         queue.push(other)
       }
     }
+    // What some of them lack belongs to the group only where it hangs on nothing else.
+    const isWithin = (part: number): boolean => neighboursOf(this.joints, part).every((other) => growth.isFirst(other))
+    if (this.options.isNear) for (const part of left) if (isWithin(part)) growth.take(part, 'in most')
     const repeat = growth.finish((part) => this.table.parts[part]!.colour)
     if (repeat) this.noteDone(repeat.groups[0]!, members.length)
     return repeat
@@ -203,8 +210,13 @@ class Growth {
     members.forEach(({ part }, i) => this.owner.set(part, i))
   }
 
-  /** @returns whether every group has such a part (or nearly every one, where they may differ) */
-  take(part: number): boolean {
+  /** Whether a part is in the first group. */
+  isFirst(part: number): boolean {
+    return this.owner.get(part) === 0
+  }
+
+  /** @returns whether every group has such a part, or at least half of them */
+  take(part: number, where: 'in all' | 'in most'): boolean {
     if (this.owner.has(part)) return false
     const found: number[] = [part]
     const frames: (readonly FrameOn[])[] = [this.alive[0]!]
@@ -214,7 +226,7 @@ class Growth {
       const images = this.alive[i]!.map((to) => this.image(part, this.first, to))
       const fits = this.alive[i]!.filter((_, k) => images[k] !== undefined && !this.owner.has(images[k]) && !taken.has(images[k]))
       const best = fits.length > 0 ? images[this.alive[i]!.indexOf(fits[0]!)]! : -1
-      if (best < 0 && (!this.options.isNear || ++missing > this.members.length / 2)) return false
+      if (best < 0 && (where === 'in all' || ++missing > this.members.length / 2)) return false
       found.push(best)
       if (best >= 0) taken.add(best)
       frames.push(best < 0 ? this.alive[i]! : fits.filter((to) => this.image(part, this.first, to) === best || !this.options.isNear))
