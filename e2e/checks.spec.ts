@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
-import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie } from './support'
+import { bringIn, expectAccessible, openDemo, pictureDrawn, stepLabel, tie } from './support'
 
 /** A tower of bricks whose given steps forget one and name another twice. */
 async function openFlawed(page: Page): Promise<void> {
@@ -9,8 +9,7 @@ async function openFlawed(page: Page): Promise<void> {
   const sections = [{ id: 'm', name: 'Tower', parts, steps }]
   const model = { format: 'jump-rail-model', version: 1, name: 'Flawed', root: 'm', sections }
   await page.goto('/')
-  const buffer = Buffer.from(JSON.stringify(model))
-  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'f.rail.json', mimeType: 'application/json', buffer })
+  await bringIn(page, 'f.rail.json', JSON.stringify(model))
   await page.getByRole('button', { name: 'Open' }).click()
   await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible()
 }
@@ -110,8 +109,7 @@ test('a place is kept within reach: the step that closes it is told, until the p
   ]
   const model = { format: 'jump-rail-model', version: 1, name: 'Box', root: 'm', sections: [{ id: 'm', name: 'Box', parts }] }
   await page.goto('/')
-  const buffer = Buffer.from(JSON.stringify(model))
-  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'b.rail.json', mimeType: 'application/json', buffer })
+  await bringIn(page, 'b.rail.json', JSON.stringify(model))
   await page.getByRole('button', { name: 'Open' }).click()
   await pictureDrawn(page)
   await page.getByRole('link', { name: /^Checks/ }).click()

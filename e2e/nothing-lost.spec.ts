@@ -1,14 +1,13 @@
 import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
-import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie } from './support'
+import { bringIn, expectAccessible, openDemo, pictureDrawn, stepLabel, tie } from './support'
 
 const ties = (page: Page) => page.getByRole('button', { name: /^Step A \d\d,/ })
 const saved = (page: Page) => page.getByRole('status').filter({ hasText: /^Saved$/ })
 const note = (page: Page) => page.getByRole('textbox', { name: 'Note for the builder' })
 
-async function bringIn(page: Page, model: object, name = 'm.rail.json'): Promise<void> {
-  const buffer = Buffer.from(JSON.stringify(model))
-  await page.getByLabel('Model files to bring in').setInputFiles({ name, mimeType: 'application/json', buffer })
+async function bringModel(page: Page, model: object, name = 'm.rail.json'): Promise<void> {
+  await bringIn(page, name, JSON.stringify(model))
 }
 const tower = (count: number, more: object = {}) => {
   const parts = Array.from({ length: count }, (_, i) => ({ id: `b${i}`, shape: 'brick-2x2', colour: 'sand', at: [0, 0, i * 12] }))
@@ -79,9 +78,9 @@ test('a file brought in while a long plan runs stays, whatever is stopped', asyn
     const [column, course] = [i % 90, Math.floor(i / 90)]
     return { id: `b${i}`, shape: 'brick-1x2', colour: 'sand', at: [column * 20 + (course % 2) * 10, 0, course * 12] }
   })
-  await bringIn(page, { ...tower(0), name: 'Long wall', sections: [{ id: 'm', name: 'Wall', parts }] })
+  await bringModel(page, { ...tower(0), name: 'Long wall', sections: [{ id: 'm', name: 'Wall', parts }] })
   await page.getByRole('group', { name: 'Looking at Long wall' }).waitFor()
-  await bringIn(page, tower(3))
+  await bringModel(page, tower(3))
   await page
     .getByRole('group', { name: /^Looking at/ })
     .getByRole('button', { name: 'Stop' })
@@ -212,8 +211,9 @@ test('a file dropped beside the shelf is brought in, and the page stays', async 
     drop('dragover')
     drop('drop')
   }, text)
+  await expect(page.getByRole('img', { name: 'Tower, finished' })).toBeVisible()
+  await page.getByRole('button', { name: 'Bring it in' }).click()
   await expect(page.getByText('“Tower” stands on the shelf.')).toBeVisible()
-  await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible()
 })
 
 test('nothing is wider than the page: at 1,024 px, on a phone, with words of 300 letters', async ({ page }) => {
@@ -224,7 +224,7 @@ test('nothing is wider than the page: at 1,024 px, on a phone, with words of 300
     sections: [{ id: 'm', name: word, parts: tower(2).sections[0]!.parts, steps: [{ add: ['b0', 'b1'], note: 'y'.repeat(300) }] }],
   }
   await page.goto('/')
-  await bringIn(page, long)
+  await bringModel(page, long)
   await page.getByRole('button', { name: 'Open' }).click()
   await pictureDrawn(page)
   const overflow = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)

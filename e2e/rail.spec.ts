@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
-import { expectAccessible, openDemo, pictureDrawn, stepLabel, tie, trayTotal } from './support'
+import { bringIn, expectAccessible, openDemo, pictureDrawn, stepLabel, tie, trayTotal } from './support'
 
 test('the keyboard walks the rail: along a lane, over its end, and between lanes', async ({ page }) => {
   await openDemo(page, 'Ferry house')
@@ -65,8 +65,7 @@ async function openTower(page: Page): Promise<void> {
   const steps = parts.map(({ id }) => ({ add: [id] }))
   const model = { format: 'jump-rail-model', version: 1, name: 'Tower', root: 'm', sections: [{ id: 'm', name: 'Tower', parts, steps }] }
   await page.goto('/')
-  const buffer = Buffer.from(JSON.stringify(model))
-  await page.getByLabel('Model files to bring in').setInputFiles({ name: 't.rail.json', mimeType: 'application/json', buffer })
+  await bringIn(page, 't.rail.json', JSON.stringify(model))
   await page.getByRole('button', { name: 'Open' }).click()
   await pictureDrawn(page)
 }
@@ -118,8 +117,7 @@ test('a tie is dragged along its lane, and moved by keyboard', async ({ page }) 
     sections: [{ id: 'm', name: 'Row', parts: [base, ...parts], steps }],
   }
   await page.goto('/')
-  const buffer = Buffer.from(JSON.stringify(model))
-  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'r.rail.json', mimeType: 'application/json', buffer })
+  await bringIn(page, 'r.rail.json', JSON.stringify(model))
   await page.getByRole('button', { name: 'Open' }).click()
   await pictureDrawn(page)
   const tray = page.getByRole('list', { name: 'Pieces of this step' })
@@ -142,7 +140,7 @@ test('the first plan is shown while a better order is looked for, and the search
   const model = { format: 'jump-rail-model', version: 1, name: 'Long wall', root: 'm', sections: [{ id: 'm', name: 'Wall', parts }] }
   const buffer = Buffer.from(JSON.stringify(model))
   await page.goto('/')
-  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'wall.rail.json', mimeType: 'application/json', buffer })
+  await bringIn(page, 'wall.rail.json', buffer)
   await page.getByRole('button', { name: 'Open' }).click()
   const search = page.getByRole('group', { name: 'Looking for a better order' })
   await expect(search).toBeVisible({ timeout: 30_000 })
@@ -172,8 +170,7 @@ test('a model with errors lists them, and a click leads to the step', async ({ p
     { id: 'c', shape: 'brick-2x2', colour: 'blue', at: [100, 0, 40] },
   ]
   const model = { format: 'jump-rail-model', version: 1, name: 'Wrong', root: 'm', sections: [{ id: 'm', name: 'Main', parts }] }
-  const buffer = Buffer.from(JSON.stringify(model))
-  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'wrong.rail.json', mimeType: 'application/json', buffer })
+  await bringIn(page, 'wrong.rail.json', JSON.stringify(model))
   await page.getByRole('button', { name: 'Open' }).click()
   const findings = page.getByRole('region', { name: 'Findings' })
   await expect(findings.getByRole('button', { name: /share space/ })).toBeVisible()
@@ -214,7 +211,7 @@ test('planning can be stopped, and begun again', async ({ page }) => {
   const model = { format: 'jump-rail-model', version: 1, name: 'Long wall', root: 'm', sections: [{ id: 'm', name: 'Wall', parts }] }
   const buffer = Buffer.from(JSON.stringify(model))
   await page.goto('/')
-  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'wall.rail.json', mimeType: 'application/json', buffer })
+  await bringIn(page, 'wall.rail.json', buffer)
   await page.getByRole('button', { name: 'Open' }).click()
   await page.getByRole('group', { name: 'Planning and looking at every step' }).getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('Planning was stopped')).toBeVisible()

@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs'
-import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
-import { expectAccessible } from './support'
+import { bringIn, expectAccessible, lookAt } from './support'
 
 const MODEL = {
   format: 'jump-rail-model',
@@ -19,8 +18,6 @@ const MODEL = {
     },
   ],
 }
-const file = (name: string, text: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
-const bring = (page: Page) => page.getByLabel('Model files to bring in')
 
 test('the shelf stands ready with five demos, each with picture, facts and how ready it is', async ({ page }) => {
   await page.goto('/')
@@ -44,7 +41,7 @@ test('the shelf stands ready with five demos, each with picture, facts and how r
 
 test('brings in a file by the button, and a table by dropping it', async ({ page }) => {
   await page.goto('/')
-  await bring(page).setInputFiles(file('two.rail.json', JSON.stringify(MODEL)))
+  await bringIn(page, 'two.rail.json', JSON.stringify(MODEL))
   await expect(page.getByText('“Two plates” stands on the shelf.')).toBeVisible()
   const transfer = await page.evaluateHandle(() => {
     const data = new DataTransfer()
@@ -53,6 +50,8 @@ test('brings in a file by the button, and a table by dropping it', async ({ page
     return data
   })
   await page.locator('.shelf-screen').dispatchEvent('drop', { dataTransfer: transfer })
+  await expect(page.getByRole('img', { name: 'bench, finished' })).toBeVisible()
+  await page.getByRole('button', { name: 'Bring it in' }).click()
   await expect(page.getByText('“bench” stands on the shelf.')).toBeVisible()
   await expect(page.getByRole('list', { name: 'Models' }).getByRole('listitem').filter({ hasText: 'bench' })).toContainText('2 parts')
 })
@@ -62,12 +61,13 @@ test('refuses a broken file with its place, and nothing changes', async ({ page 
   await expect(page.getByRole('listitem').filter({ hasText: 'Granary' })).toContainText('1717 parts', { timeout: 45_000 })
   const broken = structuredClone(MODEL)
   Object.assign(broken.sections[0]!.parts[1]!, { turn: '+x+x' })
-  await bring(page).setInputFiles(file('broken.rail.json', JSON.stringify(broken)))
-  const alert = page.getByRole('alert')
-  await expect(alert).toContainText('“broken.rail.json” was not brought in, and nothing has changed.')
-  await expect(alert).toContainText('sections[0].parts[1].turn')
-  await bring(page).setInputFiles(file('torn.rail.json', '{"format": "jump-rail-'))
+  await lookAt(page, 'broken.rail.json', JSON.stringify(broken))
+  await expect(page.getByRole('alert')).toContainText('sections[0].parts[1].turn')
+  await expect(page.getByRole('button', { name: 'Bring it in' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Leave it out' }).click()
+  await lookAt(page, 'torn.rail.json', '{"format": "jump-rail-')
   await expect(page.getByRole('alert').filter({ hasText: 'not valid JSON' })).toBeVisible()
+  await page.getByRole('button', { name: 'Leave it out' }).click()
   await expect(page.getByRole('list', { name: 'Models' }).getByRole('listitem')).toHaveCount(5)
   await expectAccessible(page)
 })

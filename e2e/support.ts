@@ -9,6 +9,20 @@ export async function openDemo(page: Page, name: string): Promise<void> {
   await pictureDrawn(page)
 }
 
+/** Looks at a file from the shelf, and brings it in. */
+export async function bringIn(page: Page, name: string, content: string | Buffer): Promise<void> {
+  await lookAt(page, name, content)
+  await page.getByRole('button', { name: 'Bring it in' }).click()
+}
+
+/** Picks a file on the shelf: it is shown, and not stored. */
+export async function lookAt(page: Page, name: string, content: string | Buffer): Promise<void> {
+  await page
+    .getByLabel('Model files to bring in')
+    .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) })
+  await expect(page.getByRole('heading', { level: 1, name: 'Bring in' })).toBeVisible()
+}
+
 /** The step picture has been painted. */
 export async function pictureDrawn(page: Page): Promise<void> {
   await expect(page.locator('canvas[data-drawn="true"]').first()).toBeVisible({ timeout: 30_000 })

@@ -11,7 +11,15 @@ import { say } from './console'
 import { DONE, FAILED, REFUSED } from './exit-codes'
 
 /** Every command. A new one is a file of its own and a line here. */
-const COMMANDS: readonly DefineCommand[] = [definePlan, defineCheck, definePicture, defineBooklet, defineConvert, defineSections, defineShapes]
+const COMMANDS: readonly DefineCommand[] = [
+  definePlan,
+  defineCheck,
+  definePicture,
+  defineBooklet,
+  defineConvert,
+  defineSections,
+  defineShapes,
+]
 
 /** Runs the command that was asked for. @returns its exit code */
 async function run(args: readonly string[]): Promise<number> {

@@ -4,6 +4,7 @@ import type { Change } from '@core/change'
 import type { Level, TechniquePolicy } from '@core/checks'
 import type { PlanWorth, Report, ShownInset } from '@core/pipeline'
 import type { PlainFault } from '@core/fault'
+import type { ReadFile, ReadOptions, Remark } from '@core/formats'
 import { coloursOf, inventoryOf, total } from '@core/count'
 import { buildingOrder, copiesOf, isLoose, partsOf, sectionById, sectionUses, type ModelDocument } from '@core/model'
 import { orderFrom, withNumbers, type Density, type Effort, type Move, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
@@ -67,8 +68,25 @@ export interface FoundOrder {
   readonly worth: PlanWorth
 }
 
-/** A model that was read from a file: its name and its state as bytes of JSON. */
-export type ReadAnswer = { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> } | { readonly fault: PlainFault }
+/** A model that was read from a file, before anything is stored: what was understood, and what a painter needs to show it. */
+export interface ReadPreview {
+  readonly name: string
+  /** The state as bytes of JSON, as it is stored. */
+  readonly bytes: Uint8Array<ArrayBuffer>
+  readonly model: Uint8Array<ArrayBuffer>
+  readonly printed: Uint8Array<ArrayBuffer>
+  readonly root: string
+  readonly parts: number
+  readonly sections: number
+  readonly hasPlaces: boolean
+  readonly report: ReadFile['report']
+  readonly remarks: readonly Remark[]
+}
+
+/** What a person says of a file, as it goes between threads. */
+export type ReadChoices = Omit<ReadOptions, 'onProgress'>
+
+export type ReadAnswer = ReadPreview | { readonly fault: PlainFault }
 
 const encoder = new TextEncoder()
 const decoder = new TextDecoder()

@@ -1,5 +1,5 @@
 import type { Shape } from '@core/catalogue'
-import { shapeTriangles, type Triangles } from '@core/form'
+import type { Triangles } from '@core/form'
 import { DIRECTION_VECTORS, STUD_HEIGHT, type Vec } from '@core/space'
 import { drawing } from '@core/formats'
 import type { ModelDocument } from '@core/model'
@@ -54,9 +54,21 @@ export function drawnAs(shape: Shape, { sides, isFine = false, smaller = 0, isOp
   return Float64Array.from(numbers)
 }
 
-const acrossOf = (axis: Vec): [Vec, Vec] => (axis[2] !== 0 ? [[1, 0, 0], [0, 1, 0]] : axis[0] !== 0 ? [[0, 1, 0], [0, 0, 1]] : [[1, 0, 0], [0, 0, 1]])
-
-export const asDrawn = (shape: Shape): Triangles => shapeTriangles(shape)
+const acrossOf = (axis: Vec): [Vec, Vec] =>
+  axis[2] !== 0
+    ? [
+        [1, 0, 0],
+        [0, 1, 0],
+      ]
+    : axis[0] !== 0
+      ? [
+          [0, 1, 0],
+          [0, 0, 1],
+        ]
+      : [
+          [1, 0, 0],
+          [0, 0, 1],
+        ]
 
 /** The JSON of a drawing, changed. */
 export function changedDrawing(glb: Uint8Array, change: (json: GltfSketch) => void): Uint8Array {

@@ -36,11 +36,16 @@ async function convert(input: string, output: string, values: ConvertValues): Pr
   const format = formatOf(output, 'write')
   const read = await loadReported(input, values)
   for (const { place, said, made } of read.remarks) say(`note: ${place}: ${said === '' ? '' : `“${said}”: `}${made}`)
-  const { model, taken } = values.cut === undefined ? { model: read.model, taken: undefined } : cutUp(read.model, cutKinds(values.cut), { least: values.min })
+  const { model, taken } =
+    values.cut === undefined ? { model: read.model, taken: undefined } : cutUp(read.model, cutKinds(values.cut), { least: values.min })
   const losses = format.losses?.(model) ?? []
   if (losses.length > 0) say(`note: a ${format.title} cannot hold ${losses.join(', ')}`)
   await save(output, format.write(model))
-  await report(values.report, { ...read.report, ...(taken ? { cut: taken.map(({ kind, groups, savesParts }) => ({ kind, groups, savesParts })) } : {}), ...(losses.length > 0 ? { notWritten: losses } : {}) })
+  await report(values.report, {
+    ...read.report,
+    ...(taken ? { cut: taken.map(({ kind, groups, savesParts }) => ({ kind, groups, savesParts })) } : {}),
+    ...(losses.length > 0 ? { notWritten: losses } : {}),
+  })
   return read.remarks.some(({ needsPerson }) => needsPerson) ? NEEDS_PERSON : DONE
 }
 
@@ -68,7 +73,12 @@ async function loadReported(input: string, values: ConvertValues): Promise<ReadF
     if (thrown instanceof Fault) {
       const fault = plainFault(thrown)
       const errors: readonly Partial<PlainFault>[] = fault.problems ?? [fault]
-      await report(values.report, { refused: fault.code, message: fault.message, errors, ...(fault.wayOut ? { wayOut: fault.wayOut } : {}) })
+      await report(values.report, {
+        refused: fault.code,
+        message: fault.message,
+        errors,
+        ...(fault.wayOut ? { wayOut: fault.wayOut } : {}),
+      })
     }
     throw thrown
   }

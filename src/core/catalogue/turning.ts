@@ -31,9 +31,7 @@ const UPRIGHT = 2
 export const turningOf = memo(findTurning)
 
 /** The lattice turns after which a shape looks and holds the same; no turn is the first. */
-export const turnsAlike = memo((shape: Shape): readonly Turn[] =>
-  TURNS.flatMap((matrix, turn) => (isSame(shape, matrix) ? [turn] : [])),
-)
+export const turnsAlike = memo((shape: Shape): readonly Turn[] => TURNS.flatMap((matrix, turn) => (isSame(shape, matrix) ? [turn] : [])))
 
 function findTurning(shape: Shape): Turning {
   const looks = AXES.map((axis): TurnSymmetry => {

@@ -19,6 +19,8 @@ export interface Problem {
   readonly row?: number
   readonly column?: string
   readonly said?: string
+  /** What words for a shape or colour could mean: ids, the nearest first. */
+  readonly nearest?: { readonly kind: 'shape' | 'colour'; readonly ids: readonly string[] }
   /** What is wrong, and what stands there, as a sentence. */
   readonly message: string
   /** What would do, as a sentence. */

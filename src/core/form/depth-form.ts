@@ -1,12 +1,12 @@
 import { mapVec, type Axis, type Matrix, type Vec } from '../space'
-import { extentOf, type Extent, type Triangles } from './triangles'
+import { extentOf, type FormExtent, type Triangles } from './triangles'
 
 /**
  * What a form is from its six sides: for each axis a grid of cells across it, and in each cell where the form begins and ends
  * along the axis, u from its middle. It says the same of a mesh however it is cut into triangles, closed below or not.
  */
 export interface DepthForm {
-  readonly extent: Extent
+  readonly extent: FormExtent
   readonly maps: readonly [DepthMap, DepthMap, DepthMap]
 }
 
@@ -29,19 +29,19 @@ const LARGE = 170
 const ASIDE = 0.017
 
 /** The axes across an axis. */
-export const ACROSS: readonly (readonly [Axis, Axis])[] = [
+const ACROSS: readonly (readonly [Axis, Axis])[] = [
   [1, 2],
   [0, 2],
   [0, 1],
 ]
 
 /** How many cells a grid over an extent has along each axis, and how wide they are, u. Sizes of the same cells share a grid. */
-export interface Grid {
+export interface DepthGrid {
   readonly cells: Vec
   readonly cell: number
 }
 
-export function gridOver(size: Vec): Grid {
+export function gridOver(size: Vec): DepthGrid {
   const cell = Math.max(...size) > LARGE ? CELL * 2 : CELL
   return { cells: mapVec(size, (side) => Math.max(1, Math.round(side / cell))), cell }
 }
@@ -52,14 +52,18 @@ const USUAL_SIDES: Vec = [1, 1, 1]
  * @param grid forms that are compared are laid on the same one, about their middles
  * @param sides of each axis on which side of the middle of a cell it is looked at: 1 or −1
  */
-export function depthForm(triangles: Triangles, grid?: Grid, sides = USUAL_SIDES): DepthForm {
+export function depthForm(triangles: Triangles, grid?: DepthGrid, sides = USUAL_SIDES): DepthForm {
   const extent = extentOf(triangles)
   const over = grid ?? gridOver(extent.size)
-  const maps = ([0, 1, 2] as const).map((axis) => depthMap(triangles, axis, over, { middle: extent.middle, sides })) as [DepthMap, DepthMap, DepthMap]
+  const maps = ([0, 1, 2] as const).map((axis) => depthMap(triangles, axis, over, { middle: extent.middle, sides })) as [
+    DepthMap,
+    DepthMap,
+    DepthMap,
+  ]
   return { extent, maps }
 }
 
-function depthMap(triangles: Triangles, axis: Axis, { cells, cell }: Grid, { middle, sides }: { middle: Vec; sides: Vec }): DepthMap {
+function depthMap(triangles: Triangles, axis: Axis, { cells, cell }: DepthGrid, { middle, sides }: { middle: Vec; sides: Vec }): DepthMap {
   const [a, b] = ACROSS[axis]!
   const [columns, rows] = [cells[a], cells[b]]
   const map = { columns, rows, low: new Float32Array(columns * rows).fill(NaN), high: new Float32Array(columns * rows).fill(NaN) }
@@ -79,7 +83,17 @@ function depthMap(triangles: Triangles, axis: Axis, { cells, cell }: Grid, { mid
 
 /** Notes the depth of a triangle in every cell whose middle it covers; corners are column, row (in cells) and depth (u). */
 function fillTriangle({ columns, rows, low, high }: DepthMap, corners: Float64Array): void {
-  const [au, av, aw, bu, bv, bw, cu, cv, cw] = corners as unknown as [number, number, number, number, number, number, number, number, number]
+  const [au, av, aw, bu, bv, bw, cu, cv, cw] = corners as unknown as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ]
   const area = (bu - au) * (cv - av) - (cu - au) * (bv - av)
   if (Math.abs(area) < 1e-9) return
   const lastRow = Math.min(rows - 1, Math.floor(Math.max(av, bv, cv)))

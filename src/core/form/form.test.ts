@@ -29,19 +29,29 @@ describe('a shape is recognised by its form', () => {
     ['as few triangles as may be', { sides: 8 }],
     ['many triangles, without undersides', { sides: 32, isFine: true, isOpenBelow: true }],
     ['a body drawn 0.1 mm small on each side', { sides: 12, smaller: 0.125 }],
-  ])('drawn with %s, turned any way', (_what, as) => {
-    const lost: string[] = []
-    const unsure = new Set<string>()
-    SHAPES.forEach((each, i) => {
-      const turn = TURNS[(i * 7) % 24]!
-      const alike = fitsOf(transformed(drawnAs(each, as), turn), SHAPES)
-      const best = alike.length === 0 ? [] : alikeFits(alike)
-      if (!best.some((fit) => fit.shape === each)) lost.push(`${each.id}: ${alike.slice(0, 2).map((fit) => fit.shape.id).join()}`)
-      else if (best.length > 1) unsure.add(each.id)
-    })
-    expect(lost.filter((line) => as.smaller === undefined || !TOO_THIN.some((id) => line.startsWith(id)))).toEqual([])
-    expect([...unsure].filter((id) => !SAME_FORM.has(id))).toEqual([])
-  }, 120_000)
+  ])(
+    'drawn with %s, turned any way',
+    (_what, as) => {
+      const lost: string[] = []
+      const unsure = new Set<string>()
+      SHAPES.forEach((each, i) => {
+        const turn = TURNS[(i * 7) % 24]!
+        const alike = fitsOf(transformed(drawnAs(each, as), turn), SHAPES)
+        const best = alike.length === 0 ? [] : alikeFits(alike)
+        if (!best.some((fit) => fit.shape === each))
+          lost.push(
+            `${each.id}: ${alike
+              .slice(0, 2)
+              .map((fit) => fit.shape.id)
+              .join()}`,
+          )
+        else if (best.length > 1) unsure.add(each.id)
+      })
+      expect(lost.filter((line) => as.smaller === undefined || !TOO_THIN.some((id) => line.startsWith(id)))).toEqual([])
+      expect([...unsure].filter((id) => !SAME_FORM.has(id))).toEqual([])
+    },
+    120_000,
+  )
 
   it('with the place and turn that it has', () => {
     for (const id of ['slope-2x3', 'bracket-1x2-1x4-up', 'wedge-plate-2x4-left', 'plate-1x1-clip', 'jumper-1x2']) {
@@ -62,7 +72,12 @@ describe('a shape is recognised by its form', () => {
 
   it('and what is no piece is none', () => {
     const box = drawnAs(shape('tile-2x2'), { sides: 8 })
-    expect(fitsOf(box.map((value, i) => (i % 3 === 2 ? value * 1.9 : value)), SHAPES)).toEqual([])
+    expect(
+      fitsOf(
+        box.map((value, i) => (i % 3 === 2 ? value * 1.9 : value)),
+        SHAPES,
+      ),
+    ).toEqual([])
   })
 })
 

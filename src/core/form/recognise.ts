@@ -2,8 +2,8 @@ import type { Shape } from '../catalogue'
 import { memo } from '../memo'
 import { apply, mapVec, subtract, transpose, TURNS, type Turn, type Vec } from '../space'
 import { formDifference } from './compare'
-import { depthForm, gridOver, turnedBack, type DepthForm, type Grid } from './depth-form'
-import { extentOf, shapeExtent, shapeTriangles, type Extent, type Triangles } from './triangles'
+import { depthForm, gridOver, turnedBack, type DepthForm, type DepthGrid } from './depth-form'
+import { extentOf, shapeExtent, shapeTriangles, type FormExtent, type Triangles } from './triangles'
 
 /** A shape that a form fits, how it is turned, and where the lowest corner of its body box stands (before any turn) in that frame. */
 export interface FormFit {
@@ -33,7 +33,7 @@ class TurnedForms {
   constructor(private readonly triangles: Triangles) {}
 
   /** As the mesh would stand if it were turned back. */
-  form(turn: Turn, grid: Grid): DepthForm {
+  form(turn: Turn, grid: DepthGrid): DepthForm {
     const key = `${turn} ${grid.cells.join()}`
     let turned = this.turned.get(key)
     if (!turned) this.turned.set(key, (turned = turnedBack(this.lying(apply(TURNS[turn]!, grid.cells), grid.cell), TURNS[turn]!)))
@@ -71,7 +71,7 @@ export function fitsOf(triangles: Triangles, shapes: Iterable<Shape>): FormFit[]
 export const alikeFits = (fits: readonly FormFit[]): readonly FormFit[] =>
   fits.filter(({ difference }) => difference <= fits[0]!.difference + ALIKE)
 
-function bestTurn(shape: Shape, extent: Extent, forms: TurnedForms): FormFit | undefined {
+function bestTurn(shape: Shape, extent: FormExtent, forms: TurnedForms): FormFit | undefined {
   const { size, middle } = shapeExtent(shape)
   const grid = gridOver(size)
   let best: FormFit | undefined
@@ -105,6 +105,8 @@ export const formSymmetry = memo((shape: Shape): readonly Turn[] => {
   return TURNS.flatMap((matrix, turn) => {
     if (turn === 0) return [0]
     const { size } = form.extent
-    return near(apply(transpose(matrix), size), size) && formDifference(form, forms.form(turn, gridOver(size)), ALIKE).sum < ALIKE ? [turn] : []
+    return near(apply(transpose(matrix), size), size) && formDifference(form, forms.form(turn, gridOver(size)), ALIKE).sum < ALIKE
+      ? [turn]
+      : []
   })
 })

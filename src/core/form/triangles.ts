@@ -6,14 +6,14 @@ import { unite, vecOf, type Matrix, type Vec } from '../space'
 export type Triangles = Float64Array
 
 /** What triangles reach, u. */
-export interface Extent {
+export interface FormExtent {
   readonly min: Vec
   readonly max: Vec
   readonly size: Vec
   readonly middle: Vec
 }
 
-export function extentOf(triangles: Triangles): Extent {
+export function extentOf(triangles: Triangles): FormExtent {
   const low = [Infinity, Infinity, Infinity]
   const high = [-Infinity, -Infinity, -Infinity]
   for (let i = 0; i < triangles.length; i += 3) {
@@ -26,7 +26,7 @@ export function extentOf(triangles: Triangles): Extent {
   return extentBetween(low as unknown as Vec, high as unknown as Vec)
 }
 
-const extentBetween = (min: Vec, max: Vec): Extent => {
+const extentBetween = (min: Vec, max: Vec): FormExtent => {
   return { min, max, size: vecOf((axis) => max[axis] - min[axis]), middle: vecOf((axis) => (max[axis] + min[axis]) / 2) }
 }
 
@@ -58,7 +58,7 @@ export const shapeTriangles = memo((shape: Shape): Triangles => {
 })
 
 /** The extent of a shape's drawn form in its own frame, studs and outgrowths included. */
-export const shapeExtent = memo((shape: Shape): Extent => {
+export const shapeExtent = memo((shape: Shape): FormExtent => {
   const { min, max } = shape.mesh.reduce(
     (box, { corners }) => corners.reduce((grown, corner) => unite(grown, { min: corner, max: corner }), box),
     { min: shape.mesh[0]!.corners[0]!, max: shape.mesh[0]!.corners[0]! },

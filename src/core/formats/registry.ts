@@ -9,7 +9,8 @@ import { railJson } from './rail-json'
 /** Every format of model files. A new one is a file of its own and a line here. */
 export const FORMATS: readonly Format[] = [railJson, partsTable, drawing, wordsLog]
 
-const extensionsFor = (use: 'read' | 'write'): string[] => FORMATS.flatMap((format) => (format[use] ? format.extensions.filter((each) => each !== '.json') : []))
+const extensionsFor = (use: 'read' | 'write'): string[] =>
+  FORMATS.flatMap((format) => (format[use] ? format.extensions.filter((each) => each !== '.json') : []))
 
 /** What files to bring in may be called: ".rail.json", ".csv". */
 export const READABLE = extensionsFor('read')

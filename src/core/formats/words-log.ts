@@ -35,8 +35,23 @@ export function readWordsLog(text: string, name: string, { isReversed = false }:
     unclear: log.unclear.map(({ line, words, nearest }) => ({ line, words, nearest })),
     trays,
     colourNotTold: log.colourless,
+    read: log.sections.flatMap(readLines),
   }
   return { model, report, remarks: remarksOf(log, trays) }
+}
+
+/** What was said, line after line, beside the pieces it was read as. */
+const readLines = ({ name, line, told, acts }: LoggedSection): ReadLine[] => [
+  ...(told.length > 0 ? [{ line, section: name, text: 'needed', pieces: told }] : []),
+  ...acts.map((act) => ({ section: name, ...act })),
+]
+
+/** One thing that was said, and the pieces it was read as. */
+export interface ReadLine {
+  readonly line: number
+  readonly section: string
+  readonly text: string
+  readonly pieces: readonly ToldPiece[]
 }
 
 /** A section of a log, and how often it is built. */
@@ -71,7 +86,13 @@ function buildSection(logged: LoggedSection, index: number, isReversed: boolean)
 
 const sentenceCase = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 const idOf = (name: string, index: number): string =>
-  `${name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').slice(0, 60) || 'section'}${index === 0 ? '' : `-${index + 1}`}`
+  `${
+    name
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 60) || 'section'
+  }${index === 0 ? '' : `-${index + 1}`}`
 
 /** Where the whole text is of one thing, that is the model; else a root joins the sections as they were told. */
 function documentOf(built: readonly BuiltFromLog[], name: string): ModelDocument {

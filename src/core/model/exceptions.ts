@@ -26,7 +26,9 @@ export function withExceptions(section: Section, except: Exceptions): Section {
 /** What concerns one copy within: "copy/part" becomes "part". */
 function inside(except: Exceptions, copy: string): Exceptions {
   const prefix = `${copy}/`
-  return Object.fromEntries(Object.entries(except).flatMap(([path, each]) => (path.startsWith(prefix) ? [[path.slice(prefix.length), each]] : [])))
+  return Object.fromEntries(
+    Object.entries(except).flatMap(([path, each]) => (path.startsWith(prefix) ? [[path.slice(prefix.length), each]] : [])),
+  )
 }
 
 /**
@@ -41,7 +43,9 @@ export function asBuilt(model: ModelDocument): ModelDocument {
   const result: Section[] = []
   const settle = (section: Section): Section => {
     if (!copiesOf(section).some(({ except }) => except)) return section
-    const copies = copiesOf(section).map(({ except, ...copy }): Copy => (except ? { ...copy, section: variantOf(copy.section, except) } : copy))
+    const copies = copiesOf(section).map(({ except, ...copy }): Copy =>
+      except ? { ...copy, section: variantOf(copy.section, except) } : copy,
+    )
     return { ...section, copies }
   }
   const variantOf = (base: string, except: Exceptions): string => {

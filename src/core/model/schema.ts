@@ -72,7 +72,9 @@ const copy = Joi.object({
     slide: coordinate,
   }),
   except: Joi.object().pattern(
-    Joi.string().min(1).max(LIMITS.nameLength * (LIMITS.nesting + 1)),
+    Joi.string()
+      .min(1)
+      .max(LIMITS.nameLength * (LIMITS.nesting + 1)),
     Joi.alternatives(Joi.valid(null), Joi.object({ colour: ref.required() }), Joi.object({ shape: ref.required() })),
   ),
 }).oxor('turn', 'rotate', 'joint')

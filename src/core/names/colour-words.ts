@@ -95,7 +95,10 @@ export function takeColour(text: string, { colours }: Pick<Catalogue, 'colours'>
 /** The mix that a word for a colour commonly stands for, though it is misspelt ("#rrggbb"); undefined for what is no such word. */
 export function meantHex(text: string, { colours }: Pick<Catalogue, 'colours'>): string | undefined {
   const known = [...Object.entries(MEANT), ...[...colours.values()].map(({ id, hex }) => [id, hex] as const)]
-  const words = text.toLowerCase().split(/[^a-z]+/).filter((word) => word.length > 2)
+  const words = text
+    .toLowerCase()
+    .split(/[^a-z]+/)
+    .filter((word) => word.length > 2)
   const found = words
     .flatMap((word) => known.map(([name, hex]) => ({ hex, far: distance(word, name) / word.length })))
     .sort((a, b) => a.far - b.far)[0]

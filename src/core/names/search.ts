@@ -72,7 +72,7 @@ const SAID_SHARE = 0.75
 const SIZE = 2.5
 /** A shape that says more than was asked for stands behind one that does not. */
 const EXTRA = 0.03
-const LEAST = 0.45
+const LEAST = 0.44
 
 /** @returns the shapes that fit, best first; each word must find something, but one of several may miss */
 export function searchShapes(catalogue: Catalogue, text: string, most = 60): Shape[] {

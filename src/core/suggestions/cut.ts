@@ -25,9 +25,16 @@ export function acceptSuggestion(model: ModelDocument, suggestion: Suggestion, n
   })
   const first = new Set(suggestion.groups[0])
   const origin = suggestion.poses[0]!.at
-  const parts = partsOf(whole).filter((part) => first.has(part.id)).map((part): Part => ({ ...part, at: subtract(part.at!, origin) }))
+  const parts = partsOf(whole)
+    .filter((part) => first.has(part.id))
+    .map((part): Part => ({ ...part, at: subtract(part.at!, origin) }))
   const places = (whole.places ?? []).filter(({ part }) => first.has(part))
-  const cut: Section = { id, name: name ?? `${whole.name.slice(0, 180)}, part ${id.slice(id.lastIndexOf('-') + 1)}`, parts, ...(places.length > 0 ? { places } : {}) }
+  const cut: Section = {
+    id,
+    name: name ?? `${whole.name.slice(0, 180)}, part ${id.slice(id.lastIndexOf('-') + 1)}`,
+    parts,
+    ...(places.length > 0 ? { places } : {}),
+  }
   const kept = (whole.places ?? []).filter(({ part }) => !gone.has(part))
   const { places: _places, steps, parts: _parts, copies: _copies, ...rest } = whole
   const left: Section = {
@@ -84,7 +91,11 @@ const MOST_ROUNDS = 40
  * looked at again, for sections within it. A cut after which the model could not be built is not made.
  * @param kinds those that save nothing are taken last
  */
-export function cutUp(model: ModelDocument, kinds: readonly SuggestionKind[], options: Pick<SuggestionOptions, 'least' | 'onProgress'> = {}): CutResult {
+export function cutUp(
+  model: ModelDocument,
+  kinds: readonly SuggestionKind[],
+  options: Pick<SuggestionOptions, 'least' | 'onProgress'> = {},
+): CutResult {
   const taken: Suggestion[] = []
   const refused = new Set<string>()
   const known = new Map<Section, readonly Suggestion[]>()

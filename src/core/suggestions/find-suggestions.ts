@@ -52,16 +52,25 @@ export function suggestionsIn(
   const joints = jointsOf(model, table)
   const asked = new Set(kinds)
   const finding = new SectionFinding(sectionId, table, least)
-  const repeats = (isNear: boolean, withMirrors: boolean): Repeat[] => findRepeats(table, joints, catalogue, { least, withMirrors, isNear })
-  const exact = asked.has('repeat') ? repeats(false, false) : []
-  const mirrored = asked.has('mirror') ? repeats(false, true) : []
+  const repeats = (how: { readonly isNear: boolean; readonly withMirrors: boolean }): Repeat[] =>
+    findRepeats(table, joints, catalogue, { least, ...how })
+  const exact = asked.has('repeat') ? repeats({ isNear: false, withMirrors: false }) : []
+  const mirrored = asked.has('mirror') ? repeats({ isNear: false, withMirrors: true }) : []
   const known = new Set<string>()
   return [
     ...[...exact, ...mirrored].flatMap((repeat) => finding.repeated(repeat, known)),
-    ...(asked.has('near') ? repeats(true, asked.has('mirror')).flatMap((repeat) => finding.near(repeat)) : []),
-    ...(asked.has('moving') ? movingGroups(table.parts.length, joints, least).map((group) => finding.single('moving', group, 'It hangs on a joint that moves: built apart, it is put on at the end.')) : []),
+    ...(asked.has('near') ? repeats({ isNear: true, withMirrors: asked.has('mirror') }).flatMap((repeat) => finding.near(repeat)) : []),
+    ...(asked.has('moving')
+      ? movingGroups(table.parts.length, joints, least).map((group) =>
+          finding.single('moving', group, 'It hangs on a joint that moves: built apart, it is put on at the end.'),
+        )
+      : []),
     ...(asked.has('locked') ? finding.locked(unitsOf(asBuilt(model), sectionId)) : []),
-    ...(asked.has('loosely-held') ? looselyHeld(table.parts.length, joints, least).map(({ nodes, studs }) => finding.single('loosely-held', nodes, `Only ${plural(studs, 'stud holds', 'studs hold')} it to the rest.`)) : []),
+    ...(asked.has('loosely-held')
+      ? looselyHeld(table.parts.length, joints, least).map(({ nodes, studs }) =>
+          finding.single('loosely-held', nodes, `Only ${plural(studs, 'stud holds', 'studs hold')} it to the rest.`),
+        )
+      : []),
   ].filter(({ kind }) => asked.has(kind))
 }
 
@@ -79,7 +88,11 @@ class SectionFinding {
   ) {}
 
   repeated(repeat: Repeat, known: Set<string>): Suggestion[] {
-    const key = repeat.groups.map((group) => Math.min(...group)).sort((a, b) => a - b).join() + `/${repeat.groups[0]!.length}`
+    const key =
+      repeat.groups
+        .map((group) => Math.min(...group))
+        .sort((a, b) => a - b)
+        .join() + `/${repeat.groups[0]!.length}`
     if (known.has(key)) return []
     known.add(key)
     const kind = repeat.moves.some(({ isMirrored }) => isMirrored) ? 'mirror' : 'repeat'
@@ -125,11 +138,17 @@ class SectionFinding {
       .map((group) => this.single('locked', group, 'It goes in only as one: its parts lock each other.'))
   }
 
-  private suggestion(kind: SuggestionKind, { groups, moves }: Repeat, { savesParts, reason }: Pick<Suggestion, 'savesParts' | 'reason'>): Suggestion {
+  private suggestion(
+    kind: SuggestionKind,
+    { groups, moves }: Repeat,
+    { savesParts, reason }: Pick<Suggestion, 'savesParts' | 'reason'>,
+  ): Suggestion {
     const { parts } = this.table
     const origin = this.originOf(groups[0]!)
     const poses = moves.map(({ matrix, at }): SuggestedPose => {
-      const place = vecOf((axis) => at[axis] + matrix[axis * 3]! * origin[0] + matrix[axis * 3 + 1]! * origin[1] + matrix[axis * 3 + 2]! * origin[2] + 0)
+      const place = vecOf(
+        (axis) => at[axis] + matrix[axis * 3]! * origin[0] + matrix[axis * 3 + 1]! * origin[1] + matrix[axis * 3 + 2]! * origin[2] + 0,
+      )
       const isMirrored = isMirroring({ matrix, at })
       const turn = nearestTurn(isMirrored ? multiply(matrix, mirrorMatrix('x')) : matrix)!
       return { at: place, turn: turnText(turn), ...(isMirrored ? { mirror: 'x' as const } : {}) }

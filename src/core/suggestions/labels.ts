@@ -59,7 +59,12 @@ export function mirroredLooks(table: PartTable, { shapes }: Catalogue, kindOf: (
  * Labels by colour refinement over the graph of joints, with relative places (Weisfeiler and Leman 1968): of each part its
  * kind, then again and again what its neighbours are and where they stand as seen from it.
  */
-export function labelsOf(looks: Looks, joints: Joints, count: number, { rounds, interner }: { rounds: number; interner: Interner }): Labels {
+export function labelsOf(
+  looks: Looks,
+  joints: Joints,
+  count: number,
+  { rounds, interner }: { rounds: number; interner: Interner },
+): Labels {
   let labels = Int32Array.from({ length: count }, (_, part) => interner.number(looks.kind(part)))
   const all = [labels]
   const frames: (readonly Turn[])[] = []
@@ -78,7 +83,12 @@ export function labelsOf(looks: Looks, joints: Joints, count: number, { rounds, 
 }
 
 /** Neighbours as a text, from the turns of the part that read it least. */
-function surroundings(part: number, looks: Looks, joints: Joints, labels: Int32Array): { readonly text: string; readonly from: readonly Turn[] } {
+function surroundings(
+  part: number,
+  looks: Looks,
+  joints: Joints,
+  labels: Int32Array,
+): { readonly text: string; readonly from: readonly Turn[] } {
   const neighbours = [...new Set(neighboursOf(joints, part))]
   let text: string | undefined
   let from: Turn[] = []

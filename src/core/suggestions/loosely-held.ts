@@ -1,7 +1,7 @@
 import type { Joints } from '../joints'
 
 /** A group that few studs hold to the rest. */
-export interface LooseGroup {
+export interface LooselyHeldGroup {
   readonly nodes: readonly number[]
   readonly studs: number
 }
@@ -14,7 +14,7 @@ const PARTS_A_STUD = 10
  * Groups of at least `least` that few studs hold to the rest: what holds best is joined first (Kruskal 1956), and each group
  * that comes of it is asked how many studs still hold it. The largest such groups, at most half of what they hang on.
  */
-export function looselyHeld(count: number, joints: Joints, least: number): LooseGroup[] {
+export function looselyHeld(count: number, joints: Joints, least: number): LooselyHeldGroup[] {
   const weights = new Map<string, { readonly a: number; readonly b: number; studs: number }>()
   for (const { a, b, studs } of joints.list) {
     const key = a < b ? `${a} ${b}` : `${b} ${a}`
@@ -99,8 +99,8 @@ class Forest {
     return this.size[this.tree[this.find(part)]!]!
   }
 
-  groups(least: number, isLoose: (size: number, studs: number) => boolean): LooseGroup[] {
-    const found: LooseGroup[] = []
+  groups(least: number, isLoose: (size: number, studs: number) => boolean): LooselyHeldGroup[] {
+    const found: LooselyHeldGroup[] = []
     const roots = this.isInner.flatMap((isInner, i) => (isInner ? [] : [i]))
     for (const root of roots) {
       const stack = [...(this.children[root] ?? [])]

@@ -2,7 +2,7 @@ import { HOLD } from '../catalogue'
 import type { Joints } from '../joints'
 
 /** Parts that nothing moves against each other: held by studs, or by several pegs. Each group lists nodes in order. */
-export function rigidGroups(count: number, joints: Joints): number[][] {
+function rigidGroups(count: number, joints: Joints): number[][] {
   const leader = Array.from({ length: count }, (_, i) => i)
   const find = (node: number): number => {
     let at = node

@@ -50,14 +50,18 @@ export class PlaceIndex {
   ) {
     const { middles, parts, shapes, turns } = table
     const ends = (pick: (...values: number[]) => number, from: number): Vec =>
-      middles.reduce((ends, middle) => [pick(ends[0], middle[0]), pick(ends[1], middle[1]), pick(ends[2], middle[2])], [from, from, from] as Vec)
+      middles.reduce((ends, middle) => [pick(ends[0], middle[0]), pick(ends[1], middle[1]), pick(ends[2], middle[2])], [
+        from,
+        from,
+        from,
+      ] as Vec)
     this.low = ends(Math.min, Infinity)
     const high = ends(Math.max, -Infinity)
     this.span = [high[0] - this.low[0] + 1, high[1] - this.low[1] + 1, high[2] - this.low[2] + 1]
     parts.forEach((part, i) => {
       const row = this.rowOf(this.kindNumber(kindOf(part.shape, i)), leastTurn(shapes[i]!, turns[i]!))
       let places = this.rows.get(row)
-      if (!places) this.rows.set(row, (places = new Map()))
+      if (!places) this.rows.set(row, (places = new Map<number, number>()))
       places.set(this.placeOf(middles[i]!), i)
     })
   }

@@ -1,6 +1,19 @@
 import type { Catalogue } from '../catalogue'
 import { neighboursOf, type Joints } from '../joints'
-import { add, apply, composeTurns, mirrorMatrix, multiply, nearestTurn, subtract, transpose, TURNS, type Matrix, type Turn, type Vec } from '../space'
+import {
+  add,
+  apply,
+  composeTurns,
+  mirrorMatrix,
+  multiply,
+  nearestTurn,
+  subtract,
+  transpose,
+  TURNS,
+  type Matrix,
+  type Turn,
+  type Vec,
+} from '../space'
 import { Interner, labelsOf, mirroredLooks, plainLooks, type Labels } from './labels'
 import { mirroredTurn, PlaceIndex, type PartTable } from './part-table'
 
@@ -12,7 +25,7 @@ interface FrameOn {
 }
 
 /** A move as a matrix, and as a lattice turn after a mirror across x where it mirrors. */
-interface Move {
+interface FrameMove {
   readonly matrix: Matrix
   readonly at: Vec
   readonly turn: Turn
@@ -72,7 +85,12 @@ class RepeatSearch {
     const kindOf = (shape: string, part: number): string => (options.isNear ? shape : `${shape} ${table.parts[part]!.colour}`)
     const how = { rounds: ROUNDS, interner: new Interner() }
     const count = table.parts.length
-    this.plain = labelsOf(plainLooks(table, (part) => kindOf(table.parts[part]!.shape, part)), joints, count, how)
+    this.plain = labelsOf(
+      plainLooks(table, (part) => kindOf(table.parts[part]!.shape, part)),
+      joints,
+      count,
+      how,
+    )
     if (options.withMirrors) this.mirrored = labelsOf(mirroredLooks(table, catalogue, kindOf), joints, count, how)
     this.places = new PlaceIndex(table, kindOf)
     this.most = LOOKUPS + LOOKUPS_A_PART * count
@@ -131,7 +149,8 @@ class RepeatSearch {
   }
 
   private noteDone(group: readonly number[], count: number): void {
-    for (let round = 1; round <= ROUNDS; round++) for (const part of group) this.done.add(`${round} ${this.plain.rounds[round]![part]} ${count}`)
+    for (let round = 1; round <= ROUNDS; round++)
+      for (const part of group) this.done.add(`${round} ${this.plain.rounds[round]![part]} ${count}`)
   }
 
   /** Grows all members at once by neighbours of the first. */
@@ -171,9 +190,9 @@ class RepeatSearch {
     return twin && this.places.find(twin, part, composeTurns(turn, mirroredTurn(shape, turns[part]!)), middle)
   }
 
-  private moves = new WeakMap<FrameOn, { readonly from: FrameOn; readonly move: Move }>()
+  private moves = new WeakMap<FrameOn, { readonly from: FrameOn; readonly move: FrameMove }>()
   /** Asked for every part of a group, and the same for all. */
-  private move(from: FrameOn, to: FrameOn): Move {
+  private move(from: FrameOn, to: FrameOn): FrameMove {
     let known = this.moves.get(to)
     if (known?.from !== from) {
       const { matrix, at } = moveBetween(from, to)

@@ -27,8 +27,14 @@ describe('what is found', () => {
     const model = oneSection([floor, ...post('one', [0, 0]), ...post('two', [50, 30]), ...post('three', [100, 100])])
     const [best] = findSuggestions(model)
     expect(best).toMatchObject({ kind: 'repeat', section: 'main', savesParts: 10 })
-    expect(best!.groups.map((group) => [...group].sort())).toEqual(['one', 'two', 'three'].map((name) => 'abcde'.split('').map((end) => `${name}-${end}`)))
-    expect(best!.poses.map(({ at }) => at)).toEqual([[0, 0, 4], [50, 30, 4], [100, 100, 4]])
+    expect(best!.groups.map((group) => [...group].sort())).toEqual(
+      ['one', 'two', 'three'].map((name) => 'abcde'.split('').map((end) => `${name}-${end}`)),
+    )
+    expect(best!.poses.map(({ at }) => at)).toEqual([
+      [0, 0, 4],
+      [50, 30, 4],
+      [100, 100, 4],
+    ])
     expect(best!.reason).toContain('3 times')
   })
 
@@ -58,7 +64,20 @@ describe('what is found', () => {
     ]
     expect(findSuggestions(oneSection(arm), { kinds: ['moving'] })).toEqual([])
     const tower = [0, 1, 2, 3, 4].map((i) => part(`t${i}`, 'brick-1x1', [70, 70, 4 + 12 * i]))
-    const loose = of('loosely-held', findSuggestions(oneSection([floor, part('slab', 'plate-8x8', [0, 0, 4]), part('slab2', 'plate-8x8', [0, 0, 8]), part('slab3', 'plate-8x8', [0, 0, 12]), ...tower.map((p) => ({ ...p, at: [100, 100, p.at![2]] as const })), part('x1', 'plate-2x2', [0, 80, 4]), part('x2', 'plate-2x2', [0, 80, 8])])))
+    const loose = of(
+      'loosely-held',
+      findSuggestions(
+        oneSection([
+          floor,
+          part('slab', 'plate-8x8', [0, 0, 4]),
+          part('slab2', 'plate-8x8', [0, 0, 8]),
+          part('slab3', 'plate-8x8', [0, 0, 12]),
+          ...tower.map((p) => ({ ...p, at: [100, 100, p.at![2]] as const })),
+          part('x1', 'plate-2x2', [0, 80, 4]),
+          part('x2', 'plate-2x2', [0, 80, 8]),
+        ]),
+      ),
+    )
     expect(loose.map(({ groups }) => groups[0]!.length)).toContain(5)
   })
 
@@ -90,7 +109,12 @@ describe('a model that is cut up', () => {
               id: 'main',
               name: 'Main',
               parts: [],
-              copies: places.map(([turn, x, y], i) => ({ id: `c${i}`, section: 'inner', at: [x * 10, y * 10, i * 200], turn: turnText(turn % TURNS.length) })),
+              copies: places.map(([turn, x, y], i) => ({
+                id: `c${i}`,
+                section: 'inner',
+                at: [x * 10, y * 10, i * 200],
+                turn: turnText(turn % TURNS.length),
+              })),
             },
             { id: 'inner', name: 'Inner', parts: inner },
           ],
@@ -105,12 +129,15 @@ describe('a model that is cut up', () => {
   })
 
   it('given steps join a copy where they added the last of its parts', () => {
-    const model = oneSection([floor, ...post('one', [0, 0]), ...post('two', [50, 30])], [
-      { add: ['floor'] },
-      { add: ['one-a', 'one-b', 'one-c'] },
-      { add: ['one-d', 'one-e', 'two-a'] },
-      { add: ['two-b', 'two-c', 'two-d', 'two-e'] },
-    ])
+    const model = oneSection(
+      [floor, ...post('one', [0, 0]), ...post('two', [50, 30])],
+      [
+        { add: ['floor'] },
+        { add: ['one-a', 'one-b', 'one-c'] },
+        { add: ['one-d', 'one-e', 'two-a'] },
+        { add: ['two-b', 'two-c', 'two-d', 'two-e'] },
+      ],
+    )
     const [best] = findSuggestions(model, { kinds: ['repeat'] })
     const cut = acceptSuggestion(model, best!, 'Post')
     expect(cut.sections[0]!.steps).toEqual([{ add: ['floor'] }, { join: ['main-part-1-1'] }, { join: ['main-part-1-2'] }])
@@ -134,8 +161,17 @@ describe('exceptions of a copy', () => {
   const model: ModelDocument = {
     ...oneSection([]),
     sections: [
-      { id: 'main', name: 'Main', copies: [{ id: 'outer', section: 'middle', at: [0, 0, 0], except: { 'inner/a': { shape: 'tile-1x2' }, b: null } }] },
-      { id: 'middle', name: 'Middle', parts: [part('b', 'brick-1x1', [30, 0, 0])], copies: [{ id: 'inner', section: 'leaf', at: [0, 0, 0] }] },
+      {
+        id: 'main',
+        name: 'Main',
+        copies: [{ id: 'outer', section: 'middle', at: [0, 0, 0], except: { 'inner/a': { shape: 'tile-1x2' }, b: null } }],
+      },
+      {
+        id: 'middle',
+        name: 'Middle',
+        parts: [part('b', 'brick-1x1', [30, 0, 0])],
+        copies: [{ id: 'inner', section: 'leaf', at: [0, 0, 0] }],
+      },
       { id: 'leaf', name: 'Leaf', parts: [part('a', 'plate-1x2', [0, 0, 0]), part('c', 'plate-1x2', [0, 0, 4])] },
     ],
   }

@@ -8,7 +8,6 @@ import { OWN_NAMES } from '../shared/own-names-key'
 import { notify } from '../shared/notices'
 import NoticeArea from '../shared/NoticeArea.vue'
 import { useOwnNames } from '../stores/own-names'
-import { useShelf } from '../stores/shelf'
 import { BRING_IN } from './bring-in-key'
 import { theme } from './theme'
 
@@ -16,20 +15,17 @@ const names = useOwnNames()
 void names.load()
 provide(OWN_NAMES, names.beside)
 
-const shelf = useShelf()
 const router = useRouter()
 const isOver = ref(false)
 
 async function bring(files: Iterable<File>): Promise<void> {
-  for (const file of files) {
-    try {
-      const stored = await shelf.importFile(file)
-      notify(`“${stored.name}” stands on the shelf.`, {
-        act: { label: 'Open', run: () => void router.push({ name: 'rail', params: { id: stored.id } }) },
-      })
-    } catch (thrown) {
-      notify(`“${file.name}” was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
-    }
+  try {
+    const { useBringingIn } = await import('../stores/bringing-in')
+    const reading = useBringingIn().add(files)
+    await router.push({ name: 'bring-in' })
+    await reading
+  } catch (thrown) {
+    notify(`It was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
   }
 }
 provide(BRING_IN, bring)
@@ -58,7 +54,7 @@ useEventListener(window, 'drop', (event) => {
       <RouterView />
       <NoticeArea />
     </div>
-    <div v-if="isOver" class="drop" aria-hidden="true">Put it on the shelf</div>
+    <div v-if="isOver" class="drop" aria-hidden="true">Look at it before it is brought in</div>
   </NConfigProvider>
 </template>
 

@@ -33,6 +33,7 @@ export const router = createRouter({
         { path: 'fit', name: 'fit', component: () => import('../fit/FitScreen.vue'), meta: { title: 'Fit' } },
       ],
     },
+    { path: '/bring-in', name: 'bring-in', component: () => import('../bring-in/BringInScreen.vue'), meta: { title: 'Bring in' } },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./LostScreen.vue'), meta: { title: 'Not found' } },
   ],
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, inject, onMounted, onUnmounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { faultLine, plainFault } from '@core/fault'
 import type { WritableFormat } from '@core/formats'
 import { listInWords, plural } from '@core/words'
@@ -41,6 +42,13 @@ async function attempt(what: string, act: () => Promise<void>): Promise<void> {
   }
 }
 
+const router = useRouter()
+const begin = (): Promise<void> =>
+  attempt('A new model', async () => {
+    const { id } = await shelf.addNew()
+    await router.push({ name: 'rail', params: { id } })
+  })
+
 const remove = (stored: StoredModel): Promise<void> =>
   attempt('Taking it off', async () => {
     await shelf.remove(stored.id)
@@ -71,7 +79,8 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
         <RouterLink :to="{ name: 'catalogue' }">Catalogue</RouterLink>
         <RouterLink :to="{ name: 'fit' }">Fit</RouterLink>
       </nav>
-      <ActionButton primary :disabled="shelf.reading !== ''" @click="picker?.click()">Bring in a model</ActionButton>
+      <ActionButton @click="begin">New model</ActionButton>
+      <ActionButton primary @click="picker?.click()">Bring in a model</ActionButton>
       <input
         ref="picker"
         class="sr-only"
@@ -87,7 +96,8 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
       <h1>Shelf</h1>
       <p class="faint">
         {{ plural(total, 'model') }}. Bring in a <b v-if="formats.readable.length">{{ listInWords(formats.readable, 'or') }}</b> file by the
-        button, or drop it here. Everything stays in this browser.
+        button, or drop it here; <RouterLink :to="{ name: 'bring-in' }">tell in your own words</RouterLink> what you took apart. Everything
+        stays in this browser.
       </p>
       <WorkBar
         v-if="shelf.working"
@@ -99,10 +109,6 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
       <p v-if="!shelf.isLasting" role="status" class="passing">
         <b>This browser keeps nothing:</b> models are gone when this page is closed. Save their files to keep them.
       </p>
-      <div v-if="shelf.reading !== ''" class="reading" role="group" aria-label="Reading a file">
-        <span role="status">Reading {{ shelf.reading }}…</span>
-        <ActionButton @click="shelf.stopReading()">Stop</ActionButton>
-      </div>
       <p v-if="shelf.problem" role="alert">{{ shelf.problem }}</p>
       <p v-if="!shelf.isLoaded" role="status">Opening the shelf…</p>
       <div v-else-if="total === 0" class="empty">
@@ -138,12 +144,6 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
   display: inline-flex;
   align-items: center;
   min-height: 44px;
-}
-.reading {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  overflow-wrap: anywhere;
 }
 .passing {
   background: var(--accent-wash);

@@ -1,11 +1,11 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { Fault, faultLine, plainFault } from '@core/fault'
-import { LIMITS } from '@core/model'
+import { faultLine, plainFault } from '@core/fault'
+import type { ModelDocument } from '@core/model'
+import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
 import { openChangesChannel, type ChangesChannel } from '../storage/changes-channel'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
-import { ReaderClient } from '../workers/reader-client'
 import { addDemos } from './demos'
 import { useDescribing } from './describing'
 import { useShelfActs } from './shelf-acts'
@@ -14,10 +14,6 @@ import { useShelfActs } from './shelf-acts'
 export const useShelf = defineStore('shelf', () => {
   const models = shallowRef<readonly StoredModel[]>([])
   const [isLoaded, isLasting, problem] = [ref(false), ref(true), ref('')]
-  /** A file that is being read. */
-  const reading = ref('')
-
-  const reader = new ReaderClient()
   let channel: ChangesChannel | undefined
 
   async function refresh(): Promise<void> {
@@ -42,20 +38,19 @@ export const useShelf = defineStore('shelf', () => {
     }
   }
 
-  /** Reads a file and puts it on the shelf. @throws Fault; then nothing has changed */
-  async function importFile(file: File): Promise<StoredModel> {
-    if (file.size > LIMITS.fileBytes)
-      throw new Fault('too-large', 'The file is larger than 64 MiB.', { wayOut: 'Split the model into several files.' })
-    reading.value = file.name
-    try {
-      const { name, bytes } = await reader.read(file)
-      const stored = await (await useLibrary()).add(name, bytes)
-      await refresh()
-      void describing.next()
-      return stored
-    } finally {
-      reading.value = ''
+  /** A model with nothing in it yet, to be filled. */
+  async function addNew(): Promise<StoredModel> {
+    const name = 'New model'
+    const model: ModelDocument = {
+      format: 'jump-rail-model',
+      version: 1,
+      name,
+      root: 'main',
+      sections: [{ id: 'main', name: 'Main', parts: [] }],
     }
+    const stored = await (await useLibrary()).add(name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
+    await refresh()
+    return stored
   }
 
   function close(): void {
@@ -70,11 +65,9 @@ export const useShelf = defineStore('shelf', () => {
     isLasting,
     problem,
     working: describing.working,
-    reading,
     load,
     stop: describing.stop,
-    stopReading: (): void => reader.stop(),
-    importFile,
+    addNew,
     ...useShelfActs(refresh, describing.next),
     close,
   }

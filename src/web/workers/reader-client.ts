@@ -1,13 +1,9 @@
+import { proxy } from 'comlink'
 import { faultFrom } from '@core/fault'
-import type { ReadAnswer } from '../../workers/plan-messages'
+import type { Progress } from '@core/pipeline'
+import type { ReadAnswer, ReadChoices, ReadPreview } from '../../workers/plan-messages'
 import type { ReaderApi } from '../../workers/reader.worker'
 import { RequestTable, type MakeWorker } from './request-table'
-
-export interface ReadModel {
-  readonly name: string
-  /** The state as bytes of JSON, as it is stored. */
-  readonly bytes: Uint8Array<ArrayBuffer>
-}
 
 const makeReader: MakeWorker = (name) => new Worker(new URL('../../workers/reader.worker.ts', import.meta.url), { type: 'module', name })
 
@@ -21,11 +17,10 @@ export class ReaderClient {
   }
 
   /** @throws Fault what the reader refuses, `stopped`, `worker-died` */
-  async read(file: File): Promise<ReadModel> {
+  async read(bytes: Uint8Array, fileName: string, choices: ReadChoices, onProgress: Progress): Promise<ReadPreview> {
     this.reading++
     try {
-      const bytes = new Uint8Array(await file.arrayBuffer())
-      const answer = await this.table.ask(async (remote): Promise<ReadAnswer> => remote.read(bytes, file.name))
+      const answer = await this.table.ask(async (remote): Promise<ReadAnswer> => remote.read(bytes, fileName, choices, proxy(onProgress)))
       if ('fault' in answer) throw faultFrom(answer.fault)
       return answer
     } finally {

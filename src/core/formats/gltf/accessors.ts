@@ -1,14 +1,14 @@
-import { broken, viewOf, type Gltf, type GltfAccessor } from './container'
+import { broken, LITTLE_ENDIAN, viewOf, type Gltf, type GltfAccessor } from './container'
 
 type ReadNumber = (view: DataView, at: number) => number
 /** By component type: bytes, how it is read, and what 1 is where numbers are normalised. */
 const COMPONENTS: Readonly<Record<number, { readonly bytes: number; readonly read: ReadNumber; readonly one: number }>> = {
   5120: { bytes: 1, read: (view, at) => view.getInt8(at), one: 127 },
   5121: { bytes: 1, read: (view, at) => view.getUint8(at), one: 255 },
-  5122: { bytes: 2, read: (view, at) => view.getInt16(at, true), one: 32767 },
-  5123: { bytes: 2, read: (view, at) => view.getUint16(at, true), one: 65535 },
-  5125: { bytes: 4, read: (view, at) => view.getUint32(at, true), one: 4294967295 },
-  5126: { bytes: 4, read: (view, at) => view.getFloat32(at, true), one: 1 },
+  5122: { bytes: 2, read: (view, at) => view.getInt16(at, LITTLE_ENDIAN), one: 32767 },
+  5123: { bytes: 2, read: (view, at) => view.getUint16(at, LITTLE_ENDIAN), one: 65535 },
+  5125: { bytes: 4, read: (view, at) => view.getUint32(at, LITTLE_ENDIAN), one: 4294967295 },
+  5126: { bytes: 4, read: (view, at) => view.getFloat32(at, LITTLE_ENDIAN), one: 1 },
 }
 const WIDTHS: Readonly<Record<string, number>> = { SCALAR: 1, VEC2: 2, VEC3: 3, VEC4: 4 }
 /** Numbers of one accessor: a mesh with more is no piece. */
@@ -22,7 +22,7 @@ export function readAccessor(gltf: Gltf, index: number, type: 'SCALAR' | 'VEC3')
   const count = accessor.count ?? 0
   if (!Number.isInteger(count) || count < 0 || count * width > MOST_NUMBERS) throw broken('a mesh has too many corners')
   const numbers = new Float64Array(count * width)
-  if (accessor.bufferView !== undefined) copyNumbers(gltf, accessor, accessor.bufferView, width, numbers)
+  if (accessor.bufferView !== undefined) copyNumbers(gltf, accessor, width, numbers)
   if (accessor.sparse) putSparse(gltf, accessor, width, numbers)
   return numbers
 }
@@ -44,11 +44,11 @@ function runOf(gltf: Gltf, index: number, byteOffset: number, size: { bytes: num
   return { view: viewOf(buffer), start, stride }
 }
 
-function copyNumbers(gltf: Gltf, accessor: GltfAccessor, bufferView: number, width: number, into: Float64Array): void {
+function copyNumbers(gltf: Gltf, accessor: GltfAccessor, width: number, into: Float64Array): void {
   const component = COMPONENTS[accessor.componentType ?? 0]
   if (!component) throw broken('numbers are of a kind that is not known')
   const count = into.length / width
-  const { view, start, stride } = runOf(gltf, bufferView, accessor.byteOffset ?? 0, { bytes: component.bytes * width, count })
+  const { view, start, stride } = runOf(gltf, accessor.bufferView!, accessor.byteOffset ?? 0, { bytes: component.bytes * width, count })
   const by = accessor.normalized === true ? 1 / component.one : 1
   for (let i = 0; i < count; i++)
     for (let k = 0; k < width; k++) into[i * width + k] = component.read(view, start + i * stride + k * component.bytes) * by
@@ -57,7 +57,8 @@ function copyNumbers(gltf: Gltf, accessor: GltfAccessor, bufferView: number, wid
 function putSparse(gltf: Gltf, accessor: GltfAccessor, width: number, into: Float64Array): void {
   const { count, indices, values } = accessor.sparse!
   const [ofIndex, ofValue] = [COMPONENTS[indices.componentType], COMPONENTS[accessor.componentType ?? 0]]
-  if (!ofIndex || !ofValue || !Number.isInteger(count) || count < 0 || count > into.length) throw broken('sparse numbers are of no known kind')
+  if (!ofIndex || !ofValue || !Number.isInteger(count) || count < 0 || count > into.length)
+    throw broken('sparse numbers are of no known kind')
   const where = runOf(gltf, indices.bufferView, indices.byteOffset ?? 0, { bytes: ofIndex.bytes, count })
   const what = runOf(gltf, values.bufferView, values.byteOffset ?? 0, { bytes: ofValue.bytes * width, count })
   for (let i = 0; i < count; i++) {

@@ -63,7 +63,16 @@ export class Assembly {
     this.likeness = new SectionLikeness(catalogue)
   }
 
-  build(group: WorldGroup, isRoot = false): Built {
+  build(group: WorldGroup): Built {
+    return this.make(group, { isRoot: false })
+  }
+
+  /** The section of the whole: never one that stands for another. */
+  buildRoot(group: WorldGroup): Built {
+    return this.make(group, { isRoot: true })
+  }
+
+  private make(group: WorldGroup, { isRoot }: { readonly isRoot: boolean }): Built {
     const inner = group.groups.map((each) => this.build(each))
     const frame = this.frameFor(group)
     const { lattice, rest } = this.split(group, frame)
@@ -73,12 +82,31 @@ export class Assembly {
     const isSplit = beside.length > 0 && beside.length <= lattice.length / 2
     const kept = isSplit ? fit : lattice
     const turned = [...clusters(rest, frame), ...(isSplit ? [beside.map(({ piece }) => piece)] : [])].map((pieces, i) =>
-      this.build({ name: `${group.name} turned ${i + 1}`, frame: { matrix: pieces[0]!.pose.matrix, at: pieces[0]!.pose.at }, pieces, groups: [] }),
+      this.build({
+        name: `${group.name} turned ${i + 1}`,
+        frame: { matrix: pieces[0]!.pose.matrix, at: pieces[0]!.pose.at },
+        pieces,
+        groups: [],
+      }),
     )
     const ids = new Ids()
     const parts = kept.map(({ piece, low, shape, turn }): Part => this.part(piece, { low: subtract(low, offset), shape, turn }, ids))
     const copies = [...inner, ...turned].map((each) => this.copy(each, stands, ids))
-    return this.settle(group, stands, { parts, copies, steps: givenSteps(kept.map(({ piece }) => piece), parts, [...inner, ...turned], copies) }, isRoot)
+    return this.settle(
+      group,
+      stands,
+      {
+        parts,
+        copies,
+        steps: givenSteps(
+          kept.map(({ piece }) => piece),
+          parts,
+          [...inner, ...turned],
+          copies,
+        ),
+      },
+      isRoot,
+    )
   }
 
   /** Where the pieces of a group lie alike but not along its node, they say how its lattice lies. */
@@ -125,7 +153,7 @@ export class Assembly {
   }
 
   private copy({ group, section, frame }: Built, outer: Pose, ids: Ids): Copy {
-    if (group.copy) return { ...group.copy, id: ids.take(group.name, section), section } as Copy
+    if (group.copy) return { ...group.copy, id: ids.take(group.name, section), section }
     const pose = relative(outer, frame)
     const isMirrored = isMirroring(pose)
     const plain = isMirrored ? withoutMirror(pose) : pose
@@ -159,7 +187,11 @@ export class Assembly {
   }
 
   private freeId(name: string): string {
-    const plain = name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'section'
+    const plain =
+      name
+        .toLowerCase()
+        .replace(/[^\p{L}\p{N}]+/gu, '-')
+        .replace(/^-|-$/g, '') || 'section'
     let id = plain
     for (let number = 2; this.sections.has(id); number++) id = `${plain}-${number}`
     return id

@@ -27,12 +27,23 @@ export const linearOf = (hex: string, at: 1 | 3 | 5): number => {
 export function readColour(material: GltfMaterial | undefined, { colours }: Catalogue): ReadColour {
   const surface = material?.pbrMetallicRoughness
   const factor = surface?.baseColorFactor
-  const isSound = Array.isArray(factor) && factor.length >= 3 && factor.every((value) => typeof value === 'number' && Number.isFinite(value))
+  const isSound =
+    Array.isArray(factor) && factor.length >= 3 && factor.every((value) => typeof value === 'number' && Number.isFinite(value))
   if (!isSound) return { hex: '#ffffff', colour: material ? 'white' : 'ash', deltaE: 0 }
-  const hex = `#${[0, 1, 2].map((i) => encoded(factor[i] as number).toString(16).padStart(2, '0')).join('')}`
+  const hex = `#${[0, 1, 2]
+    .map((i) =>
+      encoded(factor[i] as number)
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`
   const alpha = (factor[3] as number | undefined) ?? 1
-  const finish: Finish = alpha < OPAQUE ? 'clear' : surface?.metallicFactor !== undefined && surface.metallicFactor > METALLIC ? 'metal' : 'solid'
-  return nearestColour(hex, [...colours.values()].filter((colour) => colour.finish === finish || (finish === 'solid' && colour.finish === 'glow')))
+  const finish: Finish =
+    alpha < OPAQUE ? 'clear' : surface?.metallicFactor !== undefined && surface.metallicFactor > METALLIC ? 'metal' : 'solid'
+  return nearestColour(
+    hex,
+    [...colours.values()].filter((colour) => colour.finish === finish || (finish === 'solid' && colour.finish === 'glow')),
+  )
 }
 
 function nearestColour(hex: string, among: readonly Colour[]): ReadColour {

@@ -50,7 +50,7 @@ export interface GltfAccessor {
   }
 }
 
-export interface GltfBufferView {
+interface GltfBufferView {
   readonly buffer?: number
   readonly byteOffset?: number
   readonly byteLength?: number
@@ -67,10 +67,13 @@ const MAGIC = 0x46546c67
 const JSON_CHUNK = 0x4e4f534a
 const BINARY_CHUNK = 0x004e4942
 
+/** How all numbers of the format are written. */
+export const LITTLE_ENDIAN = true
+
 export const broken = (what: string): Fault =>
   new Fault('bad-drawing', `The drawing is damaged: ${what}.`, { wayOut: 'Export it again from where it came from.' })
 
-const isBinary = (bytes: Uint8Array): boolean => bytes.length >= 12 && viewOf(bytes).getUint32(0, true) === MAGIC
+const isBinary = (bytes: Uint8Array): boolean => bytes.length >= 12 && viewOf(bytes).getUint32(0, LITTLE_ENDIAN) === MAGIC
 export const viewOf = (bytes: Uint8Array): DataView => new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
 
 /** What cannot be read without unpacking that other programs do better. */
@@ -117,7 +120,7 @@ function parts(bytes: Uint8Array): { readonly json: GltfJson; readonly binary?: 
   const view = viewOf(bytes)
   let [json, binary]: [GltfJson | undefined, Uint8Array | undefined] = [undefined, undefined]
   for (let at = 12; at + 8 <= bytes.length;) {
-    const [size, kind] = [view.getUint32(at, true), view.getUint32(at + 4, true)]
+    const [size, kind] = [view.getUint32(at, LITTLE_ENDIAN), view.getUint32(at + 4, LITTLE_ENDIAN)]
     if (at + 8 + size > bytes.length) throw broken('it ends too early')
     const chunk = bytes.subarray(at + 8, at + 8 + size)
     if (kind === JSON_CHUNK) json ??= parseJson(chunk)
@@ -142,7 +145,8 @@ function parseJson(bytes: Uint8Array): GltfJson {
   const lists = ['scenes', 'nodes', 'meshes', 'materials', 'accessors', 'bufferViews', 'buffers'] as const
   for (const list of lists) {
     const entries: unknown = json[list]
-    const isSound = entries === undefined || (Array.isArray(entries) && entries.every((entry) => entry !== null && typeof entry === 'object'))
+    const isSound =
+      entries === undefined || (Array.isArray(entries) && entries.every((entry) => entry !== null && typeof entry === 'object'))
     if (!isSound) throw broken(`“${list}” is no list`)
   }
   return json

@@ -19,7 +19,9 @@ const read = (bytes: Uint8Array, options: ReadOptions = {}) => drawing.read(byte
 function stands(model: ModelDocument): string[] {
   const parts = new Flattener(model).all(model.root).map(({ shape, colour, pose }) => {
     const corners = shape.mesh.flatMap(({ corners: all }) => all)
-    const places = corners.map((corner) => [0, 1, 2].map((row) => pose.at[row]! + [0, 1, 2].reduce((sum, k) => sum + pose.matrix[row * 3 + k]! * corner[k]!, 0)))
+    const places = corners.map((corner) =>
+      [0, 1, 2].map((row) => pose.at[row]! + [0, 1, 2].reduce((sum, k) => sum + pose.matrix[row * 3 + k]! * corner[k]!, 0)),
+    )
     const low = [0, 1, 2].map((axis) => Math.min(...places.map((place) => place[axis]!)))
     const high = [0, 1, 2].map((axis) => Math.max(...places.map((place) => place[axis]!)))
     return { name: `${shape.id} ${colour}`, low, high, isFree: !isLatticePose(pose) }
@@ -50,11 +52,23 @@ describe('a drawing that this program wrote', () => {
   })
 
   it('says what each part is, in its extras', () => {
-    const model = twoSections([part('a', 'wedge-plate-2x3-left', [0, 0, 0])], [{ id: 'other', section: 'inner', at: [40, 0, 0], mirror: 'x' }], [part('w', 'wedge-plate-2x3-left', [0, 0, 0])])
-    const given = { ...model, sections: model.sections.map((s) => (s.id === 'main' ? { ...s, steps: [{ add: ['a'] }, { join: ['other'] }] } : s)) }
+    const model = twoSections(
+      [part('a', 'wedge-plate-2x3-left', [0, 0, 0])],
+      [{ id: 'other', section: 'inner', at: [40, 0, 0], mirror: 'x' }],
+      [part('w', 'wedge-plate-2x3-left', [0, 0, 0])],
+    )
+    const given = {
+      ...model,
+      sections: model.sections.map((s) => (s.id === 'main' ? { ...s, steps: [{ add: ['a'] }, { join: ['other'] }] } : s)),
+    }
     const nodes: GltfSketch['nodes'] = []
     changedDrawing(drawing.write(given), (json) => nodes.push(...json.nodes))
-    expect(nodes.find(({ name }) => name === 'a')!.extras).toMatchObject({ shape: 'wedge-plate-2x3-left', colour: 'slate', section: 'main', step: 1 })
+    expect(nodes.find(({ name }) => name === 'a')!.extras).toMatchObject({
+      shape: 'wedge-plate-2x3-left',
+      colour: 'slate',
+      section: 'main',
+      step: 1,
+    })
     expect(nodes.find(({ name }) => name === 'other')!.extras).toMatchObject({ section: 'inner', step: 2 })
     expect(nodes.find(({ name }) => name === 'w')!.extras).toMatchObject({ shape: 'wedge-plate-2x3-right', section: 'inner' })
   })
@@ -148,7 +162,11 @@ describe('a drawing from elsewhere', () => {
     )
     const { model: back } = read(namelessDrawing(model))
     expect(back.sections).toHaveLength(2)
-    expect(back.sections.find(({ id }) => id === back.root)!.copies!.map(({ mirror }) => mirror !== undefined)).toEqual([false, false, true])
+    expect(back.sections.find(({ id }) => id === back.root)!.copies!.map(({ mirror }) => mirror !== undefined)).toEqual([
+      false,
+      false,
+      true,
+    ])
     expect(stands(back)).toEqual(stands(model))
   })
 
@@ -165,7 +183,16 @@ describe('a drawing from elsewhere', () => {
   it('what no piece looks like becomes an own shape of boxes, and somebody must look at it', () => {
     const odd: ModelDocument = {
       ...oneSection([part('a', 'brick-2x4', [0, 0, 0]), part('b', 'odd', [0, 0, 12])]),
-      shapes: [{ id: 'odd', name: 'Odd', boxes: [{ at: [0, 0, 0], size: [13, 17, 9] }, { at: [0, 0, 9], size: [5, 5, 9] }] }],
+      shapes: [
+        {
+          id: 'odd',
+          name: 'Odd',
+          boxes: [
+            { at: [0, 0, 0], size: [13, 17, 9] },
+            { at: [0, 0, 9], size: [5, 5, 9] },
+          ],
+        },
+      ],
     }
     const { model, report, remarks } = read(namelessDrawing(odd))
     expect(model.shapes).toEqual([{ id: 'unknown-1', name: 'Unknown 1', boxes: expect.any(Array) as unknown }])
@@ -174,7 +201,9 @@ describe('a drawing from elsewhere', () => {
   })
 
   it('colours are the nearest by sight, see-through and metal apart', () => {
-    const model = oneSection(['clear-blue', 'gold', 'wine'].map((colour, i) => part(`p${i}`, 'brick-1x1', [i * 20, 0, 0], undefined, colour)))
+    const model = oneSection(
+      ['clear-blue', 'gold', 'wine'].map((colour, i) => part(`p${i}`, 'brick-1x1', [i * 20, 0, 0], undefined, colour)),
+    )
     const { model: back, report } = read(namelessDrawing(model))
     expect(back.sections[0]!.parts!.map(({ colour }) => colour)).toEqual(['clear-blue', 'gold', 'wine'])
     expect((report.colours as { deltaE: number }[]).every(({ deltaE }) => deltaE < 1)).toBe(true)
@@ -188,7 +217,11 @@ describe('a damaged drawing', () => {
     ['no drawing', new TextEncoder().encode('hello'), 'not-json'],
     ['of another version', new TextEncoder().encode('{"asset":{"version":"1.0"}}'), 'bad-drawing'],
     ['cut off', whole.slice(0, whole.length - 40), 'bad-drawing'],
-    ['without its buffer', new TextEncoder().encode(JSON.stringify({ asset: { version: '2.0' }, buffers: [{ uri: 'gone.bin', byteLength: 4 }] })), 'missing-neighbour'],
+    [
+      'without its buffer',
+      new TextEncoder().encode(JSON.stringify({ asset: { version: '2.0' }, buffers: [{ uri: 'gone.bin', byteLength: 4 }] })),
+      'missing-neighbour',
+    ],
     ['whose nodes go round', changedDrawing(whole, (json) => (json.nodes[0]!.children = [0])), 'bad-drawing'],
     ['with nothing in it', new TextEncoder().encode('{"asset":{"version":"2.0"}}'), 'bad-drawing'],
   ])('%s is refused', (_what, bytes, code) => {

@@ -20,10 +20,11 @@ const isObject = (value: unknown): value is Record<string, unknown> => typeof va
 /** What this program wrote; nothing where it did not. What is wrong in it is refused with the whole document later. */
 export function writtenIn(extras: Readonly<Record<string, unknown>>): WrittenDocument | undefined {
   const { document, sections } = extras
-  if (!isObject(document) || !Array.isArray(sections) || !sections.every((each) => isObject(each) && typeof each.id === 'string')) return undefined
+  if (!isObject(document) || !Array.isArray(sections) || !sections.every((each) => isObject(each) && typeof each.id === 'string'))
+    return undefined
   const { shapes, palette, ...rest } = document
   return {
-    document: rest as Partial<ModelDocument>,
+    document: rest,
     ...(Array.isArray(shapes) ? { shapes } : {}),
     ...(Array.isArray(palette) ? { palette } : {}),
     sections: sections as { id: string }[],
@@ -40,7 +41,11 @@ export function looseOf(extras: Readonly<Record<string, unknown>> | undefined): 
 /** The extras of the root node. */
 export function rootExtras(model: ModelDocument): Record<string, unknown> {
   const { root: _root, format: _format, version: _version, sections, ...document } = model
-  const loose = sections.flatMap((section) => partsOf(section).filter(isLoose).map((part) => ({ section: section.id, ...part })))
+  const loose = sections.flatMap((section) =>
+    partsOf(section)
+      .filter(isLoose)
+      .map((part) => ({ section: section.id, ...part })),
+  )
   return { section: model.root, document, sections: sections.map(beside), ...(loose.length > 0 ? { loose } : {}) }
 }
 

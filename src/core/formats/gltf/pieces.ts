@@ -1,5 +1,5 @@
 import { extentOf, transformed, type Triangles } from '../../form'
-import { apply, determinant, dot, length, multiply, posed, scale, subtract, transpose, type Matrix, type Pose, type Vec } from '../../space'
+import { apply, determinant, dot, length, multiply, posed, scale, transpose, type Matrix, type Pose, type Vec } from '../../space'
 import type { Gltf } from './container'
 import { readMesh, type GltfMesh } from './meshes'
 import type { PlacedNode } from './nodes'
@@ -76,7 +76,11 @@ function taken(m: Matrix): { readonly turned: Matrix; readonly rest: Matrix } {
   const most = Math.max(...sizes)
   const isSquare =
     Math.min(...sizes) > most * 1e-6 &&
-    [[0, 1], [0, 2], [1, 2]].every(([a, b]) => Math.abs(dot(columns[a!]!, columns[b!]!)) < sizes[a!]! * sizes[b!]! * 1e-3)
+    [
+      [0, 1],
+      [0, 2],
+      [1, 2],
+    ].every(([a, b]) => Math.abs(dot(columns[a!]!, columns[b!]!)) < sizes[a!]! * sizes[b!]! * 1e-3)
   if (!isSquare) return { turned: [1, 0, 0, 0, 1, 0, 0, 0, 1], rest: m }
   const flip = determinant(m) < 0 ? -1 : 1
   const [x, y, z] = [scale(columns[0], flip / sizes[0]), scale(columns[1], 1 / sizes[1]), scale(columns[2], 1 / sizes[2])]
@@ -99,6 +103,3 @@ function keyOf(triangles: Triangles, most: number): string {
   }
   return `${triangles.length} ${most.toPrecision(4)} ${one} ${other}`
 }
-
-/** The pieces that a pose puts elsewhere. */
-export const between = (one: Vec, other: Vec): number => length(subtract(one, other))

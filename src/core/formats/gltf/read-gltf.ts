@@ -14,7 +14,7 @@ import { PieceReader, TO_OURS, Z_UP, type DrawnPiece } from './pieces'
 import { Recognition, type Recognised } from './recognition'
 
 /** A piece that was found, with what it was recognised as. */
-interface Found {
+interface FoundPiece {
   readonly piece: DrawnPiece
   readonly recognised: Recognised
   readonly colour: ReadColour
@@ -40,15 +40,38 @@ export function readGltf(bytes: Uint8Array, name: string, options: ReadOptions):
   if (pieces.size === 0 && !written) throw broken('it has no mesh')
   const mmPerUnit = options.mmPerUnit ?? findScale(reader.all, [...catalogue.shapes.values()])
   const recognition = new Recognition(catalogue, mmPerUnit, options.names)
-  const found = recogniseAll(gltf, pieces, { catalogue, recognition, mmPerUnit, ...(options.onProgress ? { tell: options.onProgress } : {}) })
+  const found = recogniseAll(gltf, pieces, {
+    catalogue,
+    recognition,
+    mmPerUnit,
+    ...(options.onProgress ? { tell: options.onProgress } : {}),
+  })
   const up = options.up ?? upAxis(found, catalogue)
-  const whole = extendCatalogue([...((written?.shapes as OwnShape[] | undefined) ?? []), ...recognition.ownShapes], written?.palette as Colour[] | undefined)
+  const whole = extendCatalogue(
+    [...((written?.shapes as OwnShape[] | undefined) ?? []), ...recognition.ownShapes],
+    written?.palette as Colour[] | undefined,
+  )
   const assembly = new Assembly(whole)
-  const world = new WorldReading(found, { turn: up === 'z' ? Z_UP : TURNS[0]!, by: mmPerUnit / MM_PER_U, sections: new Set(written?.sections.map(({ id }) => id)) })
-  const { section } = assembly.build(world.root(roots, written?.document.name ?? name), true)
-  const model = documentOf({ name, root: section, sections: [...assembly.sections.values()], ownShapes: recognition.ownShapes, written, loose: looseOf(roots[0]?.extras) })
+  const world = new WorldReading(found, {
+    turn: up === 'z' ? Z_UP : TURNS[0]!,
+    by: mmPerUnit / MM_PER_U,
+    sections: new Set(written?.sections.map(({ id }) => id)),
+  })
+  const { section } = assembly.buildRoot(world.root(roots, written?.document.name ?? name))
+  const model = documentOf({
+    name,
+    root: section,
+    sections: [...assembly.sections.values()],
+    ownShapes: recognition.ownShapes,
+    written,
+    loose: looseOf(roots[0]?.extras),
+  })
   const all = [...found.values()]
-  return { ...understood(checkModel(model)), report: reportOf(all, { mmPerUnit, up, snapped: assembly.snapped, recognition }), remarks: remarksOf(all) }
+  return {
+    ...understood(checkModel(model)),
+    report: reportOf(all, { mmPerUnit, up, snapped: assembly.snapped, recognition }),
+    remarks: remarksOf(all),
+  }
 }
 
 function readPieces(nodes: readonly PlacedNode[], reader: PieceReader, into: Map<PlacedNode, DrawnPiece>): void {
@@ -66,19 +89,25 @@ interface RecogniseContext {
   readonly tell?: (share: number) => void
 }
 
-function recogniseAll(gltf: Gltf, pieces: ReadonlyMap<PlacedNode, DrawnPiece>, context: RecogniseContext): Map<PlacedNode, Found> {
+function recogniseAll(gltf: Gltf, pieces: ReadonlyMap<PlacedNode, DrawnPiece>, context: RecogniseContext): Map<PlacedNode, FoundPiece> {
   const colours = new Map<number | undefined, ReadColour>()
-  const found = new Map<PlacedNode, Found>()
+  const found = new Map<PlacedNode, FoundPiece>()
   const forms = new Set<object>()
   const all = new Set([...pieces.values()].map(({ form }) => form)).size
   for (const [node, piece] of pieces) {
     if (!forms.has(piece.form) && forms.size % TOLD_EACH === 0) context.tell?.(forms.size / all)
     forms.add(piece.form)
     const { material } = piece
-    if (!colours.has(material)) colours.set(material, readColour(material === undefined ? undefined : gltf.json.materials?.[material], context.catalogue))
+    if (!colours.has(material))
+      colours.set(material, readColour(material === undefined ? undefined : gltf.json.materials?.[material], context.catalogue))
     const said = node.extras.colour
     const told = typeof said === 'string' && context.catalogue.colours.has(said) ? said : undefined
-    found.set(node, { piece, recognised: ownFrame(piece, context) ?? context.recognition.recognise(piece), colour: colours.get(material)!, told })
+    found.set(node, {
+      piece,
+      recognised: ownFrame(piece, context) ?? context.recognition.recognise(piece),
+      colour: colours.get(material)!,
+      told,
+    })
   }
   return found
 }
@@ -96,13 +125,14 @@ function ownFrame({ node, form }: DrawnPiece, { catalogue, mmPerUnit }: Recognis
 }
 
 const partExtra = ({ extras }: PlacedNode): Partial<Part> =>
-  typeof extras.part === 'object' && extras.part !== null && !Array.isArray(extras.part) ? (extras.part as Partial<Part>) : {}
+  typeof extras.part === 'object' && extras.part !== null && !Array.isArray(extras.part) ? extras.part : {}
 
 /** The axis of a file that studs point along: y as glTF says, or z as many programs have it. */
-function upAxis(found: ReadonlyMap<PlacedNode, Found>, { shapes }: Catalogue): 'y' | 'z' {
+function upAxis(found: ReadonlyMap<PlacedNode, FoundPiece>, { shapes }: Catalogue): 'y' | 'z' {
   let [alongY, alongZ] = [0, 0]
   for (const { piece, recognised } of found.values()) {
-    if (recognised.by === 'none' || !shapes.get(recognised.shape)?.connectors.some(({ kind }) => kind === 'stud' || kind === 'socket')) continue
+    if (recognised.by === 'none' || !shapes.get(recognised.shape)?.connectors.some(({ kind }) => kind === 'stud' || kind === 'socket'))
+      continue
     const top = apply(multiply(piece.pose.matrix, recognised.pose.matrix), [0, 0, 1])
     if (top[2] > 0.9) alongY++
     // The z of the file is our −y as long as y is taken to be up.
@@ -123,7 +153,7 @@ interface WorldOptions {
 /** Puts what was found into groups: a node with a name and pieces below it is one, unless it only wraps a single piece. */
 class WorldReading {
   constructor(
-    private readonly found: ReadonlyMap<PlacedNode, Found>,
+    private readonly found: ReadonlyMap<PlacedNode, FoundPiece>,
     private readonly options: WorldOptions,
   ) {}
 
@@ -167,7 +197,9 @@ class WorldReading {
   }
 
   private sectionOf({ mesh, extras }: PlacedNode): string | undefined {
-    return mesh === undefined && typeof extras.section === 'string' && this.options.sections.has(extras.section) ? extras.section : undefined
+    return mesh === undefined && typeof extras.section === 'string' && this.options.sections.has(extras.section)
+      ? extras.section
+      : undefined
   }
 
   private group(node: PlacedNode, section: string | undefined): WorldGroup {
@@ -195,7 +227,7 @@ class WorldReading {
     return { matrix: multiply(turn, matrix), at: apply(turn, scale(at, by)) }
   }
 
-  private piece(node: PlacedNode, { piece, recognised, colour, told }: Found): WorldPiece {
+  private piece(node: PlacedNode, { piece, recognised, colour, told }: FoundPiece): WorldPiece {
     const outer = this.turned(piece.pose)
     return {
       id: node.name,
@@ -229,7 +261,7 @@ function documentOf({ name, root, sections, ownShapes, written, loose }: Documen
     const looseHere = loose.filter((each) => each.section === section.id).map(({ part }) => part)
     const parts = [...(section.parts ?? []), ...looseHere]
     const { steps, ...rest } = section
-    return { ...rest, ...(steps ? { steps } : {}), ...known, ...(parts.length > 0 ? { parts } : {}) } as Section
+    return { ...rest, ...(steps ? { steps } : {}), ...known, ...(parts.length > 0 ? { parts } : {}) }
   })
   return {
     format: 'jump-rail-model',
@@ -250,17 +282,26 @@ interface ReportFacts {
   readonly recognition: Recognition
 }
 
-function reportOf(all: readonly Found[], { mmPerUnit, up, snapped, recognition }: ReportFacts): ReadFile['report'] {
+function reportOf(all: readonly FoundPiece[], { mmPerUnit, up, snapped, recognition }: ReportFacts): ReadFile['report'] {
   const count = (by: Recognised['by']): number => all.filter(({ recognised }) => recognised.by === by).length
-  const boxes = new Map(recognition.ownShapes.map(({ id, boxes: own }) => [id, [0, 1, 2].map((axis) => Math.max(...own.map(({ at, size }) => at[axis]! + size[axis]!)))]))
+  const boxes = new Map(
+    recognition.ownShapes.map(({ id, boxes: own }) => [
+      id,
+      [0, 1, 2].map((axis) => Math.max(...own.map(({ at, size }) => at[axis]! + size[axis]!))),
+    ]),
+  )
   const colours = new Map(all.filter(({ told }) => told === undefined).map(({ colour }) => [colour.hex + colour.colour, colour]))
   return {
     parts: all.length,
     recognised: all.length - count('none'),
     byName: count('name'),
     byForm: count('form'),
-    unsure: all.flatMap(({ piece, recognised: { shape, others } }) => (others.length > 0 ? [{ node: nodeName(piece), shape, others }] : [])),
-    unknown: all.flatMap(({ piece, recognised }) => (recognised.by === 'none' ? [{ node: nodeName(piece), box: boxes.get(recognised.shape), shape: recognised.shape }] : [])),
+    unsure: all.flatMap(({ piece, recognised: { shape, others } }) =>
+      others.length > 0 ? [{ node: nodeName(piece), shape, others }] : [],
+    ),
+    unknown: all.flatMap(({ piece, recognised }) =>
+      recognised.by === 'none' ? [{ node: nodeName(piece), box: boxes.get(recognised.shape), shape: recognised.shape }] : [],
+    ),
     mmPerUnit: Number(mmPerUnit.toPrecision(6)),
     up,
     snap: { max: Number(snapped.toFixed(3)) },
@@ -270,23 +311,26 @@ function reportOf(all: readonly Found[], { mmPerUnit, up, snapped, recognition }
 
 const nodeName = ({ node }: DrawnPiece): string => node.name || `node ${node.index}`
 
-function remarksOf(all: readonly Found[]): Remark[] {
-  const unknown = new Map<string, Found[]>()
-  const unsure = new Map<string, Found[]>()
-  const note = (map: Map<string, Found[]>, key: string, found: Found): void => void (map.get(key)?.push(found) ?? map.set(key, [found]))
+function remarksOf(all: readonly FoundPiece[]): Remark[] {
+  const unknown = new Map<string, FoundPiece[]>()
+  const unsure = new Map<string, FoundPiece[]>()
+  const note = (map: Map<string, FoundPiece[]>, key: string, found: FoundPiece): void =>
+    void (map.get(key)?.push(found) ?? map.set(key, [found]))
   for (const found of all) {
     const { by, shape, others } = found.recognised
     if (by === 'none') note(unknown, shape, found)
     else if (others.length > 0) note(unsure, `${shape}, or ${others.join(', ')}`, found)
   }
-  const remark = (made: string, needsPerson: boolean, found: readonly Found[]): Remark => ({
+  const remark = (made: string, weight: 'told' | 'to be looked at', found: readonly FoundPiece[]): Remark => ({
     place: plural(found.length, 'node', 'nodes'),
     said: nodeName(found[0]!.piece),
     made,
-    needsPerson,
+    needsPerson: weight === 'to be looked at',
   })
   return [
-    ...[...unknown].map(([shape, found]) => remark(`No piece has this form: it became “${shape}”, without studs.`, true, found)),
-    ...[...unsure].map(([shapes, found]) => remark(`By its form it is ${shapes}: the first was taken.`, false, found)),
+    ...[...unknown].map(([shape, found]) =>
+      remark(`No piece has this form: it became “${shape}”, without studs.`, 'to be looked at', found),
+    ),
+    ...[...unsure].map(([shapes, found]) => remark(`By its form it is ${shapes}: the first was taken.`, 'told', found)),
   ]
 }

@@ -50,7 +50,9 @@ export class Recognition {
     const fits = this.fits(piece.form)
     const [first] = fits
     if (!first) return this.unknownForm(piece.form)
-    const others = alikeFits(fits).slice(1).map(({ shape }) => shape.id)
+    const others = alikeFits(fits)
+      .slice(1)
+      .map(({ shape }) => shape.id)
     return { by: 'form', shape: first.shape.id, others, pose: poseOf(first) }
   }
 
@@ -71,7 +73,10 @@ export class Recognition {
   /** Programs add numbers to names that stand twice: "brick 2x4.003". */
   private idNamed(said: string): string | undefined {
     if (!this.ids.has(said)) {
-      const plain = said.replace(/[._ -]0*\d{3,}$/, '').replace(/_/g, ' ').trim()
+      const plain = said
+        .replace(/[._ -]0*\d{3,}$/, '')
+        .replace(/_/g, ' ')
+        .trim()
       const tries = [said, plain, plain.replace(/ /g, '-').toLowerCase()]
       const id = tries.find((each) => this.catalogue.shapes.has(each))
       // Words must name a size or be an own name: "horn" may be anybody's horn.

@@ -15,6 +15,7 @@ import {
 } from '../../model'
 import { apply, isMirroring, MM_PER_U, multiply, scale, transpose, withoutMirror, type Matrix, type Pose, type Vec } from '../../space'
 import { linearOf } from './colours'
+import { LITTLE_ENDIAN } from './container'
 import { rootExtras } from './own-extras'
 import { TO_OURS } from './pieces'
 
@@ -97,7 +98,11 @@ class GltfWriting {
     if (children.length > 0) this.nodes[holder]!.children = children
   }
 
-  private part(part: Part, section: Section, { isMirrored, step }: { readonly isMirrored: boolean; readonly step: number | undefined }): number {
+  private part(
+    part: Part,
+    section: Section,
+    { isMirrored, step }: { readonly isMirrored: boolean; readonly step: number | undefined },
+  ): number {
     const shape = shapeOfPart(part, this.catalogue.shapes)
     const { id, shape: own, colour, at: _at, turn: _turn, ...extra } = part
     const twin = isMirrored ? (shape.mirror.twin ?? own) : own
@@ -112,7 +117,11 @@ class GltfWriting {
     return this.node({ name: id, mesh: this.mesh(part, shape), ...placed(partPose(part, shape)), extras })
   }
 
-  private copy(copy: Copy, section: Section, { isMirrored, step }: { readonly isMirrored: boolean; readonly step: number | undefined }): number {
+  private copy(
+    copy: Copy,
+    section: Section,
+    { isMirrored, step }: { readonly isMirrored: boolean; readonly step: number | undefined },
+  ): number {
     const pose = copyPose(this.model, section, copy)
     const isFlipped = isMirroring(pose)
     const { id, section: inner, ...written } = copy
@@ -156,7 +165,15 @@ class GltfWriting {
     this.runs.push(numbers)
     this.length += numbers.byteLength
     const bounds = hasBounds ? { min: boundsOf(numbers, Math.min), max: boundsOf(numbers, Math.max) } : {}
-    return this.accessors.push({ bufferView: this.bufferViews.length - 1, componentType: 5126, count: numbers.length / 3, type: 'VEC3', ...bounds }) - 1
+    return (
+      this.accessors.push({
+        bufferView: this.bufferViews.length - 1,
+        componentType: 5126,
+        count: numbers.length / 3,
+        type: 'VEC3',
+        ...bounds,
+      }) - 1
+    )
   }
 
   private material(id: string): number {
@@ -182,7 +199,7 @@ function stepNumbers({ steps = [] }: Section): Map<string, number> {
 
 const boundsOf = (numbers: Float32Array, pick: (a: number, b: number) => number): Vec => {
   const bounds: [number, number, number] = [numbers[0]!, numbers[1]!, numbers[2]!]
-  for (let i = 3; i < numbers.length; i++) bounds[i % 3 as 0 | 1 | 2] = pick(bounds[i % 3 as 0 | 1 | 2], numbers[i]!)
+  for (let i = 3; i < numbers.length; i++) bounds[(i % 3) as 0 | 1 | 2] = pick(bounds[(i % 3) as 0 | 1 | 2], numbers[i]!)
   return bounds
 }
 
@@ -219,15 +236,21 @@ const padded = (bytes: Uint8Array, filler: number): Uint8Array => {
 function glbOf(json: object, binary: Uint8Array): Uint8Array<ArrayBuffer> {
   const text = padded(new TextEncoder().encode(JSON.stringify(json)), 0x20)
   const body = padded(binary, 0)
-  const chunks = body.length > 0 ? [{ kind: 0x4e4f534a, bytes: text }, { kind: 0x004e4942, bytes: body }] : [{ kind: 0x4e4f534a, bytes: text }]
+  const chunks =
+    body.length > 0
+      ? [
+          { kind: 0x4e4f534a, bytes: text },
+          { kind: 0x004e4942, bytes: body },
+        ]
+      : [{ kind: 0x4e4f534a, bytes: text }]
   const length = 12 + chunks.reduce((sum, { bytes }) => sum + 8 + bytes.length, 0)
   const file = new Uint8Array(length)
   const view = new DataView(file.buffer)
-  ;[0x46546c67, 2, length].forEach((value, i) => view.setUint32(i * 4, value, true))
+  ;[0x46546c67, 2, length].forEach((value, i) => view.setUint32(i * 4, value, LITTLE_ENDIAN))
   let at = 12
   for (const { kind, bytes } of chunks) {
-    view.setUint32(at, bytes.length, true)
-    view.setUint32(at + 4, kind, true)
+    view.setUint32(at, bytes.length, LITTLE_ENDIAN)
+    view.setUint32(at + 4, kind, LITTLE_ENDIAN)
     file.set(bytes, at + 8)
     at += 8 + bytes.length
   }

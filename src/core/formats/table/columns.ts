@@ -1,10 +1,10 @@
 import { Fault } from '../../fault'
 import { BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, MM_PER_U } from '../../space'
 import { listInWords } from '../../words'
-import type { Grid } from './grid'
+import type { TableGrid } from './grid'
 
 /** A column that is known: where it stands, and in what unit. */
-export interface Column {
+export interface KnownColumn {
   readonly index: number
   /** As the header writes it. */
   readonly title: string
@@ -14,11 +14,11 @@ export interface Column {
   readonly hasUnit: boolean
 }
 
-/** Columns that a table may have, and by what names. */
+/** KnownColumns that a table may have, and by what names. */
 export type ColumnNames<Name extends string> = Readonly<Record<Name, readonly string[]>>
 
-export interface Columns<Name extends string> {
-  readonly known: { readonly [name in Name]?: Column }
+export interface KnownColumns<Name extends string> {
+  readonly known: { readonly [name in Name]?: KnownColumn }
   /** Those that nobody knows, as the header writes them. */
   readonly others: readonly string[]
 }
@@ -57,11 +57,11 @@ const plainTitle = (title: string): string =>
  * @throws Fault `csv-header` a column twice, or in a unit that is not known
  */
 export function readColumns<Name extends string>(
-  grid: Grid,
+  grid: TableGrid,
   names: ColumnNames<Name>,
   lengths: readonly NoInfer<Name>[],
-): Columns<Name> {
-  const known: { [name in Name]?: Column } = {}
+): KnownColumns<Name> {
+  const known: { [name in Name]?: KnownColumn } = {}
   const others: string[] = []
   const byTitle = new Map((Object.keys(names) as Name[]).flatMap((name) => names[name].map((title) => [title, name] as const)))
   // Other words for a column count only where its own name is not there: "shape, part" has a column that nobody knows.
@@ -73,7 +73,8 @@ export function readColumns<Name extends string>(
     const isLength = unit !== undefined && lengths.some((each) => byTitle.get(word) === each)
     const name = byTitle.get(isLength || unit === undefined ? word : titles[index]!)
     if (name === undefined || (word !== first(name) && ownNames.has(first(name)))) {
-      if (title !== '' || grid.rows.some(({ cells }) => (cells[index] ?? '') !== '')) others.push(title === '' ? `column ${index + 1}` : title)
+      if (title !== '' || grid.rows.some(({ cells }) => (cells[index] ?? '') !== ''))
+        others.push(title === '' ? `column ${index + 1}` : title)
       return
     }
     if (known[name]) throw twice(title, known[name].title)

@@ -3,7 +3,7 @@ import { Fault } from '../../fault'
 import { plainCell } from '../../words'
 
 /** A table as a spreadsheet shows it. */
-export interface Grid {
+export interface TableGrid {
   readonly separator: string
   readonly header: GridRow
   readonly rows: readonly GridRow[]
@@ -25,7 +25,7 @@ const SEPARATOR_LINE = /^sep=(.)\r?\n/i
  * @param text without its byte-order mark
  * @throws Fault `csv-header` where there is nothing, `csv-row` where quotes are not closed
  */
-export function readGrid(text: string): Grid {
+export function readGrid(text: string): TableGrid {
   const told = SEPARATOR_LINE.exec(text)
   const body = told ? text.slice(told[0].length) : text
   const separator = told?.[1] ?? separatorOf(body)

@@ -6,8 +6,8 @@ import type { Vec } from '../../space'
 import { listInWords, plural } from '../../words'
 import { fileText } from '../file-text'
 import type { ReadFile, ReadOptions, Remark } from '../format'
-import { readColumns, type Column, type ColumnNames } from './columns'
-import { readGrid, type Grid, type GridRow } from './grid'
+import { readColumns, type KnownColumn, type ColumnNames } from './columns'
+import { readGrid, type TableGrid, type GridRow } from './grid'
 import { looksLikeStuds, type WrittenPlace } from './studs'
 import { isValue, readCount, readLength, readNumber, readTurn, type Value } from './values'
 
@@ -55,7 +55,7 @@ class PartsReading {
   private section = ''
 
   constructor(
-    private readonly grid: Grid,
+    private readonly grid: TableGrid,
     private readonly options: ReadOptions,
   ) {
     this.columns = readColumns(grid, NAMES, PLACE)
@@ -71,7 +71,10 @@ class PartsReading {
 
   add(row: GridRow): void {
     if (row.cells.length > this.grid.header.cells.length)
-      this.problem(row, undefined, { message: 'This row has more cells than the header.', wayOut: 'Put cells that hold a separator in quotation marks.' })
+      this.problem(row, undefined, {
+        message: 'This row has more cells than the header.',
+        wayOut: 'Put cells that hold a separator in quotation marks.',
+      })
     const shape = this.named(row, 'shape', (text) => readShapeCell(text, this.catalogue, this.options.names))
     const colour = this.named(row, 'colour', (text) => readColourCell(text, this.catalogue, this.options.names))
     const turn = this.value(row, 'turn', (text) => readTurn(text, this.grid.separator))
@@ -137,7 +140,7 @@ class PartsReading {
     })
   }
 
-  private cell(row: GridRow, column: Column | undefined): string {
+  private cell(row: GridRow, column: KnownColumn | undefined): string {
     return column ? (row.cells[column.index] ?? '') : ''
   }
 
@@ -153,6 +156,7 @@ class PartsReading {
       return this.problem(row, column, {
         message: `“${text}” is no ${name} that is known.`,
         wayOut: `The nearest: ${listInWords(found.nearest, 'or')}.`,
+        nearest: { kind: name, ids: found.nearest },
       })
     }
     if (found.isTold) {
@@ -202,10 +206,17 @@ class PartsReading {
   private sectionOf(row: GridRow): { parts: Part[]; ids: Set<string> } {
     const said = this.cell(row, this.columns.known.section)
     if (said.length > LIMITS.nameLength)
-      this.problem(row, this.columns.known.section, { message: 'The name of the section is longer than 200 letters.', wayOut: 'Write a shorter one.' })
+      this.problem(row, this.columns.known.section, {
+        message: 'The name of the section is longer than 200 letters.',
+        wayOut: 'Write a shorter one.',
+      })
     if (said !== '') this.section = said
     else if (this.columns.known.section)
-      this.remark({ place: `row ${row.number}`, said: '', made: `It names no section and was put into “${this.section || USUAL_SECTION}”.` })
+      this.remark({
+        place: `row ${row.number}`,
+        said: '',
+        made: `It names no section and was put into “${this.section || USUAL_SECTION}”.`,
+      })
     const id = this.section || USUAL_SECTION
     let section = this.sections.get(id)
     if (!section) this.sections.set(id, (section = { parts: [], ids: new Set() }))
@@ -217,7 +228,10 @@ class PartsReading {
     if (said.length > LIMITS.nameLength)
       this.problem(row, this.columns.known.id, { message: 'The id is longer than 200 letters.', wayOut: 'Write a shorter one.' })
     if (said !== '' && ids.has(said))
-      this.problem(row, this.columns.known.id, { message: `The id “${said}” stands twice in this section.`, wayOut: 'Give each part its own.' })
+      this.problem(row, this.columns.known.id, {
+        message: `The id “${said}” stands twice in this section.`,
+        wayOut: 'Give each part its own.',
+      })
     let id = said === '' ? `row-${row.number}` : said
     while (said === '' && ids.has(id)) id = `${id}-b`
     ids.add(id)
@@ -231,7 +245,11 @@ class PartsReading {
     this.written.push({ shape: this.catalogue.shapes.get(shape)!, at: [x!, y!, z!], turn })
   }
 
-  private problem(row: GridRow, column: (Pick<Column, 'title'> & Partial<Column>) | undefined, what: Pick<Problem, 'message' | 'wayOut'>): undefined {
+  private problem(
+    row: GridRow,
+    column: (Pick<KnownColumn, 'title'> & Partial<KnownColumn>) | undefined,
+    what: Omit<Problem, 'place' | 'row' | 'column' | 'said'>,
+  ): undefined {
     if (this.problems.length >= MOST_PROBLEMS) return undefined
     const cell = column && { column: column.title, said: column.index === undefined ? '' : (row.cells[column.index] ?? '') }
     this.problems.push({ place: placeOf(row, column), row: row.number, ...cell, ...what })
@@ -243,5 +261,5 @@ class PartsReading {
   }
 }
 
-const placeOf = (row: GridRow, column: Pick<Column, 'title'> | undefined): string =>
+const placeOf = (row: GridRow, column: Pick<KnownColumn, 'title'> | undefined): string =>
   column ? `row ${row.number}, column ${column.title}` : `row ${row.number}`

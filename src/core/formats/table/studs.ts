@@ -23,7 +23,9 @@ export function looksLikeStuds(places: readonly WrittenPlace[]): boolean {
   let filled = 0
   let isSmall = true
   for (const { shape, at, turn } of places) {
-    const size = sizeOf(posedBox({ matrix: TURNS[turn === undefined ? NO_TURN : turnFromText(turn)!]!, at: [0, 0, 0] }, { min: [0, 0, 0], max: shape.box }))
+    const size = sizeOf(
+      posedBox({ matrix: TURNS[turn === undefined ? NO_TURN : turnFromText(turn)!]!, at: [0, 0, 0] }, { min: [0, 0, 0], max: shape.box }),
+    )
     filled += size[0] * size[1] * size[2]
     for (const axis of [0, 1, 2] as const) {
       low[axis] = Math.min(low[axis]!, at[axis])

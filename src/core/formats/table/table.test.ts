@@ -55,7 +55,11 @@ describe('tables as people write them', () => {
         ],
       },
     ])
-    expect(report).toMatchObject({ leftOut: ['price', 'weight'], loose: 5, words: [{ row: 2, column: 'colour', said: 'Light Grey', as: 'ash' }] })
+    expect(report).toMatchObject({
+      leftOut: ['price', 'weight'],
+      loose: 5,
+      words: [{ row: 2, column: 'colour', said: 'Light Grey', as: 'ash' }],
+    })
     expect(remarks.every(({ needsPerson }) => !needsPerson)).toBe(true)
   })
 
@@ -81,7 +85,9 @@ describe('tables as people write them', () => {
 
 describe('what is wrong with a table', () => {
   it('is told all at once, by row and column, with what would do', () => {
-    const { problems, code } = refusal('shape,colour,x,y,z,turn\nbrick-2x4,bluish,0,0,0,\n\nplate 9x9,red,4,,0,45\nbrick-1x1,red,1.5,0,x,\n')
+    const { problems, code } = refusal(
+      'shape,colour,x,y,z,turn\nbrick-2x4,bluish,0,0,0,\n\nplate 9x9,red,4,,0,45\nbrick-1x1,red,1.5,0,x,\n',
+    )
     expect(code).toBe('csv-row')
     expect(problems.map(({ row, column, said }) => [row, column, said])).toEqual([
       [2, 'colour', 'bluish'],
@@ -103,7 +109,11 @@ describe('what is wrong with a table', () => {
     ['a row that is too long', 'shape,colour\nbrick-1x1,red,7\n', 'quotation marks'],
     ['a negative count', 'shape,colour,count\nbrick-1x1,red,-2\n', 'such as 4'],
   ])('%s', (_what, text, wayOut) => {
-    expect(refusal(text).problems.map((problem) => problem.wayOut).join()).toContain(wayOut)
+    expect(
+      refusal(text)
+        .problems.map((problem) => problem.wayOut)
+        .join(),
+    ).toContain(wayOut)
   })
 
   it.each([
@@ -125,7 +135,10 @@ describe('what is wrong with a table', () => {
   })
 
   it('no text breaks the reader otherwise', () => {
-    const cell = fc.oneof(fc.constantFrom('shape', 'colour', 'x', 'y (mm)', 'red', 'brick-2x4', '1', '"', ';', ',', '\t', '\n'), fc.string())
+    const cell = fc.oneof(
+      fc.constantFrom('shape', 'colour', 'x', 'y (mm)', 'red', 'brick-2x4', '1', '"', ';', ',', '\t', '\n'),
+      fc.string(),
+    )
     fc.assert(
       fc.property(fc.array(cell, { maxLength: 30 }), (cells) => {
         try {

@@ -3,7 +3,14 @@ import { isAct } from './words'
 
 /** What a sentence says of sections. */
 export type SectionSaying =
-  | { readonly kind: 'opens'; readonly name: string; readonly rest: string; readonly isList: boolean; readonly isNeed?: boolean; readonly times?: number }
+  | {
+      readonly kind: 'opens'
+      readonly name: string
+      readonly rest: string
+      readonly isList: boolean
+      readonly isNeed?: boolean
+      readonly times?: number
+    }
   | { readonly kind: 'copies'; readonly total?: number; readonly more?: number; readonly mirrored: number }
   | { readonly kind: 'list'; readonly rest: string }
 
@@ -16,7 +23,10 @@ const NAME = String.raw`(?:the |a |an |our |its |his |her )?([\p{L}\p{N}][\p{L}\
 const NEED = String.raw`(?:you(?:'ll| will)? need|we(?:'ll| will)? need|you(?:'ll| will)? want|i (?:need|used|use|take|took)|needs?|take|takes|get|gather|lay out|use|pieces(?: needed)?(?: are)?|parts(?: needed)?(?: are)?)`
 
 const FOR_NEED = new RegExp(String.raw`^(?:now |next |and |so |ok(?:ay)? |,)*for ${NAME},?\s+${NEED}\b[,:]?\s*(.*)$`, 'iu')
-const NEED_FOR = new RegExp(String.raw`^(?:now |next |and )*(?:you(?:'ll| will)? need|pieces|parts|what you need)(?: needed)? for ${NAME}(?:\s+(?:is|are))?[,:]\s*(.*)$`, 'iu')
+const NEED_FOR = new RegExp(
+  String.raw`^(?:now |next |and )*(?:you(?:'ll| will)? need|pieces|parts|what you need)(?: needed)? for ${NAME}(?:\s+(?:is|are))?[,:]\s*(.*)$`,
+  'iu',
+)
 const NAME_NEEDS = new RegExp(String.raw`^(?:now |next |and )*${NAME}\s+(?:needs?|takes?)\s+(.*)$`, 'iu')
 const NEED_ONLY = new RegExp(String.raw`^(?:now |next |and |so |,)*${NEED}\b[,:]?\s*(.*)$`, 'iu')
 const NOW_THE = new RegExp(
@@ -71,7 +81,8 @@ const THESE = String.raw`(?:these|this|those|them|it|that|the same)`
 const MORE_OF = new RegExp(String.raw`\b${VERB}\b.*?\b(${NUMBER}) more\b(?:.*\b(?:of ${THESE}|the same|like (?:this|it)|times)\b)?`, 'i')
 const OF_THESE = new RegExp(String.raw`\b${VERB}\b.*?\b(${NUMBER})(?: copies)? of ${THESE}\b`, 'i')
 const TIMES_OF = new RegExp(String.raw`\b${VERB}\b.*?\b(?:(twice)|(${NUMBER}) times)\b`, 'i')
-const SECOND = /\b(?:build|make|do|need|want)\b.*?\b(?:a second|another|a third|one more|a fourth)(?: one)?\b(?!\s+(?:plate|brick|tile|slope|\d))|\bsame again for\b/i
+const SECOND =
+  /\b(?:build|make|do|need|want)\b.*?\b(?:a second|another|a third|one more|a fourth)(?: one)?\b(?!\s+(?:plate|brick|tile|slope|\d))|\bsame again for\b/i
 const REPEAT = /^(?:now |then |and )*(?:repeat|copy) (?:this|that|it|the same|everything|all)\b(?!.*\bside)/i
 
 /** "build two of these", "build a second one the same", "mirror it for the left". */

@@ -6,7 +6,8 @@ import { readLog, type ToldPiece } from '../index'
 const word = ({ count, shape, colour, isColourless }: ToldPiece): string => `${count} ${shape} ${isColourless ? '?' : colour}`
 const read = (text: string) => readLog(text, BASE_CATALOGUE)
 /** The pieces of each act, in one line. */
-const acts = (text: string): string[] => read(text).sections.flatMap((section) => section.acts.map(({ pieces }) => pieces.map(word).join(', ')))
+const acts = (text: string): string[] =>
+  read(text).sections.flatMap((section) => section.acts.map(({ pieces }) => pieces.map(word).join(', ')))
 const names = (text: string): string[] => read(text).sections.map(({ name, times, mirrored }) => `${name} ${times}+${mirrored}`)
 
 describe('pieces in a log', () => {
@@ -91,7 +92,23 @@ describe('sections in a log', () => {
   })
 
   it('no text breaks the reader', () => {
-    const some = fc.constantFrom('put', 'two', '2x4', 'red', 'the', 'plates', ',', '.', ':', '\n', 'for the legs you need', 'mirror it', 'another one', 'x3', 'in')
+    const some = fc.constantFrom(
+      'put',
+      'two',
+      '2x4',
+      'red',
+      'the',
+      'plates',
+      ',',
+      '.',
+      ':',
+      '\n',
+      'for the legs you need',
+      'mirror it',
+      'another one',
+      'x3',
+      'in',
+    )
     fc.assert(fc.property(fc.array(fc.oneof(some, fc.string()), { maxLength: 40 }), (words) => void read(words.join(' '))))
   })
 })

@@ -68,7 +68,11 @@ export type PhraseRead = { readonly pieces: readonly ToldPiece[] } | { readonly 
 
 /** Reads "two 1x2 plates in slate", "four in red", "another one", "the same in red", "the 2x4". */
 export function readPhrase(text: string, context: Context): PhraseRead {
-  const plain = text.toLowerCase().replace(/[“”"()]/g, ' ').replace(/\s+/g, ' ').trim()
+  const plain = text
+    .toLowerCase()
+    .replace(/[“”"()]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
   const { count, isMore, left } = takeCountWords(plain)
   const { colour, left: uncoloured } = takeColour(left, context.catalogue)
   const words = kindWords(uncoloured, context)
@@ -100,13 +104,22 @@ function referring(plain: string, { count, isMore, colour, left }: Referring, { 
   const isSame = /\b(the )?same\b/.test(plain)
   const isOther = /\b(another|one more|more|those|these|of them|other one|the second one|the last one)\b/.test(plain)
   const strange = left.split(/[^a-z0-9-]+/).filter((word) => word.length > 2 && !FILLERS.has(word) && !(word in COUNTS))
-  const refers = isSame || isOther || isMore || ((count !== undefined || colour !== undefined) && strange.length === 0 && !/^(the |an? )?one$/.test(plain))
+  const refers =
+    isSame ||
+    isOther ||
+    isMore ||
+    ((count !== undefined || colour !== undefined) && strange.length === 0 && !/^(the |an? )?one$/.test(plain))
   if (refers && strange.length === 0) {
     if (!last) return count === undefined && colour === undefined ? undefined : { unclear: { words: plain, nearest: [] } }
     const toldColour = colour ?? (last.isColourless ? undefined : last.colour)
     return {
       pieces: [
-        { shape: last.shape, colour: toldColour ?? 'ash', count: count ?? (isSame ? last.count : 1), isColourless: toldColour === undefined },
+        {
+          shape: last.shape,
+          colour: toldColour ?? 'ash',
+          count: count ?? (isSame ? last.count : 1),
+          isColourless: toldColour === undefined,
+        },
       ],
     }
   }
@@ -123,7 +136,9 @@ function takeCountWords(text: string): { readonly count: number | undefined; rea
 
 function takeNumber(text: string): { readonly count: number | undefined; readonly isMore: boolean; readonly left: string } {
   const found =
-    /(?:^|\s)(?:all\s+|the\s+|another\s+)?(\d{1,4}|[a-z]+)(?:\s+(pair|couple|dozen)(?:\s+of)?)?(\s+more)?(?:\s*[x×]\s+|\s+of\s+|\s+|$)/.exec(text)
+    /(?:^|\s)(?:all\s+|the\s+|another\s+)?(\d{1,4}|[a-z]+)(?:\s+(pair|couple|dozen)(?:\s+of)?)?(\s+more)?(?:\s*[x×]\s+|\s+of\s+|\s+|$)/.exec(
+      text,
+    )
   const size = new RegExp(`^(?:the\\s+)?${SIZE}`, 'i').exec(text)
   if (!found || found.index > 0 || (size && !new RegExp(`\\s${SIZE}`, 'i').test(text.slice(size[0].length)) && !/^\d+\s+\d/.test(text)))
     return laterNumber(text)
@@ -131,13 +146,20 @@ function takeNumber(text: string): { readonly count: number | undefined; readonl
   const number = /^\d+$/.test(word) ? Number(word) : COUNTS[word]
   if (number === undefined) return laterNumber(text)
   const times = found[2] === undefined ? 1 : COUNTS[found[2]]!
-  return { count: number * times, isMore: found[3] !== undefined || word === 'another' || /^another\b/.test(text), left: ` ${text.slice(found[0].length)}`.trim() }
+  return {
+    count: number * times,
+    isMore: found[3] !== undefined || word === 'another' || /^another\b/.test(text),
+    left: ` ${text.slice(found[0].length)}`.trim(),
+  }
 }
 
 /** "now put two plates", "plates x4": a number that does not stand first. */
 function laterNumber(text: string): { readonly count: number | undefined; readonly isMore: boolean; readonly left: string } {
   const words = text.split(' ')
-  const at = words.findIndex((word, i) => (word in COUNTS || /^\d{1,4}$/.test(word)) && !/^(by|x|×)$/.test(words[i + 1] ?? '') && !/^(by|x|×)$/.test(words[i - 1] ?? ''))
+  const at = words.findIndex(
+    (word, i) =>
+      (word in COUNTS || /^\d{1,4}$/.test(word)) && !/^(by|x|×)$/.test(words[i + 1] ?? '') && !/^(by|x|×)$/.test(words[i - 1] ?? ''),
+  )
   if (at < 0) {
     const after = /[x×]\s?(\d{1,4})$/.exec(text)
     return after && !/\d\s?[x×]\s?\d+$/.test(text)

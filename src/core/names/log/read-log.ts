@@ -7,7 +7,7 @@ import { sentencesOf, type Sentence } from './sentences'
 import { isAct, withoutAct, withoutPlaces } from './words'
 
 /** One act: what is done in one go. */
-export interface LoggedAct {
+interface LoggedAct {
   readonly line: number
   readonly text: string
   readonly pieces: readonly ToldPiece[]
@@ -100,7 +100,10 @@ class LogReading {
 
   /** Whether a phrase speaks of a section that was named before: "put the lamp post on the corner". */
   private namesSection(phrase: string): boolean {
-    const plain = phrase.toLowerCase().replace(/^\s*(?:the|both|all|a|an|one|two|three|four)\s+/, '').trim()
+    const plain = phrase
+      .toLowerCase()
+      .replace(/^\s*(?:the|both|all|a|an|one|two|three|four)\s+/, '')
+      .trim()
     const one = (word: string): string => word.replace(/s$/, '')
     return plain !== '' && this.sections.some(({ name }) => name !== '' && one(name.toLowerCase()) === one(plain))
   }
@@ -187,7 +190,10 @@ class LogReading {
   private beginsWithColour(words: string): boolean {
     const first = words.trim().split(/\s+/).slice(0, 3)
     return [1, 2, 3].some((count) => {
-      const some = first.slice(0, count).join(' ').replace(/[,.;]+$/, '')
+      const some = first
+        .slice(0, count)
+        .join(' ')
+        .replace(/[,.;]+$/, '')
       const { colour, left } = takeColour(some, this.catalogue)
       return colour !== undefined && left === ''
     })

@@ -20,9 +20,11 @@ export const isAct = (text: string): boolean =>
     .split(/[^a-z]+/)
     .some((word) => ACT_WORDS.has(word))
 
-const BEFORE_ACT = /^(?:\s|,|now\b|then\b|next\b|and\b|so\b|also\b|first\b|finally\b|carefully\b|gently\b|you\b|we\b|i\b|can\b|just\b|please\b|let'?s\b)+/i
+const BEFORE_ACT =
+  /^(?:\s|,|now\b|then\b|next\b|and\b|so\b|also\b|first\b|finally\b|carefully\b|gently\b|you\b|we\b|i\b|can\b|just\b|please\b|let'?s\b)+/i
 /** What is done something to: "clip a bar" begins with a verb, "clip 1x1" does not. */
-const OBJECT = /^(?:\s*(?:together|in|on|off|out|up|down|back|away))?\s*(?:an?|the|another|both|all|it|them|that|this|these|those|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d+|some|more|your|our|its)\b/i
+const OBJECT =
+  /^(?:\s*(?:together|in|on|off|out|up|down|back|away))?\s*(?:an?|the|another|both|all|it|them|that|this|these|those|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d+|some|more|your|our|its)\b/i
 
 /** A phrase without the verb that it begins with: verbs such as "stick" and "clip" name pieces too. */
 export function withoutAct(phrase: string): string {
@@ -88,12 +90,19 @@ const PLACE_WORDS = [
 const SPLIT_AT_PLACE = new RegExp(String.raw`\b(?:${PLACE_WORDS.join('|').replace(/ /g, String.raw`\s+`)})\b`, 'i')
 
 const NUMBER = String.raw`(?:\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|half an?|half)`
-const WAYS = 'high|higher|up|down|in|out|over|away|from|left|right|apart|deep|back|forward|forwards|above|below|further|lower|tall|wide|long|inwards?|outwards?'
+const WAYS =
+  'high|higher|up|down|in|out|over|away|from|left|right|apart|deep|back|forward|forwards|above|below|further|lower|tall|wide|long|inwards?|outwards?'
 /** "three studs from the edge", "two plates up", "one brick higher": a place, though it counts and names. */
-const DISTANCE = new RegExp(String.raw`\b${NUMBER}\s+(?:studs?(?:\s+(?:${WAYS}))?|(?:plates?|bricks?|rows?|holes?|layers?)\s+(?:${WAYS}))\b(?:\s+(?:the|of|from|each|other|edge|side|end|left|right|front|back|top|bottom)\b)*`, 'gi')
+const DISTANCE = new RegExp(
+  String.raw`\b${NUMBER}\s+(?:studs?(?:\s+(?:${WAYS}))?|(?:plates?|bricks?|rows?|holes?|layers?)\s+(?:${WAYS}))\b(?:\s+(?:the|of|from|each|other|edge|side|end|left|right|front|back|top|bottom)\b)*`,
+  'gi',
+)
 
 const COUNTED = 'an?|another|both|all|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\d+'
-const PARTICLE = new RegExp(String.raw`\b([a-z]+)\s+(?:(?:off|out|down|up|away|back)\s+(?=(?:the|${COUNTED})\b)|(?:on|in)\s+(?=(?:${COUNTED})\b))`, 'gi')
+const PARTICLE = new RegExp(
+  String.raw`\b([a-z]+)\s+(?:(?:off|out|down|up|away|back)\s+(?=(?:the|${COUNTED})\b)|(?:on|in)\s+(?=(?:${COUNTED})\b))`,
+  'gi',
+)
 
 /** "took off a tile" says what, where "put it off the edge" says where. */
 const withoutParticles = (text: string): string =>
@@ -128,7 +137,8 @@ export function withoutPlaces(text: string, isColour: (word: string) => boolean)
       continue
     }
     // Where it goes ends with the next thing that is counted, or behind a comma.
-    const end = /,|\band\s+(?=(?:an?|another|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d+|the same|the other)\b)/i.exec(after)
+    const end =
+      /,|\band\s+(?=(?:an?|another|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d+|the same|the other)\b)/i.exec(after)
     const place = end ? after.slice(0, end.index) : after
     kept += ` ${colourIn(place, isColour)}`
     if (!end) return kept

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+/** The columns of a table whose header is not understood: each can be named. */
+defineProps<{ titles: readonly string[] }>()
+const emit = defineEmits<{ name: [column: number, title: string] }>()
+const MEANINGS = ['section', 'id', 'shape', 'colour', 'x (studs)', 'y (studs)', 'z (plates)', 'x', 'y', 'z', 'turn', 'count']
+</script>
+
+<template>
+  <div class="columns" role="group" aria-label="What the columns are">
+    <div v-for="(title, i) in titles" :key="i" class="column">
+      <label :for="`column-${i}`">{{ title || `Column ${i + 1}` }}</label>
+      <select class="plain-field" :id="`column-${i}`" :value="title" @change="emit('name', i, ($event.target as HTMLSelectElement).value)">
+        <option :value="title">stays “{{ title }}”</option>
+        <option v-for="meaning in MEANINGS" :key="meaning" :value="meaning">is {{ meaning }}</option>
+      </select>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 20px;
+}
+.column {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  overflow-wrap: anywhere;
+}
+</style>

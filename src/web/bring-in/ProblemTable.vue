@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue'
+import type { Problem } from '@core/fault'
+import ActionButton from '../controls/ActionButton.vue'
+import { titleOf } from './titles'
+
+/** All that is wrong with a table, each with what would do, mended in place. */
+defineProps<{ problems: readonly Problem[] }>()
+const emit = defineEmits<{
+  write: [problem: Problem, value: string, isRemembered: boolean]
+  name: [problem: Problem, id: string]
+}>()
+const typed = reactive<Record<string, string>>({})
+const isRemembered = ref(true)
+/** Hundreds of rows at once are read by nobody. */
+const SHOWN = 60
+
+const keyOf = ({ place }: Problem): string => place
+const put = (problem: Problem, value: string): void => emit('write', problem, value, isRemembered.value)
+function choose(problem: Problem, id: string): void {
+  if (isRemembered.value) emit('name', problem, id)
+  else put(problem, id)
+}
+</script>
+
+<template>
+  <div class="problems">
+    <label v-if="problems.some(({ nearest }) => nearest)" class="remember">
+      <input v-model="isRemembered" type="checkbox" /> Remember what I choose as my own name, here and next time
+    </label>
+    <div class="scroll" tabindex="0" role="region" aria-label="What cannot be read">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Row</th>
+            <th scope="col">Column</th>
+            <th scope="col">Stands there</th>
+            <th scope="col">What would do</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="problem in problems.slice(0, SHOWN)" :key="keyOf(problem)">
+            <td>{{ problem.row ?? '' }}</td>
+            <td>{{ problem.column ?? '' }}</td>
+            <td>
+              <b>{{ problem.said || 'nothing' }}</b><br />
+              <span class="faint">{{ problem.message }}</span>
+            </td>
+            <td>
+              <div v-if="problem.nearest" class="nearest" role="group" :aria-label="`What “${problem.said}” could be`">
+                <button v-for="id in problem.nearest.ids" :key="id" class="plain-button framed" @click="choose(problem, id)">
+                  {{ titleOf(problem.nearest.kind, id) }}
+                </button>
+              </div>
+              <p v-else-if="problem.wayOut" class="way">{{ problem.wayOut }}</p>
+              <form v-if="problem.column" class="write" @submit.prevent="put(problem, typed[keyOf(problem)] ?? problem.said ?? '')">
+                <label class="sr-only" :for="`cell-${problem.place}`">{{ problem.place }}</label>
+                <input
+                  :id="`cell-${problem.place}`"
+                  class="plain-field"
+                  :value="typed[keyOf(problem)] ?? problem.said"
+                  @input="typed[keyOf(problem)] = ($event.target as HTMLInputElement).value"
+                />
+                <ActionButton submit>Write it</ActionButton>
+              </form>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-if="problems.length > SHOWN" class="faint">And {{ problems.length - SHOWN }} more, shown as these are mended.</p>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  padding: 4px 16px 4px 0;
+  border-bottom: 2px solid var(--ink);
+}
+td {
+  vertical-align: top;
+  padding: 8px 16px 8px 0;
+  border-bottom: 1px solid var(--rule);
+  overflow-wrap: anywhere;
+}
+.nearest,
+.write {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 6px;
+}
+.way {
+  margin: 0 0 6px;
+}
+.write input {
+  width: 12rem;
+}
+.remember {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+}
+</style>
