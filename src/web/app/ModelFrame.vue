@@ -64,6 +64,7 @@ useEventListener(window, 'keydown', (event) => {
         <RouterLink :to="{ name: 'checks', params: { id } }"
           >Checks<span v-if="findingCount > 0" class="count">{{ findingCount }}<span class="sr-only"> findings</span></span></RouterLink
         >
+        <RouterLink :to="{ name: 'sections', params: { id } }">Sections</RouterLink>
         <RouterLink :to="{ name: 'booklet', params: { id } }">Booklet</RouterLink>
         <RouterLink :to="{ name: 'figures', params: { id } }">Figures</RouterLink>
         <RouterLink :to="{ name: 'work', params: { id } }">Work</RouterLink>

@@ -22,6 +22,7 @@ export const router = createRouter({
         { path: 'work', name: 'work', component: () => import('../work/WorkScreen.vue'), meta: { title: 'Work on pieces' } },
         { path: 'figures', name: 'figures', component: () => import('../figures/FiguresScreen.vue'), meta: { title: 'Figures' } },
         { path: 'fit', name: 'model-fit', component: () => import('../fit/FitScreen.vue'), meta: { title: 'Fit' } },
+        { path: 'sections', name: 'sections', component: () => import('../sections/SectionsScreen.vue'), meta: { title: 'Sections' } },
         { path: 'booklet', name: 'booklet', component: () => import('../booklet/BookletScreen.vue'), meta: { title: 'Booklet' } },
       ],
     },

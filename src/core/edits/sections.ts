@@ -1,0 +1,34 @@
+import { LIMITS, sectionById, type ModelDocument } from '../model'
+
+/** The document with a section called otherwise; an empty name changes nothing. */
+export function renameSection(model: ModelDocument, id: string, name: string): ModelDocument {
+  const plain = name.trim().slice(0, LIMITS.nameLength)
+  if (plain === '' || sectionById(model, id).name === plain) return model
+  return { ...model, sections: model.sections.map((section) => (section.id === id ? { ...section, name: plain } : section)) }
+}
+
+/** The document with a section one place earlier or later; at the end of the list nothing changes. */
+export function moveSection(model: ModelDocument, id: string, by: 1 | -1): ModelDocument {
+  const from = model.sections.findIndex((section) => section.id === id)
+  const to = from + by
+  if (from < 0 || to < 0 || to >= model.sections.length) return model
+  const sections = [...model.sections]
+  const [moved] = sections.splice(from, 1)
+  sections.splice(to, 0, moved!)
+  return { ...model, sections }
+}
+
+/** What is said of the model as a whole. */
+export interface ModelWords {
+  readonly name?: string
+  readonly designer?: string
+  readonly notes?: string
+}
+
+/** The document with other words about it; a model always has a name. */
+export function describeModel(model: ModelDocument, words: ModelWords): ModelDocument {
+  const name = words.name?.trim().slice(0, LIMITS.nameLength)
+  const next = { ...model, ...words, name: name === undefined || name === '' ? model.name : name }
+  const isSame = next.name === model.name && next.designer === model.designer && next.notes === model.notes
+  return isSame ? model : next
+}

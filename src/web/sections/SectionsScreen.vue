@@ -1,0 +1,189 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { describeModel, moveSection, renameSection } from '@core/edits'
+import { asBuilt, pieceCount, partsOf, sectionUses, copiesOf } from '@core/model'
+import { acceptSuggestion, type Suggestion } from '@core/suggestions'
+import { plural } from '@core/words'
+import ActionButton from '../controls/ActionButton.vue'
+import LineField from '../controls/LineField.vue'
+import TextArea from '../controls/TextArea.vue'
+import WorkBar from '../controls/WorkBar.vue'
+import { notify } from '../shared/notices'
+import { useOpenModel } from '../stores/open-model'
+import SuggestionItem from './SuggestionItem.vue'
+import { SHOWN, useSuggestions } from './use-suggestions'
+
+const open = useOpenModel()
+const { found, pictures, problem, fraction, what, look, cutAll, forget, stop } = useSuggestions()
+const isMaking = ref(false)
+
+const lines = computed(() => {
+  const model = open.model
+  if (!model) return []
+  const uses = sectionUses(model)
+  return model.sections.map((section, i) => {
+    const { times, mirrored } = uses.get(section.id)!
+    const own = partsOf(section).reduce((sum, part) => sum + pieceCount(part), 0)
+    return {
+      id: section.id,
+      name: section.name,
+      own,
+      copies: copiesOf(section).length,
+      times,
+      mirrored,
+      isFirst: i === 0,
+      isLast: i === model.sections.length - 1,
+      isRoot: section.id === model.root,
+    }
+  })
+})
+const nameOf = (id: string): string => open.model?.sections.find((section) => section.id === id)?.name ?? id
+
+/** What was found is of the document as it was: an edit elsewhere makes it old. */
+watch(
+  () => open.model?.sections,
+  () => forget(),
+)
+
+const times = ({ times: plain, mirrored }: { times: number; mirrored: number }): string => {
+  if (plain + mirrored === 0) return 'nothing joins it'
+  const both = mirrored > 0 ? `, ${mirrored} of them mirrored` : ''
+  return `built ${plural(plain + mirrored, 'time')}${both}`
+}
+
+function begin(): void {
+  if (open.snapshot) void look(open.snapshot.state)
+}
+async function accept(suggestion: Suggestion): Promise<void> {
+  isMaking.value = true
+  const isDone = await open.edit('make a section', (model) => asBuilt(acceptSuggestion(model, suggestion)))
+  isMaking.value = false
+  if (isDone) notify('It is a section now. What else could be one is looked for again.')
+  if (isDone && open.snapshot) await look(open.snapshot.state)
+}
+async function acceptAll(): Promise<void> {
+  const before = open.snapshot
+  if (!before) return
+  const cut = await cutAll(before.state)
+  if (!cut || open.snapshot?.model !== before.model) return
+  if (cut.taken === 0) return notify('Nothing more saves telling and can be built apart.')
+  const isDone = await open.edit('make sections', () => cut.model)
+  if (isDone) notify(`${plural(cut.taken, 'section was', 'sections were')} made.`)
+}
+const rename = (id: string) => (name: string) => void open.edit('rename a section', (model) => renameSection(model, id, name))
+const move = (id: string, by: 1 | -1): void => void open.edit('reorder the sections', (model) => moveSection(model, id, by))
+const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
+  void open.edit(`change the ${key}`, (model) => describeModel(model, { [key]: text }), { group: key })
+</script>
+
+<template>
+  <main tabindex="-1">
+    <h1>Sections</h1>
+    <div class="sheet">
+      <section aria-label="The model">
+        <LineField label="Name" :value="open.model?.name ?? ''" :commit="say('name')" />
+        <LineField label="Designer" :value="open.model?.designer ?? ''" :commit="say('designer')" />
+        <TextArea label="Notes" :value="open.model?.notes ?? ''" :commit="say('notes')" />
+        <h2>What it is built of</h2>
+        <ol aria-label="Sections of this model">
+          <li v-for="line in lines" :key="line.id">
+            <LineField :label="line.isRoot ? 'The whole' : 'Section'" :value="line.name" :commit="rename(line.id)" />
+            <p class="faint">
+              {{ plural(line.own, 'piece') }} of its own<template v-if="line.copies > 0"
+                >, {{ plural(line.copies, 'copy', 'copies') }} in it</template
+              >; <span :class="{ bad: line.times + line.mirrored === 0 }">{{ times(line) }}</span>.
+            </p>
+            <div class="order">
+              <button class="plain-button" :disabled="line.isFirst" :aria-label="`${line.name} earlier`" @click="move(line.id, -1)">
+                Earlier
+              </button>
+              <button class="plain-button" :disabled="line.isLast" :aria-label="`${line.name} later`" @click="move(line.id, 1)">
+                Later
+              </button>
+            </div>
+          </li>
+        </ol>
+      </section>
+      <section aria-label="Suggestions">
+        <h2>What could be a section</h2>
+        <p class="faint">What stands here again, or comes off as one, is told once and built as often as it is needed.</p>
+        <div class="acts">
+          <ActionButton primary :disabled="fraction !== null || isMaking" @click="begin">Look for sections</ActionButton>
+          <ActionButton :disabled="fraction !== null || isMaking" @click="acceptAll">Make all that save telling</ActionButton>
+        </div>
+        <WorkBar v-if="fraction !== null" :label="what" :fraction="fraction" @stop="stop()" />
+        <p v-if="problem" role="alert">{{ problem }}</p>
+        <p v-if="found && found.length === 0" role="status">Nothing here stands twice, moves on a joint or hangs on few studs.</p>
+        <template v-else-if="found">
+          <p role="status">{{ plural(found.length, 'suggestion') }}, the one that saves most first.</p>
+          <ul aria-label="Suggested sections">
+            <SuggestionItem
+              v-for="suggestion in found.slice(0, SHOWN)"
+              :key="suggestion.id"
+              :suggestion="suggestion"
+              :section-name="nameOf(suggestion.section)"
+              :picture="pictures.get(suggestion.id)"
+              @accept="accept(suggestion)"
+            />
+          </ul>
+        </template>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  overflow-y: auto;
+  padding: 20px 28px 60px;
+}
+.sheet {
+  display: grid;
+  grid-template-columns: minmax(0, 380px) minmax(0, 1fr);
+  gap: 48px;
+  max-width: 1280px;
+  margin-top: 12px;
+}
+h2 {
+  margin: 20px 0 4px;
+}
+section:nth-child(2) h2 {
+  margin-top: 0;
+}
+ol,
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+ol li {
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+}
+p {
+  margin: 4px 0;
+  overflow-wrap: anywhere;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 12px 0;
+}
+.order {
+  display: flex;
+}
+.bad {
+  color: var(--error);
+}
+@media (max-width: 900px) {
+  .sheet {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 20px;
+  }
+  main {
+    padding: 14px 16px 40px;
+  }
+}
+</style>
