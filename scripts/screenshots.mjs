@@ -71,6 +71,30 @@ for (const name of ['Bird table', 'Ferry house', 'Granary', 'Ferryman', 'Wind pu
 await page.getByRole('listitem').nth(2).locator('img').waitFor({ timeout: 60_000 })
 await shot('shelf')
 
+// A table as somebody wrote it, with a word that nobody knows.
+const hut = [
+  'Piece;Color;x (studs);y (studs);z (plates);Rotation',
+  'plate 6x8;green;0;0;0;0',
+  ...[0, 4].map((x) => `brick 1x4;light grey;${x};0;1;0`),
+  ...[0, 4].map((x) => `brick 1x4;light grey;${x};5;1;0`),
+  ...[0, 7].map((x) => `brick 1x4;light grey;${x};1;1;90`),
+  ...[0, 4].map((x) => `gable stone;rust;${x};4;4;0`),
+]
+const lookAt = async (text) => {
+  await page.goto(origin)
+  await page.getByLabel('Model files to bring in').setInputFiles({ name: 'Hut.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await page.waitForTimeout(2500)
+}
+await lookAt(hut.join('\n').replaceAll('gable stone', 'slope 2x4'))
+await page.locator('canvas[data-drawn="true"]').waitFor({ timeout: 60_000 })
+await shot('bring-in')
+await page.getByRole('button', { name: 'Leave it out' }).click()
+await openModel('Granary')
+await page.getByRole('link', { name: 'Sections', exact: true }).click()
+await page.getByRole('button', { name: 'Look for sections' }).click()
+await page.getByRole('list', { name: 'Suggested sections' }).getByRole('img').nth(3).waitFor({ timeout: 60_000 })
+await shot('suggestions')
+
 await openModel('Ferry house')
 await goToStep('B 05')
 await shot('rail')
@@ -151,6 +175,7 @@ await page.getByLabel('Model files to bring in').setInputFiles({
   mimeType: 'application/json',
   buffer: Buffer.from(JSON.stringify(flawed)),
 })
+await page.getByRole('button', { name: 'Bring it in' }).click()
 await page.getByRole('button', { name: 'Open' }).click()
 await page.getByRole('region', { name: 'Rail' }).waitFor({ timeout: 60_000 })
 await page.getByRole('link', { name: /^Checks/ }).click()

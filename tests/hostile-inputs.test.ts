@@ -165,8 +165,8 @@ describe('inputs made to stop a machine', () => {
     for (const model of models) expectRefused(() => reportModel(model), 'too-much-work')
   })
 
-  it('forty copies at free angles in one place', () => {
-    const copies = Array.from({ length: 40 }, (_, i) => ({
+  it('a hundred copies at free angles in one place', () => {
+    const copies = Array.from({ length: 100 }, (_, i) => ({
       id: `c${i}`,
       section: 's',
       at: [0, 0, 0] as const,
@@ -254,7 +254,7 @@ describe('what leaves the program', () => {
     ]
     const { report } = reportModel(checkModel({ ...oneSection([]), root: 'm', sections }))
     expect(report.findings.filter(({ code }) => code === 'unjoined')).toMatchObject([
-      { section: 'lost', severity: 'warning', message: expect.stringContaining('1 part ') as unknown },
+      { section: 'lost', severity: 'error', message: expect.stringContaining('1 part ') as unknown },
     ])
   })
 })

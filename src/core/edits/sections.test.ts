@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { part, twoSections } from '../../../tests/support/models'
-import { describeModel, moveSection, renameSection } from './index'
+import { describeModel, joinBeside, moveSection, renameSection, takeOutSection } from './index'
 
 const model = twoSections(
   [part('a', 'plate-1x1', [0, 0, 0])],
@@ -25,5 +25,32 @@ describe('sections by hand', () => {
   it('the model keeps a name', () => {
     expect(describeModel(model, { name: '', designer: 'A. Brick' })).toMatchObject({ name: 'Test', designer: 'A. Brick' })
     expect(describeModel(model, { name: 'Test' })).toBe(model)
+  })
+})
+
+describe('a section that nothing joins', () => {
+  const loose = {
+    ...model,
+    sections: [...model.sections, { id: 'spare', name: 'Spare', parts: [part('s', 'brick-2x2', [0, 0, 40])] }],
+  }
+
+  it('is joined beside the whole, on the same table', () => {
+    const joined = joinBeside(loose, 'spare')
+    expect(joined.sections[0]!.copies!.at(-1)).toEqual({ id: 'spare', section: 'spare', at: [30, 0, -40] })
+    expect(joinBeside(joined, 'spare').sections[0]!.copies!.at(-1)!.id).toBe('spare-2')
+  })
+
+  it('is not put into what it holds itself', () => {
+    const round = {
+      ...loose,
+      sections: [...loose.sections, { id: 'outer', name: 'Outer', copies: [{ id: 'm', section: 'main', at: [0, 0, 0] as const }] }],
+    }
+    expect(joinBeside(round, 'outer')).toBe(round)
+  })
+
+  it('can be taken out, and what is used cannot', () => {
+    expect(takeOutSection(loose, 'spare')).toEqual(model)
+    expect(takeOutSection(loose, 'inner')).toBe(loose)
+    expect(takeOutSection(loose, 'main')).toBe(loose)
   })
 })

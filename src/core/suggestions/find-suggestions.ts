@@ -37,6 +37,7 @@ export function findSuggestions(model: ModelDocument, options: SuggestionOptions
     .map((suggestion, i) => ({ ...suggestion, id: `s${i + 1}` }))
 }
 
+const howOften = (times: number): string => (times === 2 ? 'twice' : `${times} times`)
 const kindPlace = ({ kind }: Suggestion): number => SUGGESTION_KINDS.indexOf(kind)
 
 /** The suggestions for one section's own parts, in no order. */
@@ -98,7 +99,7 @@ class SectionFinding {
     const kind = repeat.moves.some(({ isMirrored }) => isMirrored) ? 'mirror' : 'repeat'
     const size = repeat.groups[0]!.length
     const times = repeat.groups.length
-    const reason = `The same ${plural(size, 'part stands', 'parts stand')} here ${times} times${kind === 'mirror' ? ', also as a mirror image' : ''}: told once, built ${times} times.`
+    const reason = `The same ${plural(size, 'part stands', 'parts stand')} here ${howOften(times)}${kind === 'mirror' ? ', also as a mirror image' : ''}: told once, built ${howOften(times)}.`
     return [this.suggestion(kind, repeat, { savesParts: (times - 1) * size, reason })]
   }
 
@@ -109,7 +110,7 @@ class SectionFinding {
     const size = repeat.groups[0]!.length
     const savesParts = (repeat.groups.length - 1) * size - count
     if (savesParts <= 0) return []
-    const reason = `${plural(size, 'part', 'parts')}, ${repeat.groups.length} times, and only ${plural(count, 'is', 'are')} different.`
+    const reason = `${plural(size, 'part', 'parts')}, ${howOften(repeat.groups.length)}, and only ${plural(count, 'is', 'are')} different.`
     return [{ ...this.suggestion('near', repeat, { savesParts, reason }), differences }]
   }
 

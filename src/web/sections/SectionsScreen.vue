@@ -48,7 +48,8 @@ watch(
 const times = ({ times: plain, mirrored }: { times: number; mirrored: number }): string => {
   if (plain + mirrored === 0) return 'nothing joins it'
   const both = mirrored > 0 ? `, ${mirrored} of them mirrored` : ''
-  return `built ${plural(plain + mirrored, 'time')}${both}`
+  const all = plain + mirrored
+  return `built ${all === 1 ? 'once' : all === 2 ? 'twice' : `${all} times`}${both}`
 }
 
 function begin(): void {
@@ -181,6 +182,10 @@ p {
   .sheet {
     grid-template-columns: minmax(0, 1fr);
     gap: 20px;
+  }
+  /* What is looked for comes before a long list. */
+  .sheet > section:nth-child(2) {
+    order: -1;
   }
   main {
     padding: 14px 16px 40px;
