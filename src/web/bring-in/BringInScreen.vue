@@ -105,8 +105,8 @@ async function pick(files: FileList | null): Promise<void> {
           <label for="told">What you took apart, or put together, as you would say it</label>
           <textarea
             id="told"
-            class="plain-field"
             v-model="told"
+            class="plain-field"
             rows="9"
             placeholder="For the legs you need two 1x2 plates in slate and a 2x4 brick in tan.
 Put the 2x4 down first.

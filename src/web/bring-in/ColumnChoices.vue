@@ -9,7 +9,7 @@ const MEANINGS = ['section', 'id', 'shape', 'colour', 'x (studs)', 'y (studs)', 
   <div class="columns" role="group" aria-label="What the columns are">
     <div v-for="(title, i) in titles" :key="i" class="column">
       <label :for="`column-${i}`">{{ title || `Column ${i + 1}` }}</label>
-      <select class="plain-field" :id="`column-${i}`" :value="title" @change="emit('name', i, ($event.target as HTMLSelectElement).value)">
+      <select :id="`column-${i}`" class="plain-field" :value="title" @change="emit('name', i, ($event.target as HTMLSelectElement).value)">
         <option :value="title">stays “{{ title }}”</option>
         <option v-for="meaning in MEANINGS" :key="meaning" :value="meaning">is {{ meaning }}</option>
       </select>

@@ -37,7 +37,7 @@ function mean({ line, words }: UnclearLine, id: string): void {
   <section class="log" aria-label="The log">
     <div class="said">
       <label for="log-text">What was said</label>
-      <textarea id="log-text" class="plain-field" v-model="draft" rows="12" spellcheck="false" @keydown.stop />
+      <textarea id="log-text" v-model="draft" class="plain-field" rows="12" spellcheck="false" @keydown.stop />
       <ActionButton :disabled="draft === text" @click="emit('change', draft)">Read it again</ActionButton>
     </div>
     <div class="read">

@@ -5,16 +5,27 @@ import type { Remark } from '@core/formats'
 /** What was made of a file where it was not plain; what somebody must look at comes first. */
 const props = defineProps<{ remarks: readonly Remark[] }>()
 const SHOWN = 80
-const sorted = computed(() => [...props.remarks].sort((a, b) => Number(b.needsPerson) - Number(a.needsPerson)))
+/** The same words in many rows are told once. */
+const grouped = computed(() => {
+  const groups = new Map<string, { readonly remark: Remark; count: number }>()
+  for (const remark of props.remarks) {
+    const key = `${remark.said} ${remark.made}`
+    const known = groups.get(key)
+    if (known) known.count++
+    else groups.set(key, { remark, count: 1 })
+  }
+  return [...groups.values()]
+})
+const sorted = computed(() => [...grouped.value].sort((a, b) => Number(b.remark.needsPerson) - Number(a.remark.needsPerson)))
 </script>
 
 <template>
   <ul class="remarks" aria-label="What was made of it">
-    <li v-for="(remark, i) in sorted.slice(0, SHOWN)" :key="i" :class="{ needs: remark.needsPerson }">
+    <li v-for="({ remark, count }, i) in sorted.slice(0, SHOWN)" :key="i" :class="{ needs: remark.needsPerson }">
       <span class="mark" aria-hidden="true">{{ remark.needsPerson ? '▲' : '·' }}</span>
       <span>
         <b v-if="remark.needsPerson">Look at this: </b>
-        <span class="faint">{{ remark.place }}</span>
+        <span class="faint">{{ remark.place }}<template v-if="count > 1">, and {{ count - 1 }} more</template></span>
         <template v-if="remark.said"> “{{ remark.said }}”</template>: {{ remark.made }}
       </span>
     </li>
