@@ -25,7 +25,9 @@ const sorted = computed(() => [...grouped.value].sort((a, b) => Number(b.remark.
       <span class="mark" aria-hidden="true">{{ remark.needsPerson ? '▲' : '·' }}</span>
       <span>
         <b v-if="remark.needsPerson">Look at this: </b>
-        <span class="faint">{{ remark.place }}<template v-if="count > 1">, and {{ count - 1 }} more</template></span>
+        <span class="faint"
+          >{{ remark.place }}<template v-if="count > 1">, and {{ count - 1 }} more</template></span
+        >
         <template v-if="remark.said"> “{{ remark.said }}”</template>: {{ remark.made }}
       </span>
     </li>

@@ -20,7 +20,9 @@ const title = computed(() => TITLES[props.suggestion.kind])
 const facts = computed(() => {
   const { groups, savesParts } = props.suggestion
   const size = plural(groups[0]!.length, 'part')
-  return groups.length > 1 ? `${size}, ${groups.length === 2 ? 'twice' : `${groups.length} times`}; ${plural(savesParts, 'part')} fewer to tell` : size
+  return groups.length > 1
+    ? `${size}, ${groups.length === 2 ? 'twice' : `${groups.length} times`}; ${plural(savesParts, 'part')} fewer to tell`
+    : size
 })
 
 watch(
