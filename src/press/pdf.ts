@@ -137,7 +137,7 @@ class Press extends DecalSheet {
   /** Two steps share a sheet; one whose words or pieces need more gets sheets of its own, so that nothing is left out. */
   private async step(page: StepPage): Promise<void> {
     const height = page.callout.reduce((sum, piece) => sum + this.lineHeight(piece, TRAY_WIDTH), 0)
-    if (height > MOST_HEIGHT || page.note.length + page.caution.length > MOST_WORDS) return this.longStep(page)
+    if (height > MOST_HEIGHT || page.note.length + page.caution.length + page.signs.join('').length > MOST_WORDS) return this.longStep(page)
     if (this.nextSlot !== 1) {
       this.newPage()
       this.nextSlot = 0
@@ -208,6 +208,7 @@ class Press extends DecalSheet {
     for (const reach of page.reaches) this.write(column, reach, { size: 9 }, 3)
     this.write(column, page.rests.length > 0 ? LOOSE : '', { size: 8.5, colour: FAINT }, 3)
     this.write(column, page.note, { size: 9 }, 3)
+    for (const sign of page.signs) this.write(column, sign, { size: 9, font: this.bold }, 3)
     if (page.caution !== '') this.caution(page.caution, column)
   }
 
@@ -283,12 +284,13 @@ function timesWords(page: TrayPage): string {
 }
 
 /** All that is said of a step, a paragraph each. */
-const wordsOf = ({ turn, seenFrom, reaches, rests, note, caution }: StepPage): string[] =>
+const wordsOf = ({ turn, seenFrom, reaches, rests, note, caution, signs }: StepPage): string[] =>
   [
     turn === '' ? '' : `${turn}.`,
     seenFrom === '' ? '' : `${seenFrom}.`,
     ...reaches,
     rests.length === 0 ? '' : LOOSE,
     note,
+    ...signs,
     caution === '' ? '' : `Take care: ${caution}`,
   ].filter((words) => words !== '')

@@ -66,9 +66,18 @@ describe('pages', () => {
 
   it('carry notes and cautions of given steps, and have no picture of loose parts', () => {
     const given = makePages(
-      source(oneSection([part('a', 'plate-1x1', [0, 0, 0])], [{ add: ['a'], note: 'Mind the cat.', caution: 'Sharp.' }])),
+      source(
+        oneSection(
+          [part('a', 'plate-1x1', [0, 0, 0])],
+          [{ add: ['a'], note: 'Mind the cat.', caution: 'Sharp.', notes: [{ kind: 'try', text: 'It swings.' }] }],
+        ),
+      ),
     )
-    expect(given.find((page) => page.kind === 'step')).toMatchObject({ note: 'Mind the cat.', caution: 'Sharp.' })
+    expect(given.find((page) => page.kind === 'step')).toMatchObject({
+      note: 'Mind the cat.',
+      caution: 'Sharp.',
+      signs: ['Try it now: It swings.'],
+    })
     const loose = makePages(source(oneSection([{ id: 'l', shape: 'plate-1x1', colour: 'red' }])))
     expect(loose.find((page) => page.kind === 'step')).toMatchObject({ picture: null })
   })

@@ -76,6 +76,8 @@ export interface StepPage {
   readonly locked: boolean
   readonly note: string
   readonly caution: string
+  /** The designer's further notes, each with what it is for: "Try it now: it should swing". */
+  readonly signs: readonly string[]
   readonly picture: PictureRef | null
   /** What to do with the work before this step, in words: "Turn the work upside down"; else empty. */
   readonly turn: string

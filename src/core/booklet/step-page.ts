@@ -6,6 +6,7 @@ import { stepLabel } from './pages'
 import { copyById, type IndexedSection, type PlanIndex } from './plan-index'
 import { reachWords } from './reach-words'
 import { insetWords, seenFromWords, spokenStep } from './step-words'
+import { notesOfStep } from './step-notes'
 import { turnWords } from './turn-words'
 
 /** The page of one step of a section. */
@@ -32,8 +33,7 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     joins,
     rests: step.rests,
     locked: given?.locked === true,
-    note: given?.note ?? '',
-    caution: given?.caution ?? '',
+    ...notesOfStep(given),
     picture: isDrawn
       ? { section: plan.id, step: step.number - 1, view, ...(inset ? { inset: { view: inset.view, things: inset.things } } : {}) }
       : null,

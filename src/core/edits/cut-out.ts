@@ -1,4 +1,4 @@
-import { copiesOf, partsOf, sectionById, type GivenStep, type ModelDocument, type Section } from '../model'
+import { copiesOf, keepNoteParts, partsOf, sectionById, type GivenStep, type ModelDocument, type Section } from '../model'
 
 /**
  * The document with some parts and copies of a section made a section of its own, on the same lattice, and one copy of it
@@ -56,7 +56,7 @@ function joinInstead(steps: readonly GivenStep[], isCut: ReadonlySet<string>, id
     const add = (step.add ?? []).filter((each) => !isCut.has(each))
     const join = [...(step.join ?? []).filter((each) => !isCut.has(each)), ...(i === last ? [id] : [])]
     const wasEmpty = (step.add ?? []).length + (step.join ?? []).length === 0
-    const { add: _add, join: _join, ...texts } = step
+    const { add: _add, join: _join, ...texts } = keepNoteParts(step, (each) => !isCut.has(each))
     return add.length + join.length > 0 || wasEmpty ? [{ ...texts, ...listed('add', add), ...listed('join', join) }] : []
   })
 }

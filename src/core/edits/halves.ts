@@ -1,5 +1,5 @@
 import type { Shape } from '../catalogue'
-import { partPose, type ModelDocument, type Part } from '../model'
+import { keepNoteParts, partPose, type ModelDocument, type Part } from '../model'
 import { apply, posedBox, STUD_PITCH, type Pose, mapVec } from '../space'
 
 /** Families whose longer pieces can be laid as two shorter ones of the same kind. */
@@ -48,7 +48,9 @@ export function withParts(model: ModelDocument, sectionId: string, change: (part
     if (section.id !== sectionId) return section
     const parts = change(section.parts ?? [])
     const known = new Set(parts.map((part) => part.id))
-    const steps = section.steps?.map((step) => (step.add ? { ...step, add: step.add.filter((id) => known.has(id)) } : step))
+    const steps = section.steps?.map((step) =>
+      keepNoteParts(step.add ? { ...step, add: step.add.filter((id) => known.has(id)) } : step, (id) => known.has(id)),
+    )
     return { ...section, parts, ...(steps ? { steps } : {}) }
   })
   return { ...model, sections }

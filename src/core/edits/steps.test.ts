@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { checkModel, type ModelDocument } from '../model'
-import { forgetSteps, keepSteps, mergeWithNext, moveToNeighbour, setStepText, splitStep } from './index'
+import {
+  addStepNote,
+  cutOut,
+  forgetSteps,
+  keepSteps,
+  mergeWithNext,
+  moveToNeighbour,
+  removeStepNote,
+  setStepText,
+  splitStep,
+} from './index'
 import { planModel, type SectionPlan } from '../plan'
 
 const wall = oneSection(Array.from({ length: 12 }, (_, i) => part(`b${i}`, 'brick-2x2', [(i % 3) * 20, 0, Math.floor(i / 3) * 12])))
@@ -99,5 +109,30 @@ describe('one of several loose pieces', () => {
     expect(twice.sections[0]!.steps).toEqual([{ add: ['jar'] }, { add: ['jar-2', 'lid'] }])
     const inventory = (document: ModelDocument) => planModel(document).plan.inventory
     expect(inventory(twice)).toEqual(inventory(model))
+  })
+})
+
+describe('notes of a step', () => {
+  const place = { section: 'main', step: 0 }
+  const given: ModelDocument = { ...model, sections: [{ ...model.sections[0]!, steps: [{ add: ['ground', 'b0'] }, { add: ['b1'] }] }] }
+  const noted = addStepNote(given, [], place, { kind: 'try', text: ' It should swing. ', parts: ['ground', 'b0'] })
+
+  it('are written, kept by merging and splitting, and taken away', () => {
+    expect(steps(noted)[0]!.notes).toEqual([{ kind: 'try', text: 'It should swing.', parts: ['ground', 'b0'] }])
+    expect(addStepNote(given, [], place, { kind: 'try', text: ' ' })).toBe(given)
+    expect(steps(mergeWithNext(noted, [], place))[0]!.notes).toHaveLength(1)
+    expect(steps(splitStep(noted, [], place)).map(({ notes = [] }) => notes.length)).toEqual([1, 0, 0])
+    expect(steps(removeStepNote(noted, [], place, 0))[0]).toEqual({ add: ['ground', 'b0'] })
+  })
+
+  it('are about parts that are there', () => {
+    expect(checkModel(noted)).toEqual(noted)
+    const wrong = addStepNote(given, [], place, { kind: 'align', text: 'So.', parts: ['nobody'] })
+    expect(() => checkModel(wrong)).toThrow(
+      expect.objectContaining({ code: 'unknown-part', place: 'sections[0].steps[0].notes[0].parts[0]' }) as Error,
+    )
+    const cut = cutOut(noted, 'main', ['ground'], 'Ground')
+    expect(cut.sections[0]!.steps!.flatMap(({ notes = [] }) => notes)).toEqual([{ kind: 'try', text: 'It should swing.', parts: ['b0'] }])
+    expect(() => checkModel(cut)).not.toThrow()
   })
 })

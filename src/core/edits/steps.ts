@@ -1,5 +1,15 @@
 import { Fault } from '../fault'
-import { isLoose, partsOf, pieceCount, sectionById, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
+import {
+  isLoose,
+  partsOf,
+  pieceCount,
+  sectionById,
+  type GivenStep,
+  type ModelDocument,
+  type Part,
+  type Section,
+  type StepNote,
+} from '../model'
 import { baseSection, plansById, type SectionPlan } from '../plan'
 
 /**
@@ -181,6 +191,7 @@ export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[
       join: [...(a.join ?? []), ...(b.join ?? [])],
       note: text('note'),
       caution: text('caution'),
+      notes: [...(a.notes ?? []), ...(b.notes ?? [])],
     }
     return [...steps.slice(0, step), tidy(merged), ...steps.slice(step + 2)]
   })
@@ -256,6 +267,31 @@ export function setStepText(
   { key, text }: { readonly key: StepText; readonly text: string },
 ): ModelDocument {
   return changeSteps(model, plans, section, (steps) => steps.map((given, i) => (i === step ? tidy({ ...given, [key]: text }) : given)))
+}
+
+/** Writes a note of a kind to a step; an empty text changes nothing. */
+export function addStepNote(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  { section, step }: StepPlace,
+  note: StepNote,
+): ModelDocument {
+  if (note.text.trim() === '') return model
+  return changeSteps(model, plans, section, (steps) =>
+    steps.map((given, i) => (i === step ? { ...given, notes: [...(given.notes ?? []), { ...note, text: note.text.trim() }] } : given)),
+  )
+}
+
+/** Takes the note at a place of a step's list away. */
+export function removeStepNote(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  { section, step }: StepPlace,
+  at: number,
+): ModelDocument {
+  return changeSteps(model, plans, section, (steps) =>
+    steps.map((given, i) => (i === step ? tidy({ ...given, notes: (given.notes ?? []).filter((_, k) => k !== at) }) : given)),
+  )
 }
 
 /** Forgets the given steps, so that the program plans the section again. */

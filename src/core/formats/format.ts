@@ -10,6 +10,8 @@ export interface Format {
   readonly short: string
   /** By which a file is recognised, longest first; the first is given to what is written. */
   readonly extensions: readonly string[]
+  /** Those of them that are written; the first where nothing is said. */
+  readonly written?: readonly string[]
   readonly mediaType: string
   /** What stands in such a file, in one sentence, for the documentation. */
   readonly about: string

@@ -7,6 +7,7 @@ export const railJson = {
   title: 'model file',
   short: 'file',
   extensions: ['.rail.json', '.json'],
+  written: ['.rail.json', '.json'],
   mediaType: 'application/json',
   about: 'The whole document: every part, copy and step on a line of its own.',
   read: (bytes) => understood(readModelText(fileText(bytes))),

@@ -9,8 +9,11 @@ import { railJson } from './rail-json'
 /** Every format of model files. A new one is a file of its own and a line here. */
 export const FORMATS: readonly Format[] = [railJson, partsTable, drawing, wordsLog]
 
+const extensionsOf = (format: Format, use: 'read' | 'write'): readonly string[] =>
+  use === 'read' ? format.extensions : (format.written ?? format.extensions.slice(0, 1))
+
 const extensionsFor = (use: 'read' | 'write'): string[] =>
-  FORMATS.flatMap((format) => (format[use] ? format.extensions.filter((each) => each !== '.json') : []))
+  FORMATS.flatMap((format) => (format[use] ? extensionsOf(format, use).filter((each) => each !== '.json') : []))
 
 /** What files to bring in may be called: ".rail.json", ".csv". */
 export const READABLE = extensionsFor('read')
@@ -26,7 +29,7 @@ type Usable<Use extends 'read' | 'write'> = Format & Required<Pick<Format, Use>>
  */
 export function formatOf<Use extends 'read' | 'write'>(fileName: string, use: Use): Usable<Use> {
   const lower = fileName.toLowerCase()
-  const format = FORMATS.find((each) => each[use] && each.extensions.some((extension) => lower.endsWith(extension)))
+  const format = FORMATS.find((each) => each[use] && extensionsOf(each, use).some((extension) => lower.endsWith(extension)))
   if (format) return format as Usable<Use>
   const known = listInWords(extensionsFor(use), 'or')
   throw new Fault('unknown-format', 'This kind of file is not known.', {

@@ -1,3 +1,4 @@
+import { keepNoteParts } from './step-notes'
 import { copiesOf, partsOf, type Copy, type CopyException, type ModelDocument, type Part, type Section } from './types'
 
 type Exceptions = Readonly<Record<string, CopyException>>
@@ -19,7 +20,13 @@ export function withExceptions(section: Section, except: Exceptions): Section {
     parts,
     ...(copies.length > 0 ? { copies } : {}),
     ...(places ? { places: places.filter(({ part }) => there.has(part)) } : {}),
-    ...(steps ? { steps: steps.map((step) => (step.add ? { ...step, add: step.add.filter((id) => there.has(id)) } : step)) } : {}),
+    ...(steps
+      ? {
+          steps: steps.map((step) =>
+            keepNoteParts(step.add ? { ...step, add: step.add.filter((id) => there.has(id)) } : step, (id) => there.has(id)),
+          ),
+        }
+      : {}),
   }
 }
 

@@ -4,6 +4,8 @@ export const LIMITS = {
   nameLength: 200,
   notesLength: 20_000,
   sections: 2_000,
+  /** Notes of one step. */
+  stepNotes: 50,
   nesting: 16,
   flatParts: 200_000,
   /** Parts of all sections, each flattened: a section is planned by itself as well as in those that use it. */

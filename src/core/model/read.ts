@@ -293,6 +293,7 @@ function checkStep(step: GivenStep, path: string, section: string, ids: IdKinds)
   }
   step.add?.forEach((id, k) => refuse(id, 'part', `${path}.add[${k}]`))
   step.join?.forEach((id, k) => refuse(id, 'copy', `${path}.join[${k}]`))
+  step.notes?.forEach(({ parts }, i) => parts?.forEach((id, k) => refuse(id, 'part', `${path}.notes[${i}].parts[${k}]`)))
 }
 
 /** Parts and copies: each with an id of its own, of something that exists, held by what is there. */

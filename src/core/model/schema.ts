@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { CONNECTOR_KINDS } from '../catalogue'
 import { STUD_PITCH, turnFromText } from '../space'
 import { LIMITS } from './limits'
-import { FACE_NAMES, FIGURE_LIMBS, FIGURE_SLOTS, WORK_KINDS } from './types'
+import { FACE_NAMES, FIGURE_LIMBS, FIGURE_SLOTS, STEP_NOTE_KINDS, WORK_KINDS } from './types'
 
 /** A turn is one of 24 texts. */
 const turn = Joi.string().custom((value: string, helpers) => (turnFromText(value) === undefined ? helpers.error('turn.unknown') : value))
@@ -86,6 +86,15 @@ const step = Joi.object({
   note: notes,
   caution: notes,
   photo: Joi.string().max(LIMITS.fileBytes),
+  notes: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.valid(...STEP_NOTE_KINDS).required(),
+        text: Joi.string().min(1).max(LIMITS.notesLength).required(),
+        parts: Joi.array().items(ref),
+      }),
+    )
+    .max(LIMITS.stepNotes),
   locked: Joi.boolean(),
 })
 

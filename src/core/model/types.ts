@@ -161,6 +161,20 @@ export interface CopyJoint {
   readonly slide?: number
 }
 
+/**
+ * What a note is for: to be read; to mind; what must stand so first; what to try now; what to do when that does not work; what to
+ * turn alike; what to set aside; what to hold while pressing.
+ */
+export const STEP_NOTE_KINDS = ['note', 'caution', 'align', 'try', 'tune', 'same-way', 'aside', 'hold'] as const
+export type StepNoteKind = (typeof STEP_NOTE_KINDS)[number]
+
+export interface StepNote {
+  readonly kind: StepNoteKind
+  readonly text: string
+  /** Parts of the section that it is about. */
+  readonly parts?: readonly string[]
+}
+
 export interface GivenStep {
   readonly add?: readonly string[]
   readonly join?: readonly string[]
@@ -168,6 +182,7 @@ export interface GivenStep {
   readonly note?: string
   readonly caution?: string
   readonly photo?: string
+  readonly notes?: readonly StepNote[]
   /** Stays as it is, whatever else is changed or planned. */
   readonly locked?: boolean
 }

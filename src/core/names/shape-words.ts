@@ -37,7 +37,7 @@ export function readShapeWords(left: string, catalogue: Catalogue): ReadShape {
     const found = searchShapes(catalogue, said, MOST_ALIKE * 2)
     const [shape] = found
     if (!shape) continue
-    const alike = inWrittenOrder(said, alikeFor(said, found))
+    const alike = plainFirst(inWrittenOrder(said, alikeFor(said, found)), catalogue)
     return { shape, said, strange, alike: alike.slice(0, MOST_ALIKE), isNamed: isNamed(shape, said) }
   }
   return { shape: undefined, said: '', strange: left === '' ? [] : [left], alike: [], isNamed: false }
@@ -54,6 +54,14 @@ function alikeFor(said: string, found: readonly Shape[]): readonly Shape[] {
   const least = unsaidWords(first!, said)
   const isPlain = least === 0 && /[a-z]/i.test(withoutSize(said))
   return isPlain || !isFit ? fitting.filter((shape) => unsaidWords(shape, said) <= least && hasSameWords(shape, first!)) : fitting
+}
+
+const placeOf = memo((shapes: Catalogue['shapes']): ReadonlyMap<string, number> => new Map([...shapes.keys()].map((id, i) => [id, i])))
+
+/** Of several that could be meant the plain ones come first, as in the catalogue: bricks before chairs. */
+function plainFirst(alike: readonly Shape[], { shapes }: Catalogue): readonly Shape[] {
+  const places = placeOf(shapes)
+  return alike.length < 2 ? alike : [...alike].sort((a, b) => places.get(a.id)! - places.get(b.id)!)
 }
 
 /** Of several those whose own size is written as it was said: "slope 2x4" is not the one that is 4 deep and 2 wide. */

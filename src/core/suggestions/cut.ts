@@ -1,5 +1,16 @@
 import { Fault } from '../fault'
-import { asBuilt, copiesOf, partsOf, sectionById, type Copy, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
+import {
+  asBuilt,
+  copiesOf,
+  keepNoteParts,
+  partsOf,
+  sectionById,
+  type Copy,
+  type GivenStep,
+  type ModelDocument,
+  type Part,
+  type Section,
+} from '../model'
 import { canBeBuilt } from '../plan'
 import { subtract, turnText, NO_TURN } from '../space'
 import { LEAST_GROUP, suggestionsIn, type SuggestionOptions } from './find-suggestions'
@@ -66,7 +77,7 @@ function joinedInstead(steps: readonly GivenStep[], groups: readonly (readonly s
   const last = new Map<number, number>()
   steps.forEach(({ add = [] }, i) => add.forEach((id) => groupOf.has(id) && last.set(groupOf.get(id)!, i)))
   return steps.flatMap((step, i) => {
-    const { add: added = [], join: joined = [], ...texts } = step
+    const { add: added = [], join: joined = [], ...texts } = keepNoteParts(step, (id) => !groupOf.has(id))
     const add = added.filter((id) => !groupOf.has(id))
     const join = [...joined, ...[...last].filter(([, at]) => at === i).map(([group]) => copies[group]!.id)]
     const wasEmpty = added.length + joined.length === 0

@@ -148,6 +148,7 @@ watch(drawnForPrint, async (drawn) => {
         <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
         <p v-for="reach in p.reaches" :key="reach">{{ reach }}</p>
         <p v-if="p.note">{{ p.note }}</p>
+        <p v-for="sign in p.signs" :key="sign"><b>{{ sign }}</b></p>
       </template>
       <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.caution">Take care: {{ p.caution }}</p>
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
@@ -262,6 +263,7 @@ watch(drawnForPrint, async (drawn) => {
             <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
             <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
             <p v-if="step.note" class="notes">{{ step.note }}</p>
+            <p v-for="sign in step.signs" :key="sign" class="notes"><b>{{ sign }}</b></p>
             <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>
           </template>
 

@@ -4,14 +4,16 @@ import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
 import { pieceKey, type PieceCount } from '@core/count'
-import { sectionById, type ModelDocument, type Part } from '@core/model'
+import { sectionById, type ModelDocument, type Part, type StepNote } from '@core/model'
 import { type SectionPlan } from '@core/plan'
 import { type Finding } from '@core/checks'
 import {
   mergeWithNext,
+  addStepNote,
   moveStep,
   moveToNeighbour,
   planAround,
+  removeStepNote,
   setLocked,
   setStepText,
   splitStep,
@@ -134,6 +136,8 @@ function setText(of: StepPage, key: StepText, text: string): void {
     setStepText(model, plans, { section: of.section, step: of.number - 1 }, { key, text })
   void open.edit(`${key} of ${of.label}`, change, { group: `${key} ${of.section} ${of.number}` })
 }
+const addNote = (note: StepNote): void => void edit('write a note to', (model, plans, place) => addStepNote(model, plans, place, note))
+const removeNote = (at: number): void => void edit('take a note off', (model, plans, place) => removeStepNote(model, plans, place, at))
 const split = (): void => void edit('split', splitStep)
 const merge = (): void => void edit('merge', mergeWithNext)
 function planAgain(): void {
@@ -231,6 +235,8 @@ watch(
         @later="moveTo(step + 1)"
         @move="move"
         @plan-again="planAgain"
+        @add-note="addNote"
+        @remove-note="removeNote"
       />
       <StepProof
         v-if="page && isWhole"

@@ -3,10 +3,12 @@ import { computed } from 'vue'
 import type { StepPage } from '@core/booklet'
 import type { PieceCount } from '@core/count'
 import type { StepText } from '@core/edits'
+import type { StepNote } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
+import StepNotes from './StepNotes.vue'
 
 const props = defineProps<{
   page: StepPage
@@ -24,6 +26,8 @@ const emit = defineEmits<{
   later: []
   move: [piece: PieceCount, way: -1 | 1]
   planAgain: []
+  addNote: [note: StepNote]
+  removeNote: [at: number]
 }>()
 
 const TEXTS: readonly (readonly [StepText, string, string])[] = [
@@ -113,6 +117,12 @@ const isLast = computed(() => props.page.number === props.page.of)
         :placeholder="placeholder"
         :commit="(text) => setText(page, key, text)"
       />
+      <StepNotes
+        :signs="page.signs"
+        :is-locked="page.locked"
+        @add="(note) => emit('addNote', note)"
+        @remove="(at) => emit('removeNote', at)"
+      />
       <ActionButton
         v-if="isGiven"
         :describe="hasLocks ? 'Keep the locked steps and plan all others again' : 'Forget these steps and plan this section again'"
@@ -120,7 +130,8 @@ const isLast = computed(() => props.page.number === props.page.of)
         >{{ hasLocks ? 'Plan around the locked steps' : 'Plan this section again' }}</ActionButton
       >
     </template>
-    <p v-else class="faint">
+    <p v-for="sign in canEdit ? [] : page.signs" :key="sign">{{ sign }}</p>
+    <p v-if="!canEdit" class="faint">
       This unit was made by the planner. Change a step of the section that joins it, and it becomes a section of its own.
     </p>
   </section>

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Fault } from '../../fault'
+import { mendCell, tableHeader } from './mend'
 import { partsTable } from './parts-table'
 import type { ReadOptions } from '../format'
 
@@ -148,5 +149,22 @@ describe('what is wrong with a table', () => {
         }
       }),
     )
+  })
+})
+
+describe('a table that is mended', () => {
+  const text = 'sep=;\nPiece;Color;x;y;z\n\nbrick 2x4;"deep; blue";0\n'
+  const textOf = (bytes: Uint8Array): string => new TextDecoder().decode(bytes)
+
+  it('has one cell written anew, by row and column as they are told, and all else as it was', () => {
+    expect(tableHeader(bytesOf(text))).toEqual(['Piece', 'Color', 'x', 'y', 'z'])
+    expect(textOf(mendCell(bytesOf(text), 3, 'Color', 'navy'))).toBe('sep=;\nPiece;Color;x;y;z\n\nbrick 2x4;navy;0\n')
+    expect(textOf(mendCell(bytesOf(text), 3, 'z', '12'))).toBe('sep=;\nPiece;Color;x;y;z\n\nbrick 2x4;"deep; blue";0;;12\n')
+    expect(textOf(mendCell(bytesOf(text), 1, 0, 'shape'))).toContain('shape;Color')
+  })
+
+  it('stays as it is where there is no such cell', () => {
+    expect(textOf(mendCell(bytesOf('a,b\n1,2\n'), 9, 'a', 'x'))).toBe('a,b\n1,2\n')
+    expect(textOf(mendCell(bytesOf('a,b\n1,2\n'), 2, 'c', 'x'))).toBe('a,b\n1,2\n')
   })
 })

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { NOTE_WORDS } from '@core/booklet'
+import { STEP_NOTE_KINDS, type StepNote, type StepNoteKind } from '@core/model'
+import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
+
+/** Further notes of a step, each with what it is for: they stand in the booklet behind that word. */
+defineProps<{ signs: readonly string[]; isLocked: boolean }>()
+const emit = defineEmits<{ add: [note: StepNote]; remove: [at: number] }>()
+const kind = ref<string>('try')
+const text = ref('')
+const kinds = STEP_NOTE_KINDS.map((value) => ({ value, label: NOTE_WORDS[value] }))
+
+function add(): void {
+  emit('add', { kind: kind.value as StepNoteKind, text: text.value })
+  text.value = ''
+}
+</script>
+
+<template>
+  <div class="notes">
+    <ul v-if="signs.length > 0" aria-label="Notes with a sign">
+      <li v-for="(sign, i) in signs" :key="`${i} ${sign}`">
+        <span>{{ sign }}</span>
+        <button class="plain-button" :disabled="isLocked" :aria-label="`Take away: ${sign}`" @click="emit('remove', i)">Take away</button>
+      </li>
+    </ul>
+    <form v-if="!isLocked" @submit.prevent="add">
+      <ChoiceList v-model="kind" label="More" :options="kinds" />
+      <input v-model="text" class="plain-field" aria-label="What it says" maxlength="2000" @keydown.stop />
+      <ActionButton submit :disabled="text.trim() === ''">Add</ActionButton>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.notes {
+  margin: 10px 0;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+  overflow-wrap: anywhere;
+}
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+input {
+  flex: 1;
+  min-width: 120px;
+}
+</style>
