@@ -285,7 +285,7 @@ test('a note says what it is for, stands in the booklet, and is taken away', asy
   await expect(tray.getByRole('list', { name: 'Notes with a sign' })).toContainText('Try it now: It should stand by itself.')
   await page.getByRole('link', { name: 'Booklet' }).click()
   await expect(page.getByText('Try it now: It should stand by itself.').first()).toBeVisible()
-  await page.getByRole('link', { name: 'Rail' }).click()
+  await page.getByRole('link', { name: 'Rail', exact: true }).click()
   await tray.getByRole('button', { name: 'Take away: Try it now: It should stand by itself.' }).click()
   await expect(tray.getByRole('list', { name: 'Notes with a sign' })).toBeHidden()
   await page.getByRole('button', { name: /^Undo: take a note off/ }).click()
