@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { pageTitle, type Page } from '@core/booklet'
+import { plural } from '@core/words'
 import { total } from '@core/count'
 import DecalList from '../shared/DecalList.vue'
 import StepPicture from '../shared/StepPicture.vue'
@@ -21,8 +22,8 @@ const title = computed(() => pageTitle(props.page))
       <p v-if="page.designer" class="faint">Designed by {{ page.designer }}</p>
       <StepPicture :picture="page.picture" finished :label="`${page.name}, finished`" :width="640" :height="480" />
       <p>
-        {{ page.facts.parts }} parts, {{ page.facts.pieces }} different pieces, {{ page.facts.colours }} colours,
-        {{ page.facts.steps }} steps, {{ page.facts.sections }} sections
+        {{ plural(page.facts.parts, 'part') }}, {{ plural(page.facts.pieces, 'different piece') }},
+        {{ plural(page.facts.colours, 'colour') }}, {{ plural(page.facts.steps, 'step') }}, {{ plural(page.facts.sections, 'section') }}
       </p>
       <p v-if="page.notes" class="notes">{{ page.notes }}</p>
       <p v-for="caution in page.cautions" :key="caution" class="faint">△ {{ caution }}</p>

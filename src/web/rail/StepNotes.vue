@@ -50,6 +50,9 @@ li {
   gap: 8px;
   overflow-wrap: anywhere;
 }
+li button {
+  flex: none;
+}
 form {
   display: flex;
   flex-wrap: wrap;
