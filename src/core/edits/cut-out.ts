@@ -31,7 +31,7 @@ export function cutOut(model: ModelDocument, sectionId: string, ids: readonly st
       'places',
       allPlaces.filter((place) => !isCut.has(place.part)),
     ),
-    ...(whole.steps ? { steps: joinInstead(whole.steps, isCut, id) } : {}),
+    ...(whole.steps ? { steps: joinInstead(whole.steps, [isCut], [id]) } : {}),
   }
   return { ...model, sections: model.sections.flatMap((section) => (section.id === sectionId ? [left, cut] : [section])) }
 }
@@ -47,16 +47,23 @@ function freeId(taken: ReadonlySet<string>, base: string): string {
 const listed = <Key extends string, Item>(key: Key, list: readonly Item[]): { [key in Key]?: readonly Item[] } =>
   list.length > 0 ? ({ [key]: list } as { [key in Key]: readonly Item[] }) : {}
 
-function joinInstead(steps: readonly GivenStep[], isCut: ReadonlySet<string>, id: string): GivenStep[] {
-  const last = steps.reduce(
-    (found, step, i) => ([...(step.add ?? []), ...(step.join ?? [])].some((each) => isCut.has(each)) ? i : found),
-    -1,
-  )
+/**
+ * Given steps after groups of parts have become copies: each copy is joined where the last of its group was added; a step left
+ * empty goes.
+ * @param groups ids of what was cut, one list a copy
+ * @param copies ids of the copies, in the same order
+ */
+export function joinInstead(steps: readonly GivenStep[], groups: readonly Iterable<string>[], copies: readonly string[]): GivenStep[] {
+  const groupOf = new Map(groups.flatMap((group, i) => [...group].map((id) => [id, i] as const)))
+  const last = new Map<number, number>()
+  steps.forEach((step, i) => [...(step.add ?? []), ...(step.join ?? [])].forEach((id) => groupOf.has(id) && last.set(groupOf.get(id)!, i)))
+  const isLeft = (id: string): boolean => !groupOf.has(id)
   return steps.flatMap((step, i) => {
-    const add = (step.add ?? []).filter((each) => !isCut.has(each))
-    const join = [...(step.join ?? []).filter((each) => !isCut.has(each)), ...(i === last ? [id] : [])]
+    const joined = [...last].filter(([, at]) => at === i).map(([group]) => copies[group]!)
+    const add = (step.add ?? []).filter(isLeft)
+    const join = [...(step.join ?? []).filter(isLeft), ...joined]
     const wasEmpty = (step.add ?? []).length + (step.join ?? []).length === 0
-    const { add: _add, join: _join, ...texts } = keepNoteParts(step, (each) => !isCut.has(each))
+    const { add: _add, join: _join, ...texts } = keepNoteParts(step, isLeft)
     return add.length + join.length > 0 || wasEmpty ? [{ ...texts, ...listed('add', add), ...listed('join', join) }] : []
   })
 }

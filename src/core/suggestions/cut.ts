@@ -1,16 +1,6 @@
+import { joinInstead } from '../edits'
 import { Fault } from '../fault'
-import {
-  asBuilt,
-  copiesOf,
-  keepNoteParts,
-  partsOf,
-  sectionById,
-  type Copy,
-  type GivenStep,
-  type ModelDocument,
-  type Part,
-  type Section,
-} from '../model'
+import { asBuilt, copiesOf, partsOf, sectionById, type Copy, type ModelDocument, type Part, type Section } from '../model'
 import { canBeBuilt } from '../plan'
 import { subtract, turnText, NO_TURN } from '../space'
 import { LEAST_GROUP, suggestionsIn, type SuggestionOptions } from './find-suggestions'
@@ -53,7 +43,15 @@ export function acceptSuggestion(model: ModelDocument, suggestion: Suggestion, n
     parts: partsOf(whole).filter((part) => !gone.has(part.id)),
     copies: [...copiesOf(whole), ...copies],
     ...(kept.length > 0 ? { places: kept } : {}),
-    ...(steps ? { steps: joinedInstead(steps, suggestion.groups, copies) } : {}),
+    ...(steps
+      ? {
+          steps: joinInstead(
+            steps,
+            suggestion.groups,
+            copies.map((copy) => copy.id),
+          ),
+        }
+      : {}),
   }
   return { ...model, sections: model.sections.flatMap((section) => (section.id === whole.id ? [left, cut] : [section])) }
 }
@@ -69,21 +67,6 @@ function takeId(taken: Set<string>, wanted: string): string {
   while (taken.has(id)) id = `${id}'`
   taken.add(id)
   return id
-}
-
-/** Given steps join a copy where they added the last part of its group. */
-function joinedInstead(steps: readonly GivenStep[], groups: readonly (readonly string[])[], copies: readonly Copy[]): GivenStep[] {
-  const groupOf = new Map(groups.flatMap((group, i) => group.map((id) => [id, i] as const)))
-  const last = new Map<number, number>()
-  steps.forEach(({ add = [] }, i) => add.forEach((id) => groupOf.has(id) && last.set(groupOf.get(id)!, i)))
-  return steps.flatMap((step, i) => {
-    const { add: added = [], join: joined = [], ...texts } = keepNoteParts(step, (id) => !groupOf.has(id))
-    const add = added.filter((id) => !groupOf.has(id))
-    const join = [...joined, ...[...last].filter(([, at]) => at === i).map(([group]) => copies[group]!.id)]
-    const wasEmpty = added.length + joined.length === 0
-    if (add.length + join.length === 0 && !wasEmpty) return []
-    return [{ ...texts, ...(add.length > 0 ? { add } : {}), ...(join.length > 0 ? { join } : {}) }]
-  })
 }
 
 /** The kinds that `--cut` takes where none is named: those that save telling. */

@@ -1,7 +1,6 @@
-import type { Catalogue } from '../catalogue'
+import { turnsAlike, type Catalogue } from '../catalogue'
 import { neighboursOf, type Joints } from '../joints'
 import { apply, composeTurns, inverseTurn, mirrorMatrix, subtract, transpose, TURNS, type Turn, type Vec } from '../space'
-import { turnsAlike } from '../catalogue'
 import { leastTurn, mirroredTurn, type PartTable } from './part-table'
 
 /** What stands around each part: equal numbers where the same stands around two. */

@@ -35,15 +35,15 @@ const isTable = computed(() => /\.[ct]sv$/i.test(fileName.value))
 const isDrawing = computed(() => /\.gl(b|tf)$/i.test(fileName.value))
 const isLog = computed(() => /\.txt$/i.test(fileName.value))
 const text = computed(() => (isLog.value && reading.file ? new TextDecoder().decode(reading.file.bytes) : ''))
+/** Only looked at where it is not understood: tables can be large. */
 const header = computed(() => {
-  if (!isTable.value || !reading.file) return []
+  if (!isTable.value || !reading.file || reading.fault?.code !== 'csv-header') return undefined
   try {
     return tableHeader(reading.file.bytes)
   } catch {
-    return []
+    return undefined
   }
 })
-const isHeaderUnclear = computed(() => reading.fault?.code === 'csv-header' && header.value.length > 0)
 const needing = computed(() => reading.preview?.remarks.filter(({ needsPerson }) => needsPerson).length ?? 0)
 
 /** A word for a piece or colour that is written anew is mapped for all rows; anything else is this one cell. */
@@ -55,7 +55,7 @@ const write = (problem: Problem, value: string, isRemembered: boolean): void => 
   else if (reading.file && row !== undefined && column !== undefined) void reading.mend(mendCell(reading.file.bytes, row, column, value))
 }
 const nameColumn = (column: number, title: string): void => {
-  if (reading.file) void reading.mend(mendCell(reading.file.bytes, 1, column, title))
+  if (reading.file && header.value) void reading.mend(mendCell(reading.file.bytes, header.value.number, column, title))
 }
 /** Words that are mapped once are an own name from now on. */
 async function remember(problem: Problem, id: string): Promise<void> {
@@ -125,7 +125,7 @@ Build a second one the same."
         <div v-if="reading.fault" role="alert" class="fault">
           <p><b>Not understood yet.</b> {{ faultLine({ ...reading.fault, code: reading.fault.code }) }}</p>
         </div>
-        <ColumnChoices v-if="isHeaderUnclear" :titles="header" @name="nameColumn" />
+        <ColumnChoices v-if="header" :titles="header.cells" @name="nameColumn" />
         <ProblemTable v-if="reading.fault?.problems?.length" :problems="reading.fault.problems" @write="write" @name="remember" />
         <div class="acts">
           <ActionButton primary :disabled="!reading.preview || reading.isReading" @click="accept">Bring it in</ActionButton>

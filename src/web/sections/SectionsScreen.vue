@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { describeModel, moveSection, renameSection } from '@core/edits'
-import { asBuilt, pieceCount, partsOf, sectionUses, copiesOf } from '@core/model'
+import { asBuilt, copiesOf, sectionUses } from '@core/model'
+import { ownPieceCount } from '@core/scene'
 import { acceptSuggestion, type Suggestion } from '@core/suggestions'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
@@ -23,7 +24,7 @@ const lines = computed(() => {
   const uses = sectionUses(model)
   return model.sections.map((section, i) => {
     const { times, mirrored } = uses.get(section.id)!
-    const own = partsOf(section).reduce((sum, part) => sum + pieceCount(part), 0)
+    const own = ownPieceCount(model, section.id)
     return {
       id: section.id,
       name: section.name,

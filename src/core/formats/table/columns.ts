@@ -14,7 +14,7 @@ export interface KnownColumn {
   readonly hasUnit: boolean
 }
 
-/** KnownColumns that a table may have, and by what names. */
+/** Columns that a table may have, and by what names. */
 export type ColumnNames<Name extends string> = Readonly<Record<Name, readonly string[]>>
 
 export interface KnownColumns<Name extends string> {

@@ -26,10 +26,7 @@ const SEPARATOR_LINE = /^sep=(.)\r?\n/i
  * @throws Fault `csv-header` where there is nothing, `csv-row` where quotes are not closed
  */
 export function readGrid(text: string): TableGrid {
-  const told = SEPARATOR_LINE.exec(text)
-  const body = told ? text.slice(told[0].length) : text
-  const separator = told?.[1] ?? separatorOf(body)
-  const { data, errors } = Papa.parse<string[]>(body, { delimiter: separator, skipEmptyLines: false })
+  const { separator, data, errors } = rawCells(text)
   const broken = errors.find(({ type }) => type === 'Quotes')
   if (broken)
     throw new Fault('csv-row', 'A quotation mark is not closed.', {
@@ -41,6 +38,14 @@ export function readGrid(text: string): TableGrid {
     .filter(({ cells }) => cells.length > 0)
   if (!header) throw new Fault('csv-header', 'The table is empty.', { place: 'row 1' })
   return { separator, header, rows }
+}
+
+/** Every cell as it stands, row by row, and the line that names the separator, where there is one. */
+export function rawCells(text: string) {
+  const told = SEPARATOR_LINE.exec(text)
+  const body = told ? text.slice(told[0].length) : text
+  const separator = told?.[1] ?? separatorOf(body)
+  return { ...Papa.parse<string[]>(body, { delimiter: separator, skipEmptyLines: false }), separator, line: told?.[0] ?? '' }
 }
 
 /** Cells without blanks around them and without empty ones at the end. */

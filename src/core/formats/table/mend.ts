@@ -1,9 +1,9 @@
 import Papa from 'papaparse'
 import { fileText } from '../file-text'
-import { readGrid } from './grid'
+import { rawCells, readGrid, type GridRow } from './grid'
 
-/** What stands in the header of a table, column after column. @throws Fault where there is no table */
-export const tableHeader = (bytes: Uint8Array): readonly string[] => readGrid(fileText(bytes)).header.cells
+/** The header of a table, with the row it stands in. @throws Fault where there is no table */
+export const tableHeader = (bytes: Uint8Array): GridRow => readGrid(fileText(bytes)).header
 
 /**
  * The table with one cell written anew.
@@ -11,15 +11,12 @@ export const tableHeader = (bytes: Uint8Array): readonly string[] => readGrid(fi
  * @param column as the header writes it, or its place from 0
  */
 export function mendCell(bytes: Uint8Array, row: number, column: string | number, value: string): Uint8Array<ArrayBuffer> {
-  const text = fileText(bytes)
-  const grid = readGrid(text)
-  const told = /^sep=.\r?\n/i.exec(text)?.[0] ?? ''
-  const { data } = Papa.parse<string[]>(text.slice(told.length), { delimiter: grid.separator, skipEmptyLines: false })
-  const at = typeof column === 'number' ? column : grid.header.cells.indexOf(column)
+  const { data, separator, line } = rawCells(fileText(bytes))
+  const at = typeof column === 'number' ? column : tableHeader(bytes).cells.indexOf(column)
   const cells = data[row - 1]
   if (cells && at >= 0) {
     while (cells.length <= at) cells.push('')
     cells[at] = value
   }
-  return new TextEncoder().encode(told + Papa.unparse(data, { delimiter: grid.separator, newline: '\n' }))
+  return new TextEncoder().encode(line + Papa.unparse(data, { delimiter: separator, newline: '\n' }))
 }

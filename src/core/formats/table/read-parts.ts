@@ -29,7 +29,7 @@ const NAMES: ColumnNames<ColumnName> = {
 const USUAL_SECTION = 'main'
 const STUDS_HINT = 'All places look like studs, not u: write “x (studs)”, “y (studs)” and “z (plates)” in the header.'
 /** More problems than this are not read by anybody. */
-const MOST_PROBLEMS = 1000
+const MOST_PROBLEMS = 100_000
 
 /**
  * A table of parts as a document; the first section named is the root, and each section is as the table gives it.

@@ -157,7 +157,8 @@ describe('a table that is mended', () => {
   const textOf = (bytes: Uint8Array): string => new TextDecoder().decode(bytes)
 
   it('has one cell written anew, by row and column as they are told, and all else as it was', () => {
-    expect(tableHeader(bytesOf(text))).toEqual(['Piece', 'Color', 'x', 'y', 'z'])
+    expect(tableHeader(bytesOf(text))).toEqual({ number: 1, cells: ['Piece', 'Color', 'x', 'y', 'z'] })
+    expect(tableHeader(bytesOf('\n\nwhat,hue\n')).number).toBe(3)
     expect(textOf(mendCell(bytesOf(text), 3, 'Color', 'navy'))).toBe('sep=;\nPiece;Color;x;y;z\n\nbrick 2x4;navy;0\n')
     expect(textOf(mendCell(bytesOf(text), 3, 'z', '12'))).toBe('sep=;\nPiece;Color;x;y;z\n\nbrick 2x4;"deep; blue";0;;12\n')
     expect(textOf(mendCell(bytesOf(text), 1, 0, 'shape'))).toContain('shape;Color')
