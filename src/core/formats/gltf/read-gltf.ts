@@ -1,7 +1,7 @@
 import { extendCatalogue, type Catalogue, type Colour, type OwnShape } from '../../catalogue'
 import { extentOf, shapeExtent } from '../../form'
 import { checkModel, shapeOfPart, type ModelDocument, type Part, type Section } from '../../model'
-import { apply, composePoses, MM_PER_U, multiply, posed, scale, TURNS, type Matrix, type Pose } from '../../space'
+import { apply, composePoses, MM_PER_U, multiply, scale, transpose, TURNS, type Matrix, type Pose } from '../../space'
 import { plural } from '../../words'
 import { understood, type ReadFile, type ReadOptions, type Remark } from '../format'
 import { Assembly, type WorldGroup, type WorldPiece } from './assemble'
@@ -216,7 +216,7 @@ class WorldReading {
 
   /** A node's frame without its scale, but with its mirror. */
   private frameOf({ world }: PlacedNode): Pose {
-    const m = multiply(multiply(TO_OURS, world.matrix), [1, 0, 0, 0, 0, 1, 0, -1, 0])
+    const m = multiply(multiply(TO_OURS, world.matrix), transpose(TO_OURS))
     const sizes = [0, 1, 2].map((i) => Math.hypot(m[i]!, m[i + 3]!, m[i + 6]!) || 1)
     const matrix = m.map((value, i) => value / sizes[i % 3]!) as unknown as Matrix
     return this.turned({ matrix, at: apply(TO_OURS, world.at) })
@@ -233,7 +233,7 @@ class WorldReading {
       id: node.name,
       shape: recognised.shape,
       colour: told ?? colour.colour,
-      pose: composePoses({ matrix: outer.matrix, at: posed(outer, [0, 0, 0]) }, recognised.pose),
+      pose: composePoses(outer, recognised.pose),
       ...stepOf(node),
       extra: partExtra(node),
     }
