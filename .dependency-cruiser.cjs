@@ -15,6 +15,8 @@ const ROOMS = [
   'scene',
   'joints',
   'motion',
+  'placing',
+  'fill',
   'count',
   'plan',
   'edits',

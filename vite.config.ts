@@ -4,6 +4,8 @@ import { alias, at } from './vite.shared.ts'
 
 // What the PDF library leans on stands in a file of its own: no file is over 500 kB, and nothing here leans back.
 const pdf = { name: 'pdf-texts', test: /node_modules[\\/](node-html-better-parser|html-entities)[\\/]/, priority: 20 }
+// The graphics library in two files.
+const threeCore = { name: 'three-core', test: /node_modules[\\/]three[\\/]build[\\/]three\.core/, priority: 20 }
 const vendor = { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia)[\\/]/, priority: 30 }
 
 export default defineConfig({
@@ -22,7 +24,7 @@ export default defineConfig({
     rolldownOptions: {
       checks: { pluginTimings: false },
       input: at('./index.html'),
-      output: { codeSplitting: { groups: [vendor, pdf] } },
+      output: { codeSplitting: { groups: [vendor, pdf, threeCore] } },
     },
   },
 })

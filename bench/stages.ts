@@ -11,6 +11,7 @@ import { timeEdits } from './edits'
 import { HOSTILE } from './hostile'
 import { medianTime } from './measure'
 import type { Subject } from './subjects'
+import { measureWaysIn } from './ways-in'
 
 /** Steps of one section that are painted at most; a large section shows its mean long before. */
 const MOST_PAINTED = 200
@@ -39,15 +40,17 @@ export function measureSubject(text: string, { runs, isHuge }: Subject, note: No
     medianTime(runs, () => findFindings(model, reported.planned, reported.looks)),
   )
   if (!isHuge) measurePictures(model, reported, note)
+  if (!isHuge) measureWaysIn(model, note)
 }
 
 /** One edit after another, as in a session that has opened the model and done nothing else. */
 export function measureEdits(text: string, { edits }: Subject, note: Note): void {
   const model = readModelText(text)
   const largest = model.sections.reduce((a, b) => ((b.parts?.length ?? 0) > (a.parts?.length ?? 0) ? b : a))
-  const times = timeEdits(model, largest.id, edits)
+  const { times, withPicture } = timeEdits(model, largest.id, edits)
   note('one edit of the largest section with its findings, median', times[times.length >> 1]!)
   note('the same, 95th percentile', times[Math.floor(times.length * 0.95)]!)
+  note('the same with the picture of its step, 95th percentile', withPicture[Math.floor(withPicture.length * 0.95)]!)
 }
 
 function measureParts(model: ModelDocument, runs: number, note: Note): void {

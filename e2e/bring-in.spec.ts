@@ -77,7 +77,36 @@ test('a log is told in own words, mended by a click, and becomes steps', async (
 test('a new model is begun from nothing', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'New model' }).click()
-  await expect(page).toHaveURL(/\/m\/.*rail/)
+  await expect(page).toHaveURL(/\/m\/.*bench/)
   await page.goto('/')
   await expect(models(page).filter({ hasText: 'New model' })).toHaveCount(1)
+})
+
+test('a log is dictated where the browser listens', async ({ page }) => {
+  await page.addInitScript(() => {
+    // Stands for the browser's own ears: it hears one sentence as soon as it listens.
+    class Ears extends EventTarget {
+      onresult?: (event: object) => void
+      onstart?: () => void
+      onend?: () => void
+      start(): void {
+        this.onstart?.()
+        const heard = Object.assign([{ transcript: 'you need two 1x2 plates in slate', confidence: 1 }], { isFinal: true })
+        setTimeout(() => this.onresult?.({ results: [heard], resultIndex: 0 }), 50)
+      }
+      stop(): void {
+        this.onend?.()
+      }
+      abort(): void {
+        this.onend?.()
+      }
+    }
+    Object.assign(window, { SpeechRecognition: Ears, webkitSpeechRecognition: Ears })
+  })
+  await page.goto('/')
+  await page.getByRole('link', { name: 'tell in your own words' }).click()
+  await page.getByRole('button', { name: 'Dictate' }).click()
+  await expect(page.getByRole('textbox', { name: /What you took apart/ })).toHaveValue('you need two 1x2 plates in slate')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.getByRole('list', { name: 'Lines and their pieces' })).toContainText('2 × Plate 1 × 2')
 })

@@ -21,6 +21,8 @@ test('an edit under way when the model is left is made, and what comes after it 
   await page.getByRole('link', { name: 'Jump Rail' }).click()
   await page.getByRole('link', { name: 'Bird table' }).click()
   await pictureDrawn(page)
+  // The picture of the model that is left may still stand while its ties have gone.
+  await expect(tie(page, 'A 01')).toBeVisible()
   const count = (await ties(page).count()) + 1
   await note(page).fill('Press hard.')
   await page.getByRole('button', { name: 'Split this step' }).click()

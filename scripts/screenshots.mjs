@@ -101,9 +101,6 @@ await shot('rail')
 await openModel('Granary')
 await goToStep('B 12')
 await shot('rail-large')
-await goToStep('J 15')
-await page.waitForTimeout(2500)
-await shot('step-inset')
 
 await openModel('Ferry house')
 await goToStep('B 09')
@@ -122,12 +119,6 @@ await page
 await drawn()
 await page.getByText('Why this works').scrollIntoViewIfNeeded()
 await shot('proof')
-await page.getByText('Why this works').click()
-await page.getByRole('button', { name: 'Compare the strategies' }).click()
-await page.getByRole('table').waitFor({ timeout: 60_000 })
-await page.getByRole('table').scrollIntoViewIfNeeded()
-await shot('comparison')
-
 // The same house as somebody might bring it: a loft beam too short to be held, a wall without laps, a step list with gaps.
 const flawed = JSON.parse(readFileSync('demo/models/ferry-house.rail.json', 'utf8'))
 flawed.name = 'Ferry house, first draft'
@@ -164,10 +155,62 @@ await page.waitForTimeout(800)
 await shot('figures')
 await page.keyboard.press('Escape')
 await page.goto(`${origin}/tools/catalogue`)
-await page.getByRole('searchbox').fill('round 2x2')
-await page.locator('[data-shape="round-plate-2x2"]').click()
-await page.waitForTimeout(2500)
+await page.locator('[data-shape="plate-1x2"]').waitFor()
+await page.getByRole('region', { name: 'As high as a brick' }).scrollIntoViewIfNeeded()
+await page.waitForTimeout(3500)
 await shot('catalogue')
+
+// The bench with something chosen, a model half apart, and a log of photos that are drawn here.
+await openModel('Ferry house')
+await page.getByRole('link', { name: 'Bench', exact: true }).click()
+await page.locator('.paper[data-kind]').waitFor()
+await page.waitForTimeout(1200)
+for (let i = 0; i < 3; i++) await page.keyboard.press('n')
+await page.waitForTimeout(600)
+await shot('bench')
+await openModel('Bird table')
+await page.getByRole('link', { name: 'Bench', exact: true }).click()
+await page.getByRole('link', { name: 'Take apart' }).click()
+await page.getByText(/ still together/).waitFor()
+for (let i = 0; i < 9; i++) await page.keyboard.press('s')
+await page.keyboard.press('n')
+await page.waitForTimeout(600)
+await shot('take-apart')
+await page.goto(origin)
+await page.getByRole('button', { name: 'New model' }).click()
+await page.getByRole('link', { name: 'Photos' }).click()
+const photographs = []
+for (let step = 0; step < 4; step++) {
+  const address = await page.evaluate((count) => {
+    const canvas = globalThis.document.createElement('canvas')
+    canvas.width = 1200
+    canvas.height = 800
+    const context = canvas.getContext('2d')
+    context.fillStyle = '#cbb89a'
+    context.fillRect(0, 0, 1200, 800)
+    for (let i = 0; i <= count; i++) {
+      context.fillStyle = ['#8a3b26', '#4d6a3f', '#2f4c63', '#b98a2e'][i]
+      context.fillRect(330, 520 - i * 96, 540 - i * 90, 92)
+      context.fillStyle = '#00000030'
+      context.fillRect(330, 594 - i * 96, 540 - i * 90, 18)
+    }
+    return canvas.toDataURL('image/jpeg')
+  }, step)
+  photographs.push({ name: `bit-${step}.jpg`, mimeType: 'image/jpeg', buffer: Buffer.from(address.split(',')[1], 'base64') })
+}
+await page.getByLabel('Photos', { exact: true }).setInputFiles(photographs.reverse())
+const paper = page.getByRole('application')
+await paper.waitFor()
+await page.getByLabel('with the words').fill('line up with the edge')
+const place = await paper.boundingBox()
+await page.mouse.move(place.x + 70, place.y + 60)
+await page.mouse.down()
+await page.mouse.move(place.x + place.width * 0.42, place.y + place.height * 0.52, { steps: 4 })
+await page.mouse.up()
+await page.getByLabel('Pieces', { exact: true }).first().fill('2 brick 2x4 moss, plate 2x6 sand')
+await page.getByRole('button', { name: 'Add', exact: true }).first().click()
+await page.waitForTimeout(1500)
+await shot('photo-log')
 
 await page.goto(origin)
 await page.getByLabel('Model files to bring in').setInputFiles({
@@ -207,12 +250,6 @@ if (only.length === 0 || only.includes('pdf-page')) {
   execFileSync(process.execPath, ['dist/node/cli.js', 'booklet', 'demo/models/ferry-house.rail.json', '-o', pdf])
   execFileSync('pdftoppm', ['-png', '-r', '80', '-f', '8', '-l', '8', '-singlefile', pdf, join(folder, 'pdf-page')])
   console.log('pdf-page')
-}
-if (only.length === 0 || only.includes('decal-sheet')) {
-  const pdf = join(data, 'wind-pump.pdf')
-  execFileSync(process.execPath, ['dist/node/cli.js', 'booklet', 'demo/models/wind-pump.rail.json', '-o', pdf])
-  execFileSync('pdftoppm', ['-png', '-r', '80', '-f', '2', '-l', '2', '-singlefile', pdf, join(folder, 'decal-sheet')])
-  console.log('decal-sheet')
 }
 await page.close()
 await browser.close()

@@ -56,10 +56,15 @@ export const takeLoad = (page: Page): Promise<Load> =>
 
 /**
  * Presses a key and waits for what it brings about, all inside the page.
- * @param until 'version' a new version and its picture; 'picture' a picture of the same version
+ * @param until 'version' a new version and its picture; 'picture' a picture of the same version; 'put' a new version
  * @returns ms from the key press to the picture
  */
-export const press = (page: Page, key: string, until: 'version' | 'picture', more: { readonly ctrlKey?: boolean } = {}): Promise<number> =>
+export const press = (
+  page: Page,
+  key: string,
+  until: 'version' | 'picture' | 'put',
+  more: { readonly ctrlKey?: boolean } = {},
+): Promise<number> =>
   page.evaluate(
     async ({ key, until, more }) => {
       const { probe } = window
@@ -69,6 +74,7 @@ export const press = (page: Page, key: string, until: 'version' | 'picture', mor
       const code = /^[a-z]$/.test(key) ? `Key${key.toUpperCase()}` : key
       document.body.dispatchEvent(new KeyboardEvent('keydown', { key, code, bubbles: true, cancelable: true, ...more }))
       const isThere = (): boolean => {
+        if (until === 'put') return probe.version() !== before
         if (until === 'version') return probe.version() !== before && probe.drawn()
         return document.querySelector('[aria-current="step"]')?.getAttribute('aria-label') !== place && probe.drawn()
       }

@@ -24,6 +24,9 @@ const REST_MS = 20_000
 /** How long a picture is looked at before the next is asked for. */
 const LOOK_MS = 200
 const RUNS = 3
+/** Frames of a turning model, and pieces put down. */
+const FRAMES = 40
+const PUTS = 12
 /** Share of the processors' time that others may take before a run is made again, %. */
 const DISTURBED = 1
 const TAKEN = 'share of the machine that others took meanwhile, %'
@@ -75,6 +78,7 @@ class PageRun {
     await page
       .getByLabel('Model files to bring in')
       .setInputFiles({ name: 'town.rail.json', mimeType: 'application/json', buffer: Buffer.from(model) })
+    await page.getByRole('button', { name: 'Bring it in' }).click({ timeout: 60_000 })
     await page.getByRole('button', { name: 'Open' }).waitFor({ timeout: 60_000 })
     await takeLoad(page)
   }
@@ -189,7 +193,55 @@ class PageRun {
     await this.takeTasks()
     this.note('longest task on the main thread, anywhere', this.longest)
   }
+
+  /** On the bench: until the model is drawn, a frame while it turns, a click, and a piece put down by keyboard. */
+  async bench(): Promise<void> {
+    const { page } = this
+    const paper = page.locator('.paper')
+    let start = Date.now()
+    await page.getByRole('link', { name: 'Bench', exact: true }).click()
+    await paper.waitFor()
+    await page.waitForFunction(() => Number(document.querySelector('.paper')?.getAttribute('data-drawn') ?? 0) > 0, undefined, {
+      timeout: 60_000,
+    })
+    this.note('bench: until the model is drawn', Date.now() - start)
+    await page.waitForTimeout(2500)
+    this.note('bench: a frame while the model turns, p95', p95(await turnFrames(page)))
+    const box = (await paper.boundingBox())!
+    start = Date.now()
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2)
+    await page.waitForTimeout(20)
+    this.note('bench: a click, until what was hit is said', Date.now() - start)
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('/')
+    await page.keyboard.type('brick 2x4 red')
+    await page.keyboard.press('Enter')
+    const puts: number[] = []
+    for (let i = 0; i < PUTS; i++) {
+      await page.evaluate(() =>
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageUp', code: 'PageUp', bubbles: true, cancelable: true })),
+      )
+      puts.push(await press(page, 'Enter', 'put'))
+    }
+    this.note('bench: a piece put down by keyboard, until it is part of the plan, p95', p95(puts))
+    await this.takeTasks()
+  }
 }
+
+/** Turns the model by its keys, a frame after another; ms between frames. */
+const turnFrames = (page: Page): Promise<number[]> =>
+  page.evaluate(async (count) => {
+    const frames: number[] = []
+    let before = performance.now()
+    for (let i = 0; i < count; i++) {
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', code: 'ArrowRight', bubbles: true, cancelable: true }))
+      await new Promise((resolve) => requestAnimationFrame(resolve))
+      const now = performance.now()
+      if (i > 3) frames.push(now - before)
+      before = now
+    }
+    return frames
+  }, FRAMES)
 
 type Subject = (typeof PAGE_SUBJECTS)[number]
 
@@ -207,6 +259,7 @@ async function measureOnce(browser: Browser, { name, make }: Subject): Promise<F
   await run.edit()
   await run.scrub()
   await run.lookAround()
+  await run.bench()
   run.note('memory of page and workers right after all that, MB', rendererMemory())
   await page.waitForTimeout(REST_MS)
   run.note('the same after twenty seconds of rest', rendererMemory())

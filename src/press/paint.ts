@@ -17,7 +17,9 @@ import {
   type RgbImage,
   type StepInset,
   type ViewNumber,
+  type PictureWindow,
 } from '@core/picture'
+import type { FlatPoint } from '@core/space'
 
 /** Paints and draws all pictures of one booklet; keeps the painter of the section at hand, since steps come in order. */
 export class BookletPainter {
@@ -62,9 +64,16 @@ export class BookletPainter {
     return content === 'finished' ? painter.drawFinished(view) : painter.draw(picture.step, view, insetOf(picture))
   }
 
-  /** What the picture of a finished section shows at a place, px. */
-  pick(picture: PictureRef, x: number, y: number): Picked | undefined {
-    return this.painterOf(picture).pick(picture.view as ViewNumber, x, y)
+  /** What a picture shows at a place, px. */
+  pick(picture: PictureRef, content: PictureContent, [x, y]: FlatPoint): Picked | undefined {
+    const painter = this.painterOf(picture)
+    const view = picture.view as ViewNumber
+    return content === 'finished' ? painter.pick(view, x, y) : painter.pickInStep(picture.step, view, [x, y])
+  }
+
+  /** Where things of a section lie in the picture of a step, px. */
+  windows(picture: PictureRef, ids: readonly string[]): PictureWindow[] {
+    return this.painterOf(picture).windowsInStep(picture.step, picture.view as ViewNumber, new Set(ids))
   }
 
   piece(piece: PieceSpec, size: PictureSize, look?: Partial<PieceLook>): RgbImage {

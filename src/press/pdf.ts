@@ -2,7 +2,7 @@ import { PDFDocument } from '@cantoo/pdf-lib'
 import type { CoverPage, InventoryPage, Page, StepPage, TrayPage } from '@core/booklet'
 import { lettersOf, pieceKey, total } from '@core/count'
 import { Fault } from '@core/fault'
-import { DecalSheet } from './pdf-decals'
+import { PhotoSheet } from './pdf-photos'
 import { plural } from '@core/words'
 import { FlowColumn } from './column'
 import { ACCENT, ASPECT, FAINT, INK, LINE, MARGIN, TOP, type PdfInput } from './pdf-sheet'
@@ -46,7 +46,7 @@ export async function writePdf(input: PdfInput): Promise<Uint8Array> {
   return doc.save()
 }
 
-class Press extends DecalSheet {
+class Press extends PhotoSheet {
   /** Which half of the page the next step takes; undefined when the page holds no steps. */
   private nextSlot: 0 | 1 | undefined
 
@@ -93,6 +93,7 @@ class Press extends DecalSheet {
     column.take(40)
     for (const caution of page.cautions) column.take(this.caution(caution, column))
     column.take(6)
+    for (const photo of page.photos) await this.photo(photo, column, 260)
     for (const piece of page.notes === '' ? [] : paragraphs(page.notes)) {
       column.need(FOOT)
       this.write(column, piece, { size: 10.5 }, 4)
@@ -137,7 +138,8 @@ class Press extends DecalSheet {
   /** Two steps share a sheet; one whose words or pieces need more gets sheets of its own, so that nothing is left out. */
   private async step(page: StepPage): Promise<void> {
     const height = page.callout.reduce((sum, piece) => sum + this.lineHeight(piece, TRAY_WIDTH), 0)
-    if (height > MOST_HEIGHT || page.note.length + page.caution.length + page.signs.join('').length > MOST_WORDS) return this.longStep(page)
+    if (page.photos.length > 0 || height > MOST_HEIGHT || page.note.length + page.caution.length + page.signs.join('').length > MOST_WORDS)
+      return this.longStep(page)
     if (this.nextSlot !== 1) {
       this.newPage()
       this.nextSlot = 0
@@ -170,10 +172,13 @@ class Press extends DecalSheet {
     const top = this.height - 34
     this.rail(page, top)
     const column = this.pageColumn(top - 40)
-    const width = Math.min(column.width, 420)
-    column.take(width * ASPECT)
-    await this.picture(page.picture, 'step', { x: MARGIN, y: column.y, width })
-    column.take(22)
+    if (page.picture) {
+      const width = Math.min(column.width, page.photos.length > 0 ? 300 : 420)
+      column.take(width * ASPECT)
+      await this.picture(page.picture, 'step', { x: MARGIN, y: column.y, width })
+      column.take(22)
+    }
+    for (const photo of page.photos) await this.photo(photo, column, page.picture ? 250 : 380)
     this.joins(page, column)
     if (page.callout.length > 0) {
       await this.table(column, page.callout, lettersOf(page.callout, this.input.catalogue.colours))

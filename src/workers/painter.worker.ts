@@ -7,6 +7,7 @@ import {
   pieceSource,
   writeSvg,
   type Picked,
+  type PictureWindow,
   type PictureSize,
   type PieceLook,
   type PieceSpec,
@@ -128,9 +129,13 @@ const api = {
       return forCanvas(painter(width, height).paint(ref, content), spare)
     })
   },
-  /** What the picture of a finished section shows at a place, px. */
-  pick(ref: PictureRef, { width, height }: PictureSize, [x, y]: FlatPoint): Picked | undefined {
-    return painter(width, height).pick(ref, x, y)
+  /** What a picture shows at a place, px. */
+  pick(ref: PictureRef, content: PictureContent, { width, height }: PictureSize, at: FlatPoint): Picked | undefined {
+    return painter(width, height).pick(ref, content, at)
+  },
+  /** Where things lie in the picture of a step, px. */
+  windows(ref: PictureRef, { width, height }: PictureSize, ids: readonly string[]): PictureWindow[] {
+    return painter(width, height).windows(ref, ids)
   },
   async file(ref: PictureRef, size: PictureSize): Promise<PictureFile> {
     const own = new BookletPainter(source!, size)

@@ -88,6 +88,31 @@ export type ReadChoices = Omit<ReadOptions, 'onProgress'>
 
 export type ReadAnswer = ReadPreview | { readonly fault: PlainFault }
 
+/** One model of a backup: its state as bytes of JSON. */
+export interface BackupEntry {
+  readonly name: string
+  readonly parts: number
+  readonly bytes: Uint8Array<ArrayBuffer>
+}
+
+/** A backup as it was read, before anything of it is stored. */
+export interface BackupPreview {
+  readonly made: string
+  readonly models: readonly BackupEntry[]
+  readonly names?: string
+  readonly settings?: unknown
+}
+
+export type BackupAnswer = BackupPreview | { readonly fault: PlainFault }
+
+/** What goes into a backup: states as bytes of JSON. */
+export interface BackupOrder {
+  readonly made: string
+  readonly states: readonly Uint8Array<ArrayBuffer>[]
+  readonly names: string
+  readonly settings: unknown
+}
+
 const encoder = new TextEncoder()
 const decoder = new TextDecoder()
 

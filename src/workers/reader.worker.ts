@@ -1,10 +1,21 @@
 import { expose, transfer } from 'comlink'
 import { plainFault } from '@core/fault'
-import { readFile, type Remark } from '@core/formats'
-import { asBuilt, isLoose, partsOf } from '@core/model'
+import { readBackup, readFile, writeBackup, type Remark } from '@core/formats'
+import { asBuilt, isLoose, partsOf, type ModelDocument } from '@core/model'
 import type { Progress } from '@core/pipeline'
 import { staysAlive } from './alive'
-import { toBytes, unplanned, USUAL_SETTINGS, type ModelState, type ReadAnswer, type ReadChoices } from './plan-messages'
+import {
+  fromBytes,
+  toBytes,
+  unplanned,
+  USUAL_SETTINGS,
+  type BackupAnswer,
+  type BackupEntry,
+  type BackupOrder,
+  type ModelState,
+  type ReadAnswer,
+  type ReadChoices,
+} from './plan-messages'
 
 const alive = staysAlive()
 
@@ -42,6 +53,31 @@ const api = {
       return { fault: plainFault(thrown) }
     }
   },
+  /** Reads a backup whole; a fault comes back as data. */
+  readBackup(bytes: Uint8Array): BackupAnswer {
+    try {
+      const { models, ...rest } = readBackup(bytes)
+      return { ...rest, models: models.map(({ model, beside }) => backupEntry(asBuilt(model), beside)) }
+    } catch (thrown) {
+      return { fault: plainFault(thrown) }
+    }
+  },
+  writeBackup({ states, ...rest }: BackupOrder): Uint8Array<ArrayBuffer> {
+    const models = states.map((bytes) => {
+      const { model, ...beside } = fromBytes<ModelState>(bytes)
+      return { model, beside }
+    })
+    const zip = writeBackup({ ...rest, models })
+    return transfer(zip, [zip.buffer])
+  },
+}
+
+/** How its steps are laid comes from the same program, or is left to the usual way. */
+function backupEntry(model: ModelDocument, beside: unknown): BackupEntry {
+  const { settings, order } = (beside ?? {}) as Partial<ModelState>
+  const isKnown = settings !== undefined && Object.keys(USUAL_SETTINGS).every((key) => key in settings)
+  const state: ModelState = { model, settings: isKnown ? settings : USUAL_SETTINGS, order: order ?? {} }
+  return { name: model.name, parts: unplanned(state).parts, bytes: toBytes(state) }
 }
 
 export type ReaderApi = typeof api

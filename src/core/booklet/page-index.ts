@@ -96,6 +96,7 @@ export class PageIndex {
         sections: plan.sections.length,
       },
       cautions: cautionsOf(model),
+      photos: model.photos ?? [],
       picture: this.lastPicture(this.index.section(model.root)),
     }
   }

@@ -1,4 +1,5 @@
 import type { ColourCount, PieceCount } from '../count'
+import type { Photo } from '../model'
 import type { Bundle } from './bundle'
 import type { Vec } from '../space'
 import type { DecalCount } from './decal-sheet'
@@ -41,6 +42,8 @@ export interface CoverPage {
     readonly sections: number
   }
   readonly cautions: readonly string[]
+  /** Photos of the finished model. */
+  readonly photos: readonly Photo[]
   readonly picture: PictureRef | null
 }
 
@@ -78,9 +81,15 @@ export interface StepPage {
   readonly caution: string
   /** The designer's further notes, each with what it is for: "Try it now: it should swing". */
   readonly signs: readonly string[]
+  /** Photos of the designer's, with what is drawn on them. */
+  readonly photos: readonly Photo[]
   readonly picture: PictureRef | null
   /** What to do with the work before this step, in words: "Turn the work upside down"; else empty. */
   readonly turn: string
+  /** How the work lies in this step, as a turn in text. */
+  readonly lies: string
+  /** The view that the designer chose; nothing where the program chooses. */
+  readonly chosenView?: number
   /** In words, where the viewer stands when that is not the usual side: "Seen from behind, on the left"; else empty. */
   readonly seenFrom: string
   /** How far what is joined can move on its joints, a sentence each. */

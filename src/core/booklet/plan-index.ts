@@ -60,8 +60,7 @@ export class PlanIndex {
 
   /** What the designer says of a planned step. */
   given({ plan, base }: IndexedSection, step: PlanStep): GivenStep | undefined {
-    if (plan.derivedFrom !== undefined || !base.steps) return undefined
-    return base.planRest === true ? lockOf(base.steps, step) : base.steps[step.number - 1]
+    return plan.derivedFrom === undefined ? givenStep(base, step) : undefined
   }
 }
 
@@ -80,6 +79,10 @@ const lockIndex = memo((steps: readonly GivenStep[]): ReadonlyMap<string, GivenS
   })
   return new Map(firsts)
 })
+
+/** What a section's given steps say of a planned one; where the rest is planned, only locked steps say something. */
+export const givenStep = ({ steps, planRest }: Section, planned: PlanStep): GivenStep | undefined =>
+  planRest === true ? lockOf(steps ?? [], planned) : steps?.[planned.number - 1]
 
 /** The locked step that a planned one is: a locked step is never drawn together with anything else. */
 function lockOf(steps: readonly GivenStep[], planned: PlanStep): GivenStep | undefined {

@@ -1,4 +1,4 @@
-import type { GivenStep, StepNoteKind } from '../model'
+import type { GivenStep, Photo, StepNoteKind } from '../model'
 
 /** What stands before a note, by what it is for. */
 export const NOTE_WORDS: Readonly<Record<StepNoteKind, string>> = {
@@ -12,11 +12,12 @@ export const NOTE_WORDS: Readonly<Record<StepNoteKind, string>> = {
   hold: 'Hold while pressing',
 }
 
-/** What is said of a step: note and caution, and every other note with what it is for. */
-export function notesOfStep({ note = '', caution = '', notes = [] }: GivenStep = {}): {
+/** What is said of a step, and shown: note and caution, every other note with what it is for, photos. */
+export function notesOfStep({ note = '', caution = '', notes = [], photos = [] }: GivenStep = {}): {
   readonly note: string
   readonly caution: string
   readonly signs: readonly string[]
+  readonly photos: readonly Photo[]
 } {
-  return { note, caution, signs: notes.map(({ kind, text }) => `${NOTE_WORDS[kind]}: ${text}`) }
+  return { note, caution, signs: notes.map(({ kind, text }) => `${NOTE_WORDS[kind]}: ${text}`), photos }
 }

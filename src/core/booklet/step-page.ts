@@ -7,7 +7,7 @@ import { copyById, type IndexedSection, type PlanIndex } from './plan-index'
 import { reachWords } from './reach-words'
 import { insetWords, seenFromWords, spokenStep } from './step-words'
 import { notesOfStep } from './step-notes'
-import { turnWords } from './turn-words'
+import { LAYINGS, turnWords } from './turn-words'
 
 /** The page of one step of a section. */
 export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanStep): StepPage {
@@ -38,6 +38,8 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
       ? { section: plan.id, step: step.number - 1, view, ...(inset ? { inset: { view: inset.view, things: inset.things } } : {}) }
       : null,
     turn,
+    lies: orientationsOf(plan)[step.number - 1] ?? UPRIGHT,
+    ...(given?.view === undefined ? {} : { chosenView: given.view }),
     seenFrom,
     reaches,
     spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...reaches]
@@ -69,6 +71,8 @@ function reachesOf({ source: { model } }: PlanIndex, { base }: IndexedSection, s
     return words === '' ? [] : [`${sectionsById(model).get(copy!.section)?.name ?? copy!.section}: ${words}.`]
   })
 }
+
+const UPRIGHT = LAYINGS[0]!.turn
 
 /** What comes from below needs the work lifted, unless it lies upside down already. */
 function lifted(section: SectionPlan, step: PlanStep): string {

@@ -70,6 +70,10 @@ const studForm = ({ at, facing }: Connector): Solid => ({
   sides: STUD_SIDES,
 })
 
+/** One stud that stands on the origin; with fewer sides than pieces are drawn with, where there are very many. */
+export const studMesh = (sides = STUD_SIDES): Mesh =>
+  meshOf([{ ...studForm({ kind: 'stud', at: [0, 0, 0], facing: PLUS_Z }), sides } as Solid])
+
 /** The middles of the cells of a rectangle `columns` × `rows`, in u. */
 export function cellMiddles(columns: number, rows: number): [number, number][] {
   const cells: [number, number][] = []

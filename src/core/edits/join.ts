@@ -1,14 +1,9 @@
-import { copiesOf, Flattener, partsOf, sectionById, sectionsById, type ModelDocument } from '../model'
+import { copiesOf, Flattener, type ModelDocument } from '../model'
 import { posedBox, STUD_PITCH, unite, type Box, type Vec } from '../space'
+import { addNodes, sectionUsesOther } from './nodes'
 
 /** Room left between what stands side by side, studs. */
 const APART = 2
-
-/** Whether a section uses another, however deep. */
-function uses(model: ModelDocument, id: string, other: string): boolean {
-  if (id === other) return true
-  return copiesOf(sectionsById(model).get(id)!).some((copy) => uses(model, copy.section, other))
-}
 
 /** Around all parts of a section, its copies' too; nothing where none has a place. */
 function extentOfSection(model: ModelDocument, id: string): Box | undefined {
@@ -22,7 +17,7 @@ function extentOfSection(model: ModelDocument, id: string): Box | undefined {
  * @returns the same document where the section holds the whole itself
  */
 export function joinBeside(model: ModelDocument, id: string): ModelDocument {
-  if (uses(model, id, model.root)) return model
+  if (sectionUsesOther(model, id, model.root)) return model
   const [whole, part] = [extentOfSection(model, model.root), extentOfSection(model, id)]
   const onGrid = (value: number): number => Math.ceil(value / STUD_PITCH) * STUD_PITCH
   const at: Vec =
@@ -33,16 +28,7 @@ export function joinBeside(model: ModelDocument, id: string): ModelDocument {
           Math.round(whole.min[2] - part.min[2]),
         ]
       : [0, 0, 0]
-  const root = sectionById(model, model.root)
-  const taken = new Set([...partsOf(root), ...copiesOf(root)].map((each) => each.id))
-  let copyId = id
-  for (let number = 2; taken.has(copyId); number++) copyId = `${id}-${number}`
-  const joined = {
-    ...root,
-    copies: [...copiesOf(root), { id: copyId, section: id, at }],
-    ...(root.steps ? { steps: [...root.steps, { join: [copyId] }] } : {}),
-  }
-  return { ...model, sections: model.sections.map((section) => (section.id === root.id ? joined : section)) }
+  return addNodes(model, model.root, { copies: [{ id, section: id, at }] }).model
 }
 
 /** The document without a section that nothing uses; the same where something does, or it is the whole. */

@@ -7,8 +7,8 @@ export function renameSection(model: ModelDocument, id: string, name: string): M
   return { ...model, sections: model.sections.map((section) => (section.id === id ? { ...section, name: plain } : section)) }
 }
 
-/** The document with a section one place earlier or later; at the end of the list nothing changes. */
-export function moveSection(model: ModelDocument, id: string, by: 1 | -1): ModelDocument {
+/** The document with a section so many places later, or earlier; nothing changes beyond the ends of the list. */
+export function moveSection(model: ModelDocument, id: string, by: number): ModelDocument {
   const from = model.sections.findIndex((section) => section.id === id)
   const to = from + by
   if (from < 0 || to < 0 || to >= model.sections.length) return model

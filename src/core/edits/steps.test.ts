@@ -8,11 +8,16 @@ import {
   keepSteps,
   mergeWithNext,
   moveToNeighbour,
+  planAround,
   removeStepNote,
+  setLocked,
   setStepText,
+  setStepTurn,
+  setStepView,
   splitStep,
 } from './index'
 import { planModel, type SectionPlan } from '../plan'
+import { reportModel } from '../pipeline'
 
 const wall = oneSection(Array.from({ length: 12 }, (_, i) => part(`b${i}`, 'brick-2x2', [(i % 3) * 20, 0, Math.floor(i / 3) * 12])))
 const ground = { ...part('ground', 'plate-2x6', [0, 0, -4]) }
@@ -134,5 +139,36 @@ describe('notes of a step', () => {
     const cut = cutOut(noted, 'main', ['ground'], 'Ground')
     expect(cut.sections[0]!.steps!.flatMap(({ notes = [] }) => notes)).toEqual([{ kind: 'try', text: 'It should swing.', parts: ['b0'] }])
     expect(() => checkModel(cut)).not.toThrow()
+  })
+})
+
+describe('how a step is seen', () => {
+  const at = { section: 'main', step: 1 }
+  const kept = keepSteps(model, plans(model), 'main')
+
+  it('is chosen and left to the program again, and the file keeps it', () => {
+    const chosen = setStepView(kept, plans(kept), at, 5)
+    expect(steps(chosen)[1]!.view).toBe(5)
+    expect(checkModel(chosen)).toEqual(chosen)
+    expect(setStepView(chosen, plans(chosen), at, undefined)).toEqual(kept)
+    expect(() => checkModel(setStepView(kept, plans(kept), at, 8))).toThrow()
+  })
+
+  it('is looked at from there, also around locked steps, and the others are free', () => {
+    const chosen = setLocked(setStepView(kept, plans(kept), at, 2), plans(kept), at, true)
+    expect(reportModel(chosen).looks[0]!.map(({ view }) => view)[1]).toBe(2)
+    expect(reportModel(kept).looks[0]!.map(({ view }) => view)[1]).toBe(0)
+    const planned = reportModel(planAround(chosen, 'main'))
+    const place = planned.report.sections[0]!.steps.findIndex(({ moves }) =>
+      moves.some((move) => 'parts' in move && move.parts.includes(steps(chosen)[1]!.add![0]!)),
+    )
+    expect(planned.looks[0]![place]!.view).toBe(2)
+  })
+
+  it('lies as it is told from that step on', () => {
+    const laid = setStepTurn(kept, plans(kept), at, '+x-y')
+    expect(planModel(laid).plan.sections[0]!.steps.map(({ turn }) => turn)).toEqual(
+      steps(kept).map((_, i) => (i === 1 ? '+x-y' : undefined)),
+    )
   })
 })

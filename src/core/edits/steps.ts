@@ -1,15 +1,5 @@
 import { Fault } from '../fault'
-import {
-  isLoose,
-  partsOf,
-  pieceCount,
-  sectionById,
-  type GivenStep,
-  type ModelDocument,
-  type Part,
-  type Section,
-  type StepNote,
-} from '../model'
+import { partsOf, sectionById, type GivenStep, type ModelDocument, type Section, type StepNote } from '../model'
 import { baseSection, plansById, type SectionPlan } from '../plan'
 
 /**
@@ -99,7 +89,7 @@ const idsIn = (step: GivenStep): string[] => [...(step.add ?? []), ...(step.join
 
 export type StepChange = (steps: readonly GivenStep[]) => readonly GivenStep[]
 
-function changeSteps(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, change: StepChange): ModelDocument {
+export function changeSteps(model: ModelDocument, plans: readonly SectionPlan[], sectionId: string, change: StepChange): ModelDocument {
   return withSteps(keepSteps(model, plans, sectionId), sectionId, change)
 }
 
@@ -111,10 +101,10 @@ export function withSteps(model: ModelDocument, sectionId: string, change: StepC
   return { ...model, sections }
 }
 
-const sizeOfStep = (step: GivenStep): number => (step.add?.length ?? 0) + (step.join?.length ?? 0)
+export const sizeOfStep = (step: GivenStep): number => (step.add?.length ?? 0) + (step.join?.length ?? 0)
 
 /** @throws Fault `locked-step` where one of the steps is locked */
-function refuseLocked(steps: readonly GivenStep[], ...numbers: readonly number[]): void {
+export function refuseLocked(steps: readonly GivenStep[], ...numbers: readonly number[]): void {
   const locked = numbers.find((step) => steps[step]?.locked === true)
   if (locked === undefined) return
   throw new Fault('locked-step', `Step ${locked + 1} is locked, so it stays as it is.`, {
@@ -163,15 +153,25 @@ export function moveStep(
   })
 }
 
-/** Cuts a step in two; the first keeps the first half of what it brings, and the note. Steps count from 0. */
-export function splitStep(model: ModelDocument, plans: readonly SectionPlan[], { section, step }: StepPlace): ModelDocument {
+/**
+ * Cuts a step in two; the first keeps the first half of what it brings, and the note. Steps count from 0.
+ * @param after what the first step ends with; its middle where that is not said
+ */
+export function splitStep(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  { section, step }: StepPlace,
+  after?: string,
+): ModelDocument {
   return changeSteps(model, plans, section, (steps) => {
     const whole = steps[step]!
     refuseLocked(steps, step)
     if (sizeOfStep(whole) < 2) throw new Fault('cannot-split', 'A step with one part cannot be split.')
     const add = whole.add ?? []
     const join = whole.join ?? []
-    const half = Math.ceil(sizeOfStep(whole) / 2)
+    const named = after === undefined ? -1 : [...add, ...join].indexOf(after)
+    const half = named < 0 ? Math.ceil(sizeOfStep(whole) / 2) : named + 1
+    if (half === sizeOfStep(whole)) throw new Fault('cannot-split', 'Nothing of this step comes after that.')
     const first: GivenStep = { ...whole, add: add.slice(0, half), join: join.slice(0, Math.max(0, half - add.length)) }
     const second: GivenStep = { add: add.slice(half), join: join.slice(Math.max(0, half - add.length)) }
     return [...steps.slice(0, step), tidy(first), tidy(second), ...steps.slice(step + 1)]
@@ -197,67 +197,6 @@ export function mergeWithNext(model: ModelDocument, plans: readonly SectionPlan[
   })
 }
 
-/**
- * Moves a part or a copy to the step before (−1) or after (1); a step left empty goes. Of a loose part that stands for several
- * pieces one piece moves.
- */
-export function moveToNeighbour(
-  model: ModelDocument,
-  plans: readonly SectionPlan[],
-  place: StepPlace,
-  { id, way }: { readonly id: string; readonly way: -1 | 1 },
-): ModelDocument {
-  const { section, step } = place
-  const loose = sectionById(model, section).parts?.find((part) => part.id === id)
-  if (loose && isLoose(loose) && pieceCount(loose) > 1) return moveOneLoose(keepSteps(model, plans, section), place, loose, way)
-  return changeSteps(model, plans, section, (steps) => {
-    const from = steps[step]!
-    const isCopy = from.join?.includes(id) ?? false
-    if (!isCopy && !from.add?.includes(id)) throw new Fault('unknown-part', `Step ${step + 1} does not bring “${id}”.`)
-    const key = isCopy ? 'join' : 'add'
-    const target = steps[step + way]
-    if (step + way < 0) throw new Fault('cannot-move', 'This is the first step.')
-    refuseLocked(steps, step, step + way)
-    const rest = { ...from, [key]: from[key]!.filter((other) => other !== id) }
-    const list = target?.[key] ?? []
-    const moved = { ...(target ?? {}), [key]: way === -1 ? [...list, id] : [id, ...list] }
-    const next = steps.slice()
-    next[step + way] = tidy(moved)
-    next[step] = tidy(rest)
-    return next.filter((candidate, i) => i !== step || sizeOfStep(candidate) > 0)
-  })
-}
-
-/** One piece of a loose part goes to the step beside: to a part of the same piece there, or as a part of its own. */
-function moveOneLoose(model: ModelDocument, { section: sectionId, step }: StepPlace, loose: Part, way: -1 | 1): ModelDocument {
-  const section = sectionById(model, sectionId)
-  const steps = section.steps ?? []
-  if (step + way < 0) throw new Fault('cannot-move', 'This is the first step.')
-  refuseLocked(steps, step, step + way)
-  const there = new Set(steps[step + way]?.add ?? [])
-  const { id, count: _count, ...piece } = loose
-  const isSame = ({ id: _id, count: _n, ...other }: Part): boolean => JSON.stringify(other) === JSON.stringify(piece)
-  const parts = partsOf(section)
-  const twin = parts.find((part) => there.has(part.id) && isLoose(part) && isSame(part))
-  const own: Part = twin ?? { ...piece, id: freeId(parts, id), count: 0 }
-  const counted = parts.map((part) =>
-    part.id === id ? { ...part, count: pieceCount(part) - 1 } : part.id === own.id ? { ...part, count: pieceCount(part) + 1 } : part,
-  )
-  const all = twin ? counted : [...counted, { ...own, count: 1 }]
-  const target: GivenStep = { ...steps[step + way], add: twin ? [...there] : way === -1 ? [...there, own.id] : [own.id, ...there] }
-  const next = steps.slice()
-  next[step + way] = target
-  const sections = model.sections.map((each) => (each.id === sectionId ? { ...each, parts: all, steps: next } : each))
-  return { ...model, sections }
-}
-
-function freeId(parts: readonly Part[], id: string): string {
-  const taken = new Set(parts.map((part) => part.id))
-  let number = 2
-  while (taken.has(`${id}-${number}`)) number++
-  return `${id}-${number}`
-}
-
 export type StepText = 'note' | 'caution'
 
 export function setStepText(
@@ -267,6 +206,32 @@ export function setStepText(
   { key, text }: { readonly key: StepText; readonly text: string },
 ): ModelDocument {
   return changeSteps(model, plans, section, (steps) => steps.map((given, i) => (i === step ? tidy({ ...given, [key]: text }) : given)))
+}
+
+/** From which corner a step is seen (0 to 7), or that the program chooses. */
+export function setStepView(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  { section, step }: StepPlace,
+  view: number | undefined,
+): ModelDocument {
+  return changeSteps(model, plans, section, (steps) =>
+    steps.map((given, i) => {
+      if (i !== step) return given
+      const { view: _view, ...free } = given
+      return view === undefined ? free : { ...free, view }
+    }),
+  )
+}
+
+/** How the work lies from a step on, as a turn in text, up to the next step that says so itself. */
+export function setStepTurn(
+  model: ModelDocument,
+  plans: readonly SectionPlan[],
+  { section, step }: StepPlace,
+  turn: string,
+): ModelDocument {
+  return changeSteps(model, plans, section, (steps) => steps.map((given, i) => (i === step ? { ...given, turn } : given)))
 }
 
 /** Writes a note of a kind to a step; an empty text changes nothing. */
@@ -305,6 +270,8 @@ export function forgetSteps(model: ModelDocument, sectionId: string): ModelDocum
 }
 
 /** Empty lists and texts are left out of the document. */
-function tidy(step: GivenStep): GivenStep {
-  return Object.fromEntries(Object.entries(step).filter(([, value]) => value === true || (value as { length: number }).length > 0))
+export function tidy(step: GivenStep): GivenStep {
+  return Object.fromEntries(
+    Object.entries(step).filter(([, value]) => value === true || typeof value === 'number' || (value as { length: number }).length > 0),
+  )
 }

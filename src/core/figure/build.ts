@@ -64,7 +64,8 @@ class FigureBuilder {
     const option = chosenOption(this.recipe, slot)
     if (!option) return undefined
     const shape = this.catalogue.shapes.get(option.shape)!
-    const part: Part = { id: idOf(slot), shape: option.shape, colour: option.colour, at, ...(turn === undefined ? {} : { turn }) }
+    const { shape: piece, colour, work } = option
+    const part: Part = { id: idOf(slot), shape: piece, colour, at, ...(turn === undefined ? {} : { turn }), ...(work ? { work } : {}) }
     const made = { part, shape, at }
     this.placed.set(slot, made)
     return made

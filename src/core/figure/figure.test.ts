@@ -3,7 +3,7 @@ import { BASE_CATALOGUE } from '../catalogue'
 import { reportModel } from '../pipeline'
 import { checkModel, type FigureOption, type FigureRecipe, type ModelDocument } from '../model'
 import { replay } from '../replay'
-import { plainFigure, withFigure, type Slot } from './index'
+import { piecesForSlot, plainFigure, withFigure, type Slot } from './index'
 import { withChosen, withOption, withOptionTold, withoutOption } from '../edits'
 
 const EMPTY: ModelDocument = {
@@ -75,6 +75,14 @@ describe('a figure', () => {
     expect(() => modelOf(withSlot('head', { shape: 'plate-1x1', colour: 'red' }))).toThrow('it has no ring')
   })
 
+  it('keeps what is done to a piece, and is refused with a decal that the model has not', () => {
+    const work = [{ kind: 'print' as const, note: 'A waistcoat' }]
+    const made = modelOf(withSlot('torso', { shape: 'figure-torso', colour: 'moss', work }))
+    expect(made.sections.flatMap(({ parts = [] }) => parts.filter((part) => part.id === 'torso'))).toMatchObject([{ work }])
+    const unknown = withSlot('torso', { shape: 'figure-torso', colour: 'moss', work: [{ kind: 'decal', decal: 'gone', face: 'front' }] })
+    expect(() => modelOf(unknown)).toThrow('There is no decal “gone”')
+  })
+
   it('is made anew without leaving anything behind, and keeps its alternatives in the file', () => {
     const first = plainFigure('who', 'Somebody')
     const second: FigureRecipe = {
@@ -110,5 +118,35 @@ describe('edits of a recipe', () => {
     expect(withoutOption(worn, 'headwear', 1).slots.headwear).toMatchObject({ chosen: 0, options: [{ shape: 'figure-hair-short' }] })
     expect(withoutOption(plain, 'headwear', 0).slots).not.toHaveProperty('headwear')
     expect(plain).toEqual(plainFigure('who', 'Somebody'))
+  })
+})
+
+describe('the pieces of a slot', () => {
+  const ids = (slot: Parameters<typeof piecesForSlot>[0]): string[] => piecesForSlot(slot, BASE_CATALOGUE).map(({ id }) => id)
+
+  it('are those that hang there, for that side', () => {
+    expect(ids('armLeft')).toEqual(['figure-arm-left'])
+    expect(ids('armRight')).toEqual(['figure-arm-right'])
+    expect(ids('legLeft')).toEqual(['figure-leg-left'])
+    expect(ids('torso')).toEqual(['figure-torso'])
+    expect(ids('legs')).toEqual(['figure-legs', 'figure-hips'])
+    expect(ids('head')).toEqual(['figure-head'])
+    expect(ids('handLeft')).toEqual(['figure-hand'])
+    expect(ids('back')).toEqual(['figure-cape', 'figure-backpack'])
+    expect(ids('headwear')).toContain('figure-hair-bun')
+    expect(ids('headwear')).not.toContain('figure-head')
+    expect(
+      ids('heldLeft')
+        .slice(0, 3)
+        .every((id) => id.startsWith('tool-')),
+    ).toBe(true)
+  })
+
+  it('each make a figure that stands without errors', () => {
+    for (const slot of ['torso', 'head', 'headwear', 'armLeft', 'armRight', 'back'] as const) {
+      for (const shape of ids(slot).slice(0, 6)) {
+        expect(errors(modelOf(withSlot(slot, { shape, colour: 'teal' }))), `${slot} ${shape}`).toEqual([])
+      }
+    }
   })
 })

@@ -2,3 +2,4 @@
 export * from './recipe'
 export * from './build'
 export * from './words'
+export { piecesForSlot } from './slot-pieces'

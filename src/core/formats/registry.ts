@@ -1,5 +1,6 @@
 import { Fault } from '../fault'
 import { listInWords } from '../words'
+import { backupZip } from './backup/backup'
 import type { Format, WritableFormat } from './format'
 import { drawing } from './gltf/gltf'
 import { partsTable } from './table/parts-table'
@@ -7,7 +8,7 @@ import { wordsLog } from './words-log'
 import { railJson } from './rail-json'
 
 /** Every format of model files. A new one is a file of its own and a line here. */
-export const FORMATS: readonly Format[] = [railJson, partsTable, drawing, wordsLog]
+export const FORMATS: readonly Format[] = [railJson, partsTable, drawing, wordsLog, backupZip]
 
 const extensionsOf = (format: Format, use: 'read' | 'write'): readonly string[] =>
   use === 'read' ? format.extensions : (format.written ?? format.extensions.slice(0, 1))

@@ -2,3 +2,4 @@
 export * from './joints'
 export * from './connected'
 export * from './bridges'
+export { PointHash } from './point-hash'

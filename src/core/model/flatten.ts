@@ -70,6 +70,12 @@ export function exchangeForTwin(shape: Shape, pose: Pose, catalogue: Catalogue):
   }
 }
 
+/** A part of a section's own, in its lattice. @throws RangeError for a loose part */
+export function placedPart(part: Part, { shapes }: Catalogue): PlacedPart {
+  const shape = shapeOfPart(part, shapes)
+  return { path: part.id, part, shape, colour: part.colour, pose: partPose(part, shape), lacksTwin: false, isMirrored: false }
+}
+
 /** Flattens one section after another and keeps what it has made, since sections are used many times. */
 export class Flattener {
   private readonly catalogue: Catalogue
@@ -83,10 +89,7 @@ export class Flattener {
   own(section: Section): PlacedPart[] {
     return partsOf(section)
       .filter((part) => !isLoose(part))
-      .map((part) => {
-        const shape = shapeOfPart(part, this.catalogue.shapes)
-        return { path: part.id, part, shape, colour: part.colour, pose: partPose(part, shape), lacksTwin: false, isMirrored: false }
-      })
+      .map((part) => placedPart(part, this.catalogue))
   }
 
   /** Own parts and those of all copies, in the section's lattice. */

@@ -1,5 +1,6 @@
 /** The model: the document, its checks, flattening copies to parts in space. */
 export * from './types'
+export { fromBase64 } from './base64'
 export { LIMITS } from './limits'
 export { workSchema } from './schema'
 export { checkChanged, checkModel, readModelText } from './read'
@@ -14,3 +15,5 @@ export { shapeOfPart } from './lengths'
 export { putTogether } from './png-chunks'
 export { cleanPicture, decodePicture, pictureAddress, pictureBytes, picturePixels, type RgbaImage } from './pictures'
 export { jointReach, turnAbout, type JointReach } from './joint-pose'
+export { cleanPhoto, isBeside, isHeic, orientationOf, photoAddress, photoBytes, typeOfPhoto, withoutMetadata } from './photos'
+export { mapPhotos } from './photos-of'

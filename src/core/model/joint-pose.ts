@@ -20,7 +20,7 @@ import { shapeOfPart } from './lengths'
 import { partPose } from './part-pose'
 import { partsOf, sectionById, type Copy, type CopyJoint, type JointEnd, type ModelDocument, type Section } from './types'
 
-/** How far the joints of each kind turn, degrees either way. What is not named here turns all the way round. */
+/** How far the joints of each kind turn, degrees either way; a ball is bent so far from straight, and spins. What is not named turns all the way round. */
 export const ANGLE_LIMITS: Partial<Record<ConnectorKind, number>> = { fork: 120, tongue: 120, ball: 50, cup: 50 }
 
 /** Whether two connectors hold a copy so that it moves: whatever goes into each other, but for studs. */
@@ -124,11 +124,14 @@ export function jointPose(model: ModelDocument, section: Section, copy: JointedC
   const slide = joint.slide ?? 0
   const on = seatOf(section, joint.on, catalogue, { slide })
   const mirror = copy.mirror === undefined ? undefined : mirrorMatrix(copy.mirror)
-  const by = seatOf(sectionById(model, copy.section), joint.by, catalogue, { slide, ...(mirror ? { mirror } : {}) })
+  const inner = sectionById(model, copy.section)
+  const plain = seatOf(inner, joint.by, catalogue, { slide })
+  const by = mirror ? seatOf(inner, joint.by, catalogue, { slide, mirror }) : plain
   const looksBack = BY_FACE.has(joint.on.kind)
   const target = looksBack ? frameOf(scale(on.facing, -1), backAcross(on)) : frameOf(on.axis, on.across)
-  const source = looksBack ? frameOf(by.facing, onAcross(by)) : frameOf(by.axis, by.across)
-  const straight = multiply(target, transpose(source))
+  const straightFor = (seat: Seat): Matrix =>
+    multiply(target, transpose(looksBack ? frameOf(seat.facing, onAcross(seat)) : frameOf(seat.axis, seat.across)))
+  const straight = mirror ? mostAlike(straightFor(plain), mirror, axisEitherWay(by).map(straightFor)) : straightFor(by)
   const [first = 0, second = 0, third = 0] = joint.angles ?? []
   const turned = isBall(joint.on.kind)
     ? multiply(
@@ -140,6 +143,37 @@ export function jointPose(model: ModelDocument, section: Section, copy: JointedC
   const whole = mirror ? multiply(turn, mirror) : turn
   const at = subtract(on.at, apply(turn, by.at))
   return { matrix: whole.map(cleaned) as unknown as Matrix, at: mapVec(at, cleaned) }
+}
+
+/** The axis of a hinge or clip has no head: a mirrored one may look along it either way. */
+const axisEitherWay = (seat: Seat): Seat[] =>
+  Math.abs(dot(seat.axis, seat.facing)) > 0.5 ? [seat] : [seat, { ...seat, axis: scale(seat.axis, -1) }]
+
+/** Of the ways a mirrored copy can hang, the one in which it stands up as it does unmirrored; where that tells nothing, lies as it does. */
+function mostAlike(plain: Matrix, mirror: Matrix, ways: readonly Matrix[]): Matrix {
+  const kept = (
+    [
+      [0, 0, 1],
+      [0, 1, 0],
+      [1, 0, 0],
+    ] as Vec[]
+  ).filter((way) => dot(apply(mirror, way), way) > 0)
+  const likeness = (way: Matrix): number =>
+    kept.reduce((sum, each, i) => sum + dot(apply(multiply(way, mirror), each), apply(plain, each)) / 4 ** i, 0)
+  return ways.reduce((best, way) => (likeness(way) > likeness(best) + CLEAN ? way : best))
+}
+
+/** How far from straight a ball is bent by its second and third angle, degrees. */
+export function ballBend(second: number, third: number): number {
+  const radians = Math.PI / 180
+  return Math.acos(Math.max(-1, Math.min(1, Math.cos(second * radians) * Math.cos(third * radians)))) / radians
+}
+
+/** How far a ball that is bent so about one axis may be bent about the other, degrees either way. */
+function bendLeft(most: number, other: number): number {
+  const radians = Math.PI / 180
+  const share = Math.cos(most * radians) / Math.cos(other * radians)
+  return share >= 1 || share <= 0 ? 0 : Math.acos(share) / radians
 }
 
 /** How far a joint lets a copy move from where it is now, in the lattice of the section that holds it. */
@@ -157,13 +191,19 @@ export function jointReach(model: ModelDocument, section: Section, copy: Copy, c
   if (!joint) return undefined
   const slide = joint.slide ?? 0
   const { at, axis, facing } = seatOf(section, joint.on, catalogue, { slide })
-  const most = ANGLE_LIMITS[joint.on.kind] ?? 360
-  const turn = (about: Vec, now = 0) => ({ axis: about, from: -most - (most < 360 ? now : 0), to: most - (most < 360 ? now : 0) })
-  const [first, second, third] = joint.angles ?? []
+  const limit = ANGLE_LIMITS[joint.on.kind] ?? 360
+  const turn = (about: Vec, now = 0, most = limit) => ({
+    axis: about,
+    from: -most - (most < 360 ? now : 0),
+    to: most - (most < 360 ? now : 0),
+  })
+  const [first, second = 0, third = 0] = joint.angles ?? []
   const sideways = acrossOf(facing)
   // An axle turns with the cross it goes through, never in it.
   const isFast = joint.on.kind === 'cross' || joint.by.kind === 'cross'
-  const ball = isBall(joint.on.kind) ? [turn(sideways, second), turn(cross(facing, sideways), third)] : undefined
+  const ball = isBall(joint.on.kind)
+    ? [turn(sideways, second, bendLeft(limit, third)), turn(cross(facing, sideways), third, bendLeft(limit, second))]
+    : undefined
   const turns = isFast ? [] : (ball ?? [turn(axis, first)])
   const [along, through] = [lengthOf(section, joint.on, catalogue), lengthOf(sectionById(model, copy.section), joint.by, catalogue)]
   if (along !== undefined) return { at, turns, slide: { way: axis, from: -slide, to: along - slide } }
@@ -178,7 +218,7 @@ function lengthOf(section: Section, end: JointEnd, catalogue: Catalogue): number
 }
 
 const BY_FACE = new Set<ConnectorKind>(['post', 'ring', 'ball', 'cup', 'tongue', 'fork'])
-const isBall = (kind: ConnectorKind): boolean => kind === 'ball' || kind === 'cup'
+export const isBall = (kind: ConnectorKind): boolean => kind === 'ball' || kind === 'cup'
 /** What looks back at a hinge has it the other way round, so that two plates that lie flat both have their studs up. */
 const backAcross = (seat: Seat): Vec => (onAcross(seat) === seat.axis ? scale(seat.axis, -1) : onAcross(seat))
 /** Across the way it faces: the hinge's axis where it has one. */

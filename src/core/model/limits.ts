@@ -18,6 +18,11 @@ export const LIMITS = {
   shapeCells: 40_000,
   /** Sides of an own shape, u. */
   shapeSide: 2_000,
+  /** Photos of one step, and of the model. */
+  photos: 50,
+  photoMarks: 100,
+  /** Letters of a photo's data address. */
+  photoLength: 16 * 1024 * 1024,
   decals: 500,
   /** Letters of a picture's data address. */
   pictureLength: 4 * 1024 * 1024,

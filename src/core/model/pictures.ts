@@ -1,5 +1,6 @@
 import { convertIndexedToRgb, decode, hasPngSignature } from 'fast-png'
 import { Fault } from '../fault'
+import { fromBase64, toBase64 } from './base64'
 import { checkRows, putTogether, takeApart, type PngParts } from './png-chunks'
 
 /** A picture with transparency: four bytes a dot, rows from the top. */
@@ -29,24 +30,14 @@ export function decodePicture(address: string, place = 'picture'): RgbaImage {
 /** The bytes of a PNG in a data address. @throws Fault `bad-picture` */
 export function pictureBytes(address: string, place = 'picture'): Uint8Array<ArrayBuffer> {
   if (!address.startsWith(HEAD)) throw badPicture('is no PNG in a data address', place)
-  let text: string
-  try {
-    text = atob(address.slice(HEAD.length))
-  } catch {
-    throw badPicture('is not written in base 64', place)
-  }
-  const bytes = new Uint8Array(text.length)
-  for (let i = 0; i < text.length; i++) bytes[i] = text.charCodeAt(i)
+  const bytes = fromBase64(address.slice(HEAD.length))
+  if (!bytes) throw badPicture('is not written in base 64', place)
   if (bytes.length < 33 || !hasPngSignature(bytes)) throw badPicture('is no PNG', place)
   return bytes
 }
 
 /** A data address of PNG bytes. */
-export function pictureAddress(bytes: Uint8Array): string {
-  let text = ''
-  for (const byte of bytes) text += String.fromCharCode(byte)
-  return HEAD + btoa(text)
-}
+export const pictureAddress = (bytes: Uint8Array): string => HEAD + toBase64(bytes)
 
 /**
  * How many dots a picture has each way: they stand at fixed places, so that one that is too large is never unpacked.

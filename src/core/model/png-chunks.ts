@@ -20,20 +20,33 @@ const MOST_CHUNKS = 10_000
 const broken = (what: string, place: string): Fault =>
   new Fault('bad-picture', `The picture ${what}.`, { place, wayOut: 'Attach it again from a PNG, JPEG or SVG file.' })
 
+/** One chunk of a PNG: its data, and the whole of it with length and check value. */
+interface PngChunk {
+  readonly type: string
+  readonly data: Uint8Array
+  readonly whole: Uint8Array
+}
+
+/** All chunks up to the end mark, in their order; what hangs behind it is left out. @param torn made and thrown where they are not whole */
+export function pngChunks(bytes: Uint8Array, torn: () => Fault): PngChunk[] {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const chunks: PngChunk[] = []
+  for (let at = 8; ;) {
+    if (chunks.length > MOST_CHUNKS || at + 12 > bytes.length) throw torn()
+    const length = view.getUint32(at)
+    if (length > bytes.length - at - 12) throw torn()
+    const type = String.fromCharCode(...bytes.subarray(at + 4, at + 8))
+    chunks.push({ type, data: bytes.subarray(at + 8, at + 8 + length), whole: bytes.subarray(at, at + 12 + length) })
+    at += 12 + length
+    if (type === 'IEND') return chunks
+  }
+}
+
 /** @throws Fault `bad-picture` where the chunks do not make a picture */
 export function takeApart(bytes: Uint8Array, place: string): PngParts {
   if (bytes.length < 57 || SIGNATURE.some((byte, i) => bytes[i] !== byte)) throw broken('is no PNG', place)
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  const chunks: { type: string; data: Uint8Array }[] = []
-  for (let at = 8, count = 0; ; count++) {
-    if (count > MOST_CHUNKS || at + 12 > bytes.length) throw broken('is not whole', place)
-    const length = view.getUint32(at)
-    if (length > bytes.length - at - 12) throw broken('is not whole', place)
-    const type = String.fromCharCode(...bytes.subarray(at + 4, at + 8))
-    if (NEEDED.has(type)) chunks.push({ type, data: bytes.subarray(at + 8, at + 8 + length) })
-    at += 12 + length
-    if (type === 'IEND') break
-  }
+  const chunks = pngChunks(bytes, () => broken('is not whole', place)).filter(({ type }) => NEEDED.has(type))
   const head = chunks[0]!
   if (head.type !== 'IHDR' || head.data.length !== 13 || !chunks.some(({ type }) => type === 'IDAT')) throw broken('is not whole', place)
   const [width, height] = [view.getUint32(16), view.getUint32(20)]

@@ -4,8 +4,9 @@ import { Fault } from '../fault'
 import { catalogueOf } from './flatten'
 import { LIMITS } from './limits'
 import { modelSchema } from './schema'
-import { ANGLE_LIMITS, connectorOf, doJoin } from './joint-pose'
+import { ANGLE_LIMITS, ballBend, connectorOf, doJoin, isBall } from './joint-pose'
 import { shapeOfPart } from './lengths'
+import { cleanPhotos } from './photos-of'
 import { cleanPicture, pictureSize } from './pictures'
 import {
   copiesOf,
@@ -51,9 +52,10 @@ export function checkModel(value: unknown): ModelDocument {
   const model = result.value as ModelDocument
   checkReferences(model)
   checkNesting(model)
-  if (!model.decals) return model
+  const photographed = cleanPhotos(model)
+  if (!model.decals) return photographed
   const decals = cleanDecals(model.decals)
-  return decals === model.decals ? model : { ...model, decals }
+  return decals === model.decals ? photographed : { ...photographed, decals }
 }
 
 /**
@@ -68,6 +70,7 @@ export function checkChanged(model: ModelDocument, before: ModelDocument): void 
   if (modelSchema.validate(thin, { convert: false, abortEarly: true }).error) checkModel(model)
   checkReferences(model, before)
   if (model.decals && model.decals !== before.decals) cleanDecals(model.decals)
+  if (model.photos !== before.photos || model.sections !== before.sections) cleanPhotos(model, before)
   if (model.sections !== before.sections || model.root !== before.root) checkNesting(model)
 }
 
@@ -174,6 +177,8 @@ function checkReferences(model: ModelDocument, before?: ModelDocument): void {
       wayOut: `Name one of: ${nearestIds(model.root, sections.keys()).join(', ')}.`,
     })
   }
+  refuseDoubles(model.decals ?? [], (i) => `decals[${i}].id`)
+  const decals = new Map((model.decals ?? []).map((decal) => [decal.id, decal]))
   refuseDoubles(model.figures ?? [], (i) => `figures[${i}].id`)
   model.figures?.forEach(({ slots }, i) => {
     for (const [slot, entry] of Object.entries(slots)) {
@@ -182,12 +187,11 @@ function checkReferences(model: ModelDocument, before?: ModelDocument): void {
         refuseUnknown('shape', option.shape, catalogue.shapes, `${place}.options[${k}].shape`)
         refuseUnknown('colour', option.colour, catalogue.colours, `${place}.options[${k}].colour`)
       })
+      checkDecals(entry.options, `${place}.options`, decals)
       if ((entry.chosen ?? 0) >= entry.options.length)
         throw new Fault('out-of-range', 'The chosen option does not exist.', { place: `${place}.chosen` })
     }
   })
-  refuseDoubles(model.decals ?? [], (i) => `decals[${i}].id`)
-  const decals = new Map((model.decals ?? []).map((decal) => [decal.id, decal]))
   // What a section names may have gone elsewhere, so sections are taken as checked only where nothing they name has changed.
   const isAlike = before?.shapes === model.shapes && before?.palette === model.palette && before?.decals === model.decals
   const checked = new Set(before && isAlike && isSameSections(model, before) ? before.sections : [])
@@ -195,7 +199,7 @@ function checkReferences(model: ModelDocument, before?: ModelDocument): void {
     if (checked.has(section)) return
     const known = isAlike ? before && sectionsById(before).get(section.id) : undefined
     checkSection(section, `sections[${i}]`, { sections, catalogue }, known)
-    checkDecals(section, `sections[${i}]`, decals)
+    checkDecals(partsOf(section), `sections[${i}].parts`, decals)
   })
 }
 
@@ -229,12 +233,13 @@ function cleanDecals(decals: readonly Decal[]): readonly Decal[] {
   return clean.every((decal, i) => decal === decals[i]) ? decals : clean
 }
 
-function checkDecals(section: Section, path: string, decals: ReadonlyMap<string, unknown>): void {
-  partsOf(section).forEach(({ work }, i) =>
+/** @param path of the list of pieces */
+function checkDecals(pieces: readonly Pick<Part, 'work'>[], path: string, decals: ReadonlyMap<string, unknown>): void {
+  pieces.forEach(({ work }, i) =>
     work?.forEach(({ decal }, k) => {
       if (decal === undefined || decals.has(decal)) return
       throw new Fault('unknown-decal', `There is no decal “${decal}”.`, {
-        place: `${path}.parts[${i}].work[${k}].decal`,
+        place: `${path}[${i}].work[${k}].decal`,
         wayOut: decals.size === 0 ? 'The model has no decal.' : `The nearest known: ${nearestIds(decal, decals.keys()).join(', ')}.`,
       })
     }),
@@ -379,9 +384,17 @@ function checkJointEnd(end: JointEnd, section: Section, catalogue: Catalogue, pl
   })
 }
 
+/** Cosines and back lose so much, degrees. */
+const ROUNDING = 1e-6
+
 function checkJoint({ on, by, angles = [] }: CopyJoint, place: string): void {
   if (!doJoin(on.kind, by.kind)) throw new Fault('bad-joint', `A ${by.kind} does not move in a ${on.kind}.`, { place })
   const most = ANGLE_LIMITS[on.kind] ?? 360
+  if (isBall(on.kind)) {
+    const [, second = 0, third = 0] = angles
+    if (ballBend(second, third) <= most + ROUNDING) return
+    throw new Fault('out-of-range', `A ball is bent ${most}° from straight at most.`, { place: `${place}.angles` })
+  }
   const tooFar = angles.findIndex((angle) => Math.abs(angle) > most)
   if (tooFar < 0) return
   throw new Fault('out-of-range', `This joint turns ${most}° either way at most.`, { place: `${place}.angles[${tooFar}]` })

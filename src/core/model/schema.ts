@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { CONNECTOR_KINDS } from '../catalogue'
 import { STUD_PITCH, turnFromText } from '../space'
 import { LIMITS } from './limits'
-import { FACE_NAMES, FIGURE_LIMBS, FIGURE_SLOTS, STEP_NOTE_KINDS, WORK_KINDS } from './types'
+import { FACE_NAMES, FIGURE_LIMBS, FIGURE_SLOTS, PHOTO_MARK_KINDS, STEP_NOTE_KINDS, WORK_KINDS } from './types'
 
 /** A turn is one of 24 texts. */
 const turn = Joi.string().custom((value: string, helpers) => (turnFromText(value) === undefined ? helpers.error('turn.unknown') : value))
@@ -79,6 +79,26 @@ const copy = Joi.object({
   ),
 }).oxor('turn', 'rotate', 'joint')
 
+const share = Joi.array().items(Joi.number().min(0).max(1)).length(2)
+const photos = Joi.array()
+  .items(
+    Joi.object({
+      file: Joi.string().max(LIMITS.photoLength).required(),
+      alt: Joi.string().allow('').max(LIMITS.notesLength).required(),
+      marks: Joi.array()
+        .items(
+          Joi.object({
+            kind: Joi.valid(...PHOTO_MARK_KINDS).required(),
+            at: share.required(),
+            to: share,
+            text: Joi.string().allow('').max(LIMITS.nameLength),
+          }),
+        )
+        .max(LIMITS.photoMarks),
+    }),
+  )
+  .max(LIMITS.photos)
+
 const step = Joi.object({
   add: Joi.array().items(ref),
   join: Joi.array().items(ref),
@@ -95,6 +115,8 @@ const step = Joi.object({
       }),
     )
     .max(LIMITS.stepNotes),
+  photos,
+  view: Joi.number().integer().min(0).max(7),
   locked: Joi.boolean(),
 })
 
@@ -162,6 +184,7 @@ const option = Joi.object({
   colour: ref.required(),
   closeness: Joi.number().integer().min(1).max(5),
   note: notes,
+  work: Joi.array().items(workSchema),
   donor: Joi.string().allow('').max(LIMITS.nameLength),
   price: Joi.number().min(0),
 })
@@ -196,4 +219,5 @@ export const modelSchema = Joi.object({
   variants: Joi.array().items(Joi.any()).max(200),
   figures: Joi.array().items(figure).max(200),
   decals: Joi.array().items(decal).max(LIMITS.decals),
+  photos,
 })

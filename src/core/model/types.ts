@@ -16,6 +16,8 @@ export interface ModelDocument {
   readonly variants?: readonly unknown[]
   readonly figures?: readonly FigureRecipe[]
   readonly decals?: readonly Decal[]
+  /** Of the finished model. */
+  readonly photos?: readonly Photo[]
 }
 
 export interface Section {
@@ -102,6 +104,8 @@ export interface FigureOption {
   /** How close it comes to what is meant: 1 (far) to 5 (the very piece). */
   readonly closeness?: number
   readonly note?: string
+  /** What is done to it: a face that is printed on, a decal. */
+  readonly work?: readonly PieceWork[]
   /** What it is taken from. */
   readonly donor?: string
   readonly price?: number
@@ -175,6 +179,25 @@ export interface StepNote {
   readonly parts?: readonly string[]
 }
 
+export const PHOTO_MARK_KINDS = ['arrow', 'ring', 'text'] as const
+
+/** Something drawn on a photo; places run from 0 to 1, from its left and its top. */
+export interface PhotoMark {
+  readonly kind: (typeof PHOTO_MARK_KINDS)[number]
+  readonly at: readonly [number, number]
+  /** Of an arrow: its point; of a ring: a place on it. */
+  readonly to?: readonly [number, number]
+  readonly text?: string
+}
+
+export interface Photo {
+  /** A JPEG, PNG or WebP as a data address, or the name of a file beside the model in a backup. */
+  readonly file: string
+  /** What is on it, for those who cannot see it. */
+  readonly alt: string
+  readonly marks?: readonly PhotoMark[]
+}
+
 export interface GivenStep {
   readonly add?: readonly string[]
   readonly join?: readonly string[]
@@ -183,6 +206,9 @@ export interface GivenStep {
   readonly caution?: string
   readonly photo?: string
   readonly notes?: readonly StepNote[]
+  readonly photos?: readonly Photo[]
+  /** The corner view it is seen from: 0 to 3 from above, turning anticlockwise, 4 to 7 the same from below. The program's choice where it is missing. */
+  readonly view?: number
   /** Stays as it is, whatever else is changed or planned. */
   readonly locked?: boolean
 }

@@ -1,7 +1,7 @@
 import { colourDifference, nearestIds, type Catalogue } from '../catalogue'
 import type { Alias } from './aliases'
 import { meantHex, takeColour } from './colour-words'
-import { searchShapes } from './search'
+import { matchShapes } from './search'
 import { readShapeWords } from './shape-words'
 
 /** What was made of the words of one cell: an id, told where it is not the one that stands there; else the nearest. */
@@ -34,7 +34,7 @@ export function readShapeCell(text: string, catalogue: Catalogue, names: readonl
 /** By meaning: what is found when a word is left out; then by letters. */
 function shapesNear(text: string, catalogue: Catalogue): string[] {
   const words = text.split(/\s+/)
-  const found = words.flatMap((_, i) => searchShapes(catalogue, words.filter((__, k) => k !== i).join(' '), NEAREST))
+  const found = words.flatMap((_, i) => matchShapes(catalogue, words.filter((__, k) => k !== i).join(' '), NEAREST))
   return [...new Set([...found.map(({ id }) => id), ...nearestIds(text.toLowerCase(), catalogue.shapes.keys())])]
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BASE_CATALOGUE } from '../catalogue'
-import { aliasText, readAliases, readQuickLine, searchShapes, shapesThatLook, writeAliases, type Alias } from './index'
+import { aliasText, readAliases, readQuickLine, searchShapes, shapesThatLook, shelvesBySize, writeAliases, type Alias } from './index'
 
 const first = (text: string): string | undefined => searchShapes(BASE_CATALOGUE, text, 1)[0]?.id
 const ids = (text: string, most: number): string[] => searchShapes(BASE_CATALOGUE, text, most).map(({ id }) => id)
@@ -188,5 +188,21 @@ describe('aliases', () => {
     expect(() => readAliases('kind,id,name,number\nshape,plate-1x3x,a,b', BASE_CATALOGUE)).toThrow('plate-1x3x')
     expect(() => readAliases('kind,id,name,number\nshape,plate-1x3,a,b\nshape,plate-1x3,c,d', BASE_CATALOGUE)).toThrow('twice')
     expect(aliasText([{ kind: 'shape', id: 'bar-3', name: 'Stick', number: '7' }], 'shape', 'bar-3')).toBe('Stick (7)')
+  })
+})
+
+describe('shapes laid out by size', () => {
+  const shelves = shelvesBySize([...BASE_CATALOGUE.shapes.values()])
+  it('hold every shape once, heights from the lowest, footprints from the smallest', () => {
+    expect(shelves.flatMap(({ shapes }) => shapes)).toHaveLength(BASE_CATALOGUE.shapes.size)
+    for (const { shapes } of shelves) {
+      const areas = shapes.map(({ box }) => box[0] * box[1])
+      expect([...areas].sort((a, b) => a - b)).toEqual(areas)
+    }
+    const highest = shelves.map(({ shapes }) => Math.max(...shapes.map(({ box }) => box[2])))
+    expect([...highest].sort((a, b) => a - b)).toEqual(highest)
+  })
+  it('leave out heights without shapes', () => {
+    expect(shelvesBySize([BASE_CATALOGUE.shapes.get('plate-2x4')!]).map(({ title }) => title)).toEqual(['As low as a plate'])
   })
 })

@@ -1,10 +1,11 @@
 import type { Catalogue } from '../catalogue'
 import { takeColour } from './colour-words'
 import { takeCount } from './count-words'
+import { searchShapes } from './search'
 import { nearestOf, readShapeWords } from './shape-words'
 
 /** What a line asks for, piece by piece. */
-interface QuickPiece {
+export interface QuickPiece {
   readonly count: number
   readonly shape: string
   readonly colour: string
@@ -68,4 +69,19 @@ function readEntry(entry: string, catalogue: Catalogue, usual: string): ReadEntr
     }
   const piece = { count: counted.count, shape: shape.id, colour: colour?.id ?? usual }
   return { piece, unclear, told: isNamed ? told : [...told, { text: said, as: shape.title }] }
+}
+
+/**
+ * What somebody who is typing may mean, best first: what the line reads as, then what a search finds, with the count and the colour
+ * that stand in the line.
+ */
+export function suggestPieces(text: string, catalogue: Catalogue, usual: string, most: number): QuickPiece[] {
+  const read = readQuickLine(text, catalogue, usual).pieces
+  const counted = takeCount(text)
+  if (text.trim() === '' || counted.problem) return [...read]
+  const { colour, left } = takeColour(counted.left, catalogue)
+  const known = new Set(read.map(({ shape }) => shape))
+  const found = searchShapes(catalogue, left, most).filter(({ id }) => !known.has(id))
+  const more = found.map(({ id }): QuickPiece => ({ count: counted.count, shape: id, colour: colour?.id ?? usual }))
+  return [...read, ...more].slice(0, most)
 }

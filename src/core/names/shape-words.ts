@@ -2,7 +2,7 @@ import { distance } from 'fastest-levenshtein'
 import { nearestIds, type Catalogue, type Shape } from '../catalogue'
 import { memo } from '../memo'
 import { SIZE } from './count-words'
-import { searchShapes } from './search'
+import { matchShapes } from './search'
 import { ownWords, wordsOf } from './vocabulary'
 
 /** What words name, and how surely. */
@@ -34,7 +34,7 @@ export function readShapeWords(left: string, catalogue: Catalogue): ReadShape {
     const strange = words.slice(kept)
     const known = catalogue.shapes.get(said.toLowerCase().replace(/ /g, '-')) ?? titlesOf(catalogue.shapes).get(titleKey(said))
     if (known) return { shape: known, said, strange, alike: [known], isNamed: isNamed(known, said) }
-    const found = searchShapes(catalogue, said, MOST_ALIKE * 2)
+    const found = matchShapes(catalogue, said, MOST_ALIKE * 2)
     const [shape] = found
     if (!shape) continue
     const alike = plainFirst(inWrittenOrder(said, alikeFor(said, found)), catalogue)

@@ -168,4 +168,16 @@ describe('a face picked on the picture', () => {
     expect(painter.pick(0, 0, 0)).toBeUndefined()
     expect(painter.pick(0, -3, 9999)).toBeUndefined()
   })
+
+  it('is found in the picture of a step among what is there by then, and framed where it is seen', () => {
+    const steps = [{ add: ['a'] }, { add: ['b'] }]
+    const laid = oneSection(model.sections[0]!.parts!, steps)
+    const rail = new RailPainter(drawn(laid), catalogueOf(laid), SIZE)
+    const [window] = rail.windowsInStep(1, 0, new Set(['b']))
+    const middle = [(window!.left + window!.right) / 2, (window!.top + window!.bottom) / 2] as const
+    expect(rail.pickInStep(1, 0, middle)?.part).toBe('b')
+    expect(rail.pickInStep(0, 0, middle)?.part).not.toBe('b')
+    expect(rail.windowsInStep(0, 0, new Set(['b']))).toEqual([])
+    expect(rail.windowsInStep(1, 0, new Set(['a', 'b', 'c']))).toHaveLength(2)
+  })
 })

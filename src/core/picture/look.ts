@@ -42,6 +42,8 @@ export interface LaidSteps {
   readonly scene: Scene
   readonly steps: Steps
   readonly orientations: readonly Turn[]
+  /** Views that somebody chose; the others are free. */
+  readonly chosen?: readonly (ViewNumber | undefined)[]
 }
 
 /** Draws the rail from the usual side, each step into the picture of those before it. */
@@ -75,10 +77,16 @@ export function lookAtSteps(laid: LaidSteps, fromHome = lookFromHome(laid.scene,
 }
 
 /** The same for some steps only, each drawn in its own window. */
-export function lookAtSome({ scene, steps, orientations }: LaidSteps, some: readonly number[]): StepLook[] {
+export function lookAtSome({ scene, steps, orientations, chosen }: LaidSteps, some: readonly number[]): StepLook[] {
   const views = viewsOf(pictureSceneOf(scene))
   const stepOf = stepsOfNodes(scene, steps)
-  return some.map((step) => views.look(steps[step]!, orientations[step]!, (node) => stepOf[node]! <= step))
+  return some.map((step) => {
+    const isThere = (node: number): boolean => stepOf[node]! <= step
+    const view = chosen?.[step]
+    return view === undefined
+      ? views.look(steps[step]!, orientations[step]!, isThere)
+      : views.from(view, steps[step]!, orientations[step]!, isThere)
+  })
 }
 
 /** Looks of some steps, all or a few of them by number, with insets for what they do not show well. */
@@ -117,6 +125,12 @@ class Views {
   look(nodes: readonly number[], orientation: Turn, isThere: (node: number) => boolean): StepLook {
     const home = { view: HOME, shares: this.meter(HOME, orientation).sharesAmong(isThere, nodes) }
     return this.best(home, nodes, orientation, isThere)
+  }
+
+  /** Looks at nodes from one side. */
+
+  from(view: ViewNumber, nodes: readonly number[], orientation: Turn, isThere: (node: number) => boolean): StepLook {
+    return { view, shares: this.meter(view, orientation).sharesAmong(isThere, nodes) }
   }
 
   /** Keeps the usual side unless it shows too little and another shows more. */

@@ -1,6 +1,7 @@
-import type { Catalogue } from '../catalogue'
+import type { Catalogue, Shape } from '../catalogue'
 import type { PieceCount } from '../count'
 import { patchesOf } from '../decal'
+import { memo } from '../memo'
 import { shapeOfPart, type Decal, type PlacedPart } from '../model'
 import { IDENTITY, sizeOf, type Box } from '../space'
 import type { DrawnSection } from './drawn-section'
@@ -54,7 +55,7 @@ function alone(piece: PieceSpec, { catalogue, decals }: PieceSource): Pick<Drawn
 }
 
 /** Around all that is drawn of a shape, u. */
-function meshBox({ shape }: PlacedPart): Box {
+const meshBox = memo((shape: Shape): Box => {
   const min: [number, number, number] = [Infinity, Infinity, Infinity]
   const max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
   for (const facet of shape.mesh) {
@@ -66,7 +67,7 @@ function meshBox({ shape }: PlacedPart): Box {
     }
   }
   return { min, max }
-}
+})
 
 function piecePlate(
   section: Pick<DrawnSection, 'parts' | 'patches'>,
@@ -76,7 +77,7 @@ function piecePlate(
 ): PictureLayer {
   const full = { width: size.width * FINER, height: size.height * FINER }
   const [placed] = section.parts as [PlacedPart]
-  const box = meshBox(placed)
+  const box = meshBox(placed.shape)
   const most = look?.scale ?? (MOST_SCALE * size.width) / 100
   // Whichever way it is turned, its corners stay in the picture.
   const round = (Math.min(size.width, size.height) - 2 * MARGIN) / Math.hypot(...sizeOf(box))
@@ -110,7 +111,7 @@ export function drawPiece(piece: PieceSpec, source: PieceSource, size: PictureSi
 export function lookAtTray(pieces: readonly PieceSpec[], source: PieceSource, size: PictureSize): PieceLook[] {
   const views = tellingViews(pieces, source)
   const fits = pieces.map((piece, i) => {
-    const box = meshBox(alone(piece, source).parts[0]!)
+    const box = meshBox(alone(piece, source).parts[0]!.shape)
     const { width, height } = projectedSize(box, views[i]!)
     return Math.min((size.width - 2 * MARGIN) / width, (size.height - 2 * MARGIN) / height)
   })
@@ -118,6 +119,22 @@ export function lookAtTray(pieces: readonly PieceSpec[], source: PieceSource, si
   const least = Math.min((LEAST_SCALE * size.width) / 100, Math.max(...fits))
   const scale = Math.min((MOST_SCALE * size.width) / 100, Math.max(least, Math.min(...fits)))
   return pieces.map((_, i) => ({ view: views[i]!, scale: Math.min(scale, fits[i]!), isSmaller: fits[i]! < scale - 1e-9 }))
+}
+
+/** Around a piece that is drawn to a scale from the usual side, px, and how it is drawn. */
+export interface ScaledPiece extends PictureSize {
+  readonly look: PieceLook
+}
+
+/**
+ * How a shape is drawn to a scale that many share, px for one u; what would be larger than it may be is drawn smaller.
+ * @param finer dots for one px: how fine the picture is painted
+ */
+export function pieceToScale(shape: Shape, scale: number, most: PictureSize, finer: number): ScaledPiece {
+  const whole = projectedSize(meshBox(shape), 0)
+  const own = Math.min(scale, (most.width - 2 * MARGIN) / whole.width, (most.height - 2 * MARGIN) / whole.height)
+  const side = (length: number): number => Math.ceil(length * own) + 2 * MARGIN
+  return { width: side(whole.width), height: side(whole.height), look: { view: 0, scale: own * finer, isSmaller: own < scale } }
 }
 
 /** Pieces that differ by at least this share of what is seen of them are told apart at a glance. */
@@ -172,7 +189,7 @@ function likePieces(pieces: readonly PieceSpec[], glances: readonly Glance[]): n
 }
 
 function glanceAt(section: Pick<DrawnSection, 'parts' | 'patches'>, view: ViewNumber): Glance {
-  const target = new RenderTarget(fitCamera(meshBox(section.parts[0]!), view, GLANCE, { margin: 1, mostScale: GLANCE_SCALE }), GLANCE)
+  const target = new RenderTarget(fitCamera(meshBox(section.parts[0]!.shape), view, GLANCE, { margin: 1, mostScale: GLANCE_SCALE }), GLANCE)
   target.draw(section, 0)
   const { part, tone } = target.buffer
   const dots = Uint8Array.from(part, (shown, dot) => (shown === NOTHING ? 0 : tone[dot]! + 1))

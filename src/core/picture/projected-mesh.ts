@@ -25,14 +25,17 @@ export interface ProjectedFacet {
 export type ProjectedMesh = readonly ProjectedFacet[]
 
 /** Light falls from the upper left over the viewer's shoulder: to the right, up, away. */
-const LIGHT: Vec = normalise([-0.5, 0.75, -0.55])
+export const LIGHT: Vec = normalise([-0.5, 0.75, -0.55])
 
 /** Three tones, as ink and two washes would give: light, middle, dark. In 1/255 of the full colour. */
 export const TONES = [255, 222, 186] as const
 
+/** What a face must catch of the light for the first tone, and for the second. */
+export const TONE_STEPS = [0.62, 0.2] as const
+
 function toneOf(normal: Vec): number {
   const light = dot(normal, LIGHT)
-  return light > 0.62 ? 0 : light > 0.2 ? 1 : 2
+  return light > TONE_STEPS[0] ? 0 : light > TONE_STEPS[1] ? 1 : 2
 }
 
 /** @param isPlain leave out the studs */

@@ -257,6 +257,29 @@ export class RailPainter {
     return pickAt(this.finished(view).target, this.section, x * FINER, y * FINER)
   }
 
+  /** What a step's picture shows at a place, px; insets and what travels are looked through. */
+  pickInStep(step: number, view: ViewNumber, [x, y]: FlatPoint): Picked | undefined {
+    return this.staged(step, view, ({ state }) => pickAt(state.target, this.section, x * FINER, y * FINER))
+  }
+
+  /** Where parts and copies that are there by a step lie in its picture, px: by id within the section, or by the path of one part. */
+  windowsInStep(step: number, view: ViewNumber, ids: ReadonlySet<string>): Window[] {
+    const { section } = this
+    return this.staged(step, view, ({ state, lifts }) => {
+      const boxes = new Map<string, Box>()
+      for (let part = 0; part < section.ranges[step]![1]; part++) {
+        const { path } = section.parts[part]!
+        const node = section.partNode[part]!
+        const id = ids.has(path) ? path : section.nodeIds[node]!
+        if (!ids.has(id)) continue
+        const box = shifted(section.space.hullOf(section.parts[part]!), lifts.get(node) ?? [0, 0, 0])
+        const known = boxes.get(id)
+        boxes.set(id, known ? unite(known, box) : box)
+      }
+      return [...boxes.values()].map((box) => windowOf({ camera: state.target.camera, finer: FINER }, box))
+    })
+  }
+
   private finished = (view: ViewNumber): ViewState => this.upTo(this.section.ranges.length - 1, view, NO_TURN)
 
   private finishedLook = ({ target }: ViewState): InkOptions => ({

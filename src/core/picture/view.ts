@@ -1,4 +1,22 @@
-import { apply, cornersOf, IDENTITY, multiply, type Box, type Matrix, type Vec } from '../space'
+import {
+  apply,
+  cornersOf,
+  DIRECTION_VECTORS,
+  dot,
+  IDENTITY,
+  middle,
+  MINUS_X,
+  MINUS_Y,
+  multiply,
+  PLUS_X,
+  PLUS_Y,
+  transpose,
+  type Box,
+  type Direction,
+  type Matrix,
+  type Ray,
+  type Vec,
+} from '../space'
 
 /** The eight corner views: 0–3 from above, turning anticlockwise, 4–7 the same from below. */
 export type ViewNumber = 0 | 1 | 2 | 3 | 4 | 5 | 6 | 7
@@ -105,4 +123,74 @@ export function projectedSize(box: Box, view: ViewNumber, orientation = IDENTITY
 export function project(camera: Camera, point: Vec): Vec {
   const seen = apply(camera.matrix, point)
   return [camera.originX + camera.scale * seen[0], camera.originY - camera.scale * seen[1], seen[2]]
+}
+
+/** A view that somebody turns and moves: what stands in the middle of the picture, and how large. */
+export interface FreeCamera extends FreeView {
+  readonly centre: Vec
+  /** px per u */
+  readonly scale: number
+}
+
+/** The same as a camera of a picture of a size. */
+export function cameraOf({ turn, lift, centre, scale }: FreeCamera, { width, height }: PictureSize): Camera {
+  const matrix = viewMatrix({ turn, lift })
+  const seen = apply(matrix, centre)
+  return { matrix, scale, originX: width / 2 - scale * seen[0], originY: height / 2 + scale * seen[1] }
+}
+
+/** Fits a box into a picture, seen from a side, as a view that can be moved on from there. */
+export function fitFreeCamera(box: Box, view: FreeView, size: PictureSize, fitting: Fitting): FreeCamera {
+  return { ...view, centre: middle(box), scale: fitCamera(box, view, size, fitting).scale }
+}
+
+/** Far before anything that a model may hold, u. */
+const BEFORE_ALL = 200_000
+
+/** Where something is seen, px from the left and the top of the picture. */
+export interface SeenOutline {
+  readonly left: number
+  readonly right: number
+  readonly top: number
+  readonly bottom: number
+}
+
+/** Where a box is seen. */
+export function seenOutline(camera: Camera, box: Box): SeenOutline {
+  const seen = cornersOf(box).map((corner) => project(camera, corner))
+  const [xs, ys] = [seen.map(([x]) => x), seen.map(([, y]) => y)]
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
+}
+
+/** Whether a box is seen wholly inside an outline. */
+export function isSeenWithin(camera: Camera, box: Box, outline: SeenOutline): boolean {
+  const { left, right, top, bottom } = seenOutline(camera, box)
+  return left >= outline.left && right <= outline.right && top >= outline.top && bottom <= outline.bottom
+}
+
+/** The twelve edges of a box, by the numbers of its corners. */
+const BOX_EDGES = [0, 1, 2, 3, 4, 5, 6, 7].flatMap((a) => [1, 2, 4].filter((bit) => (a & bit) === 0).map((bit) => [a, a | bit] as const))
+
+/** The edges of a box as they are seen, two ends each, px. */
+export function seenEdges(camera: Camera, box: Box): (readonly [Vec, Vec])[] {
+  const corners = cornersOf(box).map((corner) => project(camera, corner))
+  return BOX_EDGES.map(([a, b]) => [corners[a]!, corners[b]!])
+}
+
+/** What lies under a dot of a picture: a ray from the viewer, px from the left and the top. Its way has length 1, u. */
+export function rayUnder({ matrix, scale: pxPerU, originX, originY }: Camera, x: number, y: number): Ray {
+  const back = transpose(matrix)
+  const seen: Vec = [(x - originX) / pxPerU, (originY - y) / pxPerU, -BEFORE_ALL]
+  return { from: apply(back, seen), way: apply(back, [0, 0, 1]) }
+}
+
+/** The direction along the ground that looks most like one of the picture: to the right, or away from the viewer. */
+export function groundDirection({ turn }: FreeView, way: 'right' | 'left' | 'away' | 'near'): Direction {
+  const about = (turn * Math.PI) / 180
+  const right: Vec = [Math.cos(about), Math.sin(about), 0]
+  const away: Vec = [-right[1], right[0], 0]
+  const meant = { right, left: [-right[0], -right[1], 0] as Vec, away, near: [-away[0], -away[1], 0] as Vec }[way]
+  return [PLUS_X, MINUS_X, PLUS_Y, MINUS_Y].reduce((best, each) =>
+    dot(DIRECTION_VECTORS[each]!, meant) > dot(DIRECTION_VECTORS[best]!, meant) ? each : best,
+  )
 }

@@ -1,6 +1,7 @@
 import { memo } from '../memo'
+import type { Section } from '../model'
 import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type VisibilityConstraint } from '../plan'
-import { beginLook, ENOUGH, lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook } from '../picture'
+import { beginLook, ENOUGH, lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook, type ViewNumber } from '../picture'
 import type { Scene } from '../scene'
 import type { Turn } from '../space'
 
@@ -22,9 +23,10 @@ const POOR = 1
  * Draws the rail; for each part that does not show from the usual side, asks that it come before what hides it, lays the steps again,
  * a few times; what is left is looked at from other sides. The round that reads best is kept: visibility constraints cost way.
  */
-export function lookAndRepair(built: BuiltSection, options: SectionOptions): Seen {
+export function lookAndRepair(built: BuiltSection, options: SectionOptions, section?: Section): Seen {
   beginLook(built.scene)
-  if (!built.frame || built.isKept === true) return { built, looks: lookAgain(built) }
+  const chosen = section ? chosenViews(section, built) : undefined
+  if (!built.frame || built.isKept === true) return { built, looks: lookAgain(built, chosen) }
   let current = lookOnce(built)
   let best = current
   const visibilityConstraints = new Map<string, VisibilityConstraint>()
@@ -45,6 +47,7 @@ export function lookAndRepair(built: BuiltSection, options: SectionOptions): See
   // Only now: a picture that shows everything by itself is worth another order of steps.
   const looks = withInsets(best.built, best.looks)
   remember(best.built, looks)
+  if (section && chosen) return { built: best.built, looks: lookAgain(best.built, chosenViews(section, best.built)) }
   return { built: best.built, looks }
 }
 
@@ -63,6 +66,8 @@ interface Remembered {
   /** What was there before the step that the look belongs to. */
   readonly present: number
   readonly orientation: Turn
+  /** The view that somebody chose. */
+  readonly chosen?: ViewNumber | undefined
   readonly look: StepLook
 }
 
@@ -89,7 +94,7 @@ function remember(built: BuiltSection, looks: readonly StepLook[]): void {
 }
 
 /** Looks at given steps; after an edit only at those that bring something else, or bring it to something else. */
-function lookAgain(built: BuiltSection): readonly StepLook[] {
+function lookAgain(built: BuiltSection, chosen: ChosenViews = []): readonly StepLook[] {
   const { steps, orientations } = built
   const known = memoryOf(built)
   const { before } = orderSets(steps)
@@ -101,16 +106,35 @@ function lookAgain(built: BuiltSection): readonly StepLook[] {
     presents.push(before[at]!)
     at += step.length
     const kept = known.get(keyOfStep(step))
-    if (kept?.present === presents[i] && kept?.orientation === orientations[i]) looks[i] = kept!.look
+    const isSame = kept?.present === presents[i] && kept?.orientation === orientations[i] && kept?.chosen === chosen[i]
+    if (isSame) looks[i] = kept!.look
     else changed.push(i)
   })
   const see = (step: number, look: StepLook): void => {
     looks[step] = look
-    known.set(keyOfStep(steps[step]!), { present: presents[step]!, orientation: orientations[step]!, look })
+    known.set(keyOfStep(steps[step]!), { present: presents[step]!, orientation: orientations[step]!, chosen: chosen[step], look })
   }
-  if (changed.length > steps.length * MANY) withInsets(built, lookAtSteps(built)).forEach((look, i) => see(i, look))
-  else withInsets(built, lookAtSome(built, changed), changed).forEach((look, i) => see(changed[i]!, look))
+  const isMany = changed.length > steps.length * MANY
+  const free = isMany ? changed.filter((step) => chosen[step] === undefined) : []
+  if (free.length > 0) {
+    const all = withInsets(built, lookAtSteps(built))
+    for (const step of free) see(step, all[step]!)
+  }
+  const single = isMany ? changed.filter((step) => chosen[step] !== undefined) : changed
+  withInsets(built, lookAtSome({ ...built, chosen }, single), single).forEach((look, i) => see(single[i]!, look))
   return looks
+}
+
+type ChosenViews = readonly (ViewNumber | undefined)[]
+
+/** Of each step the view that somebody chose for it; nothing where none is chosen in the whole section. */
+function chosenViews({ steps = [] }: Section, built: BuiltSection): ChosenViews | undefined {
+  const viewOf = new Map<string, number>()
+  for (const { view, add = [], join = [] } of steps) if (view !== undefined) for (const id of [...add, ...join]) viewOf.set(id, view)
+  if (viewOf.size === 0) return undefined
+  return built.steps.map(
+    (nodes) => nodes.map((node) => viewOf.get(built.scene.nodes[node]!.id)).find((view) => view !== undefined) as ViewNumber,
+  )
 }
 
 const keyOfStep = memo((step: readonly number[]) => step.join())

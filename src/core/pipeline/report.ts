@@ -94,7 +94,7 @@ function repairSections(
   let done = 0
   const settled = laid.map((built) => {
     if (lookCache.has(built)) return built
-    const seen = lookAndRepair(built, { limits })
+    const seen = lookAndRepair(built, { limits }, sectionById(model, built.base))
     lookCache.set(seen.built, seen.looks)
     done += workOfSection(model, built.base)
     progress(done / all)

@@ -1,4 +1,4 @@
-import type { SectionPlan } from './types'
+import type { Move, SectionPlan } from './types'
 
 /** Derived sections are numbered within the section of the document that they are made of. */
 const MARK = '~'
@@ -27,3 +27,18 @@ export function baseSection(section: SectionPlan, plans: ReadonlyMap<string, Sec
 
 /** Printed sections by id. */
 export const plansById = (plans: readonly SectionPlan[]): ReadonlyMap<string, SectionPlan> => new Map(plans.map((plan) => [plan.id, plan]))
+
+/**
+ * What each step of a section brings, by the ids of the document: each part and copy alone, and what a derived section holds together,
+ * since it comes in as one.
+ */
+export function broughtBySteps(plan: SectionPlan, plans: readonly SectionPlan[]): string[][][] {
+  const byId = plansById(plans)
+  const thingsOf = (move: Move): string[][] => {
+    if ('parts' in move) return move.parts.map((id) => [id])
+    if ('copy' in move) return [[move.copy]]
+    const derived = byId.get(move.section)
+    return derived ? [derived.steps.flatMap((step) => step.moves.flatMap((inner) => thingsOf(inner).flat()))] : []
+  }
+  return plan.steps.map((step) => step.moves.flatMap(thingsOf))
+}

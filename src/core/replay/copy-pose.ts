@@ -105,12 +105,35 @@ const besideOf = (axis: Vec): Vec => (Math.abs(axis[2]) < 0.5 ? [0, 0, 1] : [0, 
 const besideFacing = ({ facing, axis, isStraight }: End): Vec => (isStraight ? besideOf(facing) : axis)
 const besideAxis = ({ facing, axis, isStraight }: End): Vec => (isStraight ? besideOf(axis) : facing)
 
-function jointTurn(joint: CopyJoint, on: End, by: End): Quaternion {
-  const [first = 0, second = 0, third = 0] = joint.angles ?? []
-  if (!FACING.has(joint.on.kind)) return after(about(on.axis, first), onto([by.axis, besideAxis(by)], [on.axis, besideAxis(on)]))
-  const back = scale(on.facing, -1)
+/** How the copy is turned where no angle bends its joint. */
+function straightTurn(joint: CopyJoint, on: End, by: End): Quaternion {
+  if (!FACING.has(joint.on.kind)) return onto([by.axis, besideAxis(by)], [on.axis, besideAxis(on)])
   const beside = on.isStraight ? besideOf(on.facing) : scale(on.axis, -1)
-  const straight = onto([by.facing, besideFacing(by)], [back, beside])
+  return onto([by.facing, besideFacing(by)], [scale(on.facing, -1), beside])
+}
+
+const AXES: readonly Vec[] = [
+  [0, 0, 1],
+  [0, 1, 0],
+  [1, 0, 0],
+]
+
+/** A mirrored copy may have the axis of its hinge or clip the other way round: as it stands up most as it does unmirrored. */
+// eslint-disable-next-line max-params -- two ends, and what they are compared with
+function mirroredTurn(joint: CopyJoint, on: End, by: End, plain: Quaternion, mirror: NonNullable<Copy['mirror']>): Quaternion {
+  const one = straightTurn(joint, on, by)
+  if (by.isStraight) return one
+  const other = straightTurn(joint, on, { ...by, axis: scale(by.axis, -1) })
+  for (const axis of AXES) {
+    if (axis[MIRRORS[mirror]] !== 0) continue
+    const [a, b] = [one, other].map((way) => Math.round(dot(turned(way, axis), turned(plain, axis))))
+    if (a !== b) return a! > b! ? one : other
+  }
+  return one
+}
+
+function jointTurn(joint: CopyJoint, on: End, straight: Quaternion): Quaternion {
+  const [first = 0, second = 0, third = 0] = joint.angles ?? []
   if (joint.on.kind !== 'ball' && joint.on.kind !== 'cup') return after(about(on.axis, first), straight)
   const across = besideOf(on.facing)
   const ball = after(about(cross(on.facing, across), third), after(about(across, second), about(on.facing, first)))
@@ -141,9 +164,14 @@ export function ownCopyPose(
   const slide = joint?.slide ?? 0
   const on = joint && endOf(section, joint.on, shapes, { slide })
   const by = joint && endOf(inner(copy.section), joint.by, shapes, { slide, mirror })
+  const straightOf = (own: CopyJoint, from: End, to: End): Quaternion => {
+    if (mirror === undefined) return straightTurn(own, from, to)
+    const plain = straightTurn(own, from, endOf(inner(copy.section), own.by, shapes, { slide }))
+    return mirroredTurn(own, from, to, plain, mirror)
+  }
   const turn: (v: Vec) => Vec =
     on && by
-      ? asTurn(jointTurn(joint, on, by))
+      ? asTurn(jointTurn(joint, on, straightOf(joint, on, by)))
       : copy.rotate
         ? asTurn(spun(copy.rotate))
         : (v) => apply(TURNS[turnFromText(copy.turn ?? '+x+y')!]!, v)

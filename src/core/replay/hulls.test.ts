@@ -28,4 +28,11 @@ describe('bodies in any attitude', () => {
       { numRuns: 3000 },
     )
   })
+
+  it('are told apart from both sides where one walk alone goes in a circle', () => {
+    const one = corners([-20, 0, -3], [6, 3, 28], [63, 0, 36])
+    const other = corners([-2, -24, 7], [3, 23, 10], [22, 58, 5])
+    expect(hullsShare(one, other)).toBe(false)
+    expect(hullsShare(other, one)).toBe(false)
+  })
 })

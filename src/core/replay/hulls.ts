@@ -9,8 +9,18 @@ const TINY = 1e-9
  * between complex objects in three-dimensional space"). Bodies that only touch may be told either way.
  */
 export function hullsShare(a: readonly Vec[], b: readonly Vec[]): boolean {
+  // A no is proven by a plane between them; a yes may be a walk that went in a circle, so it is walked from several sides.
+  return STARTS.every((start) => walkMeets(a, b, start) && walkMeets(b, a, start))
+}
+
+const STARTS: readonly Vec[] = [
+  [1, 0, 0],
+  [0.3, 0.5, 0.8],
+]
+
+function walkMeets(a: readonly Vec[], b: readonly Vec[], start: Vec): boolean {
   const support = (way: Vec): Vec => subtract(farthest(a, way), farthest(b, scale(way, -1)))
-  let simplex: Vec[] = [support([1, 0, 0])]
+  let simplex: Vec[] = [support(start)]
   let way = scale(simplex[0]!, -1)
   for (let round = 0; round < ROUNDS; round++) {
     if (dot(way, way) < TINY) return true

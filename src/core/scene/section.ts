@@ -20,3 +20,22 @@ export function sectionNodes(model: ModelDocument, flattener: Flattener, section
 export const ownPieceCount = (model: ModelDocument, sectionId: string): number => piecesOf(partsOf(sectionById(model, sectionId)))
 
 const piecesOf = memo((parts: readonly Part[]) => parts.reduce((sum, part) => sum + pieceCount(part), 0))
+
+/** The parts of a section that are one shape in one colour. */
+export interface KindOfPiece {
+  readonly shape: string
+  readonly colour: string
+  readonly ids: readonly string[]
+}
+
+/** The parts of a section, kind by kind in the order of the document. */
+export function kindsOf(model: ModelDocument, sectionId: string): KindOfPiece[] {
+  const kinds = new Map<string, { shape: string; colour: string; ids: string[] }>()
+  for (const { id, shape, colour } of partsOf(sectionById(model, sectionId))) {
+    const key = `${shape} ${colour}`
+    const known = kinds.get(key)
+    if (known) known.ids.push(id)
+    else kinds.set(key, { shape, colour, ids: [id] })
+  }
+  return [...kinds.values()]
+}

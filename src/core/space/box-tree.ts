@@ -1,4 +1,5 @@
 import type { Box } from './boxes'
+import { enterBox, type Ray } from './ray'
 
 /** Boxes in a leaf at most. */
 const LEAF = 8
@@ -47,12 +48,38 @@ export class BoxTree {
     if (to - from <= LEAF) return node
     const sides = [0, 1, 2].map((axis) => hull[axis + 3]! - hull[axis]!)
     const axis = sides.indexOf(Math.max(...sides))
-    const middleOf = (box: number): number => this.boxes[box * 6 + axis]! + this.boxes[box * 6 + axis + 3]!
-    this.order.subarray(from, to).sort((a, b) => middleOf(a) - middleOf(b) || a - b)
     const half = (from + to) >> 1
+    this.select(half, axis, { from, to: to - 1 })
     this.left[node] = this.build(from, half)
     this.right[node] = this.build(half, to)
     return node
+  }
+
+  /** Orders boxes so that none before one place has its middle beyond those from there on (Hoare 1961, "Algorithm 65: find"). */
+  private select(place: number, axis: number, { from, to }: { from: number; to: number }): void {
+    const { order, boxes } = this
+    // Boxes with the same middle go by their number, so that the tree is always the same.
+    const middleOf = (box: number): number => boxes[box * 6 + axis]! + boxes[box * 6 + axis + 3]!
+    while (from < to) {
+      const pivot = order[(from + to) >> 1]!
+      const middle = middleOf(pivot)
+      const isBefore = (box: number, other: number, its: number): boolean => {
+        const own = middleOf(box)
+        return own < its || (own === its && box < other)
+      }
+      let [i, j] = [from, to]
+      while (i <= j) {
+        while (isBefore(order[i]!, pivot, middle)) i++
+        while (isBefore(pivot, order[j]!, middleOf(order[j]!))) j--
+        if (i > j) break
+        const box = order[i]!
+        order[i++] = order[j]!
+        order[j--] = box
+      }
+      if (place <= j) to = j
+      else if (place >= i) from = i
+      else return
+    }
   }
 
   /** Calls `found` with every box that meets the one asked for; stops when it returns true. @returns whether it did */
@@ -80,4 +107,40 @@ export class BoxTree {
     }
     return false
   }
+
+  /**
+   * The first thing that a ray meets, nearest boxes asked first.
+   * @param meet how far along the ray it meets what is in a box; `Infinity` where it misses
+   * @returns the box and how far, or nothing
+   */
+  first(ray: Ray, meet: (box: number) => number): { readonly box: number; readonly distance: number } | undefined {
+    if (this.order.length === 0) return undefined
+    let best = { box: -1, distance: Infinity }
+    const open = [{ node: 0, distance: enterBox(ray, boxIn(this.hulls, 0)) }]
+    while (open.length > 0) {
+      const { node, distance } = open.pop()!
+      if (distance >= best.distance) continue
+      if (this.left[node]! >= 0) {
+        const children = [this.left[node]!, this.right[node]!].map((child) => ({
+          node: child,
+          distance: enterBox(ray, boxIn(this.hulls, child)),
+        }))
+        // The nearer one is taken from the end first.
+        open.push(...children.sort((a, b) => b.distance - a.distance))
+        continue
+      }
+      for (let k = this.from[node]!; k < this.from[node]! + this.count[node]!; k++) {
+        const box = this.order[k]!
+        if (enterBox(ray, boxIn(this.boxes, box)) >= best.distance) continue
+        const met = meet(box)
+        if (met < best.distance) best = { box, distance: met }
+      }
+    }
+    return best.box < 0 ? undefined : best
+  }
 }
+
+const boxIn = (values: ArrayLike<number>, at: number): Box => ({
+  min: [values[at * 6]!, values[at * 6 + 1]!, values[at * 6 + 2]!],
+  max: [values[at * 6 + 3]!, values[at * 6 + 4]!, values[at * 6 + 5]!],
+})

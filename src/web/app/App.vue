@@ -3,7 +3,7 @@ import { NConfigProvider } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { provide, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { faultLine, plainFault } from '@core/fault'
+import { Fault, faultLine, plainFault } from '@core/fault'
 import { OWN_NAMES } from '../shared/own-names-key'
 import { notify } from '../shared/notices'
 import NoticeArea from '../shared/NoticeArea.vue'
@@ -18,8 +18,19 @@ provide(OWN_NAMES, names.beside)
 const router = useRouter()
 const isOver = ref(false)
 
-async function bring(files: Iterable<File>): Promise<void> {
+const isBackup = ({ name }: File): boolean => /\.zip$/i.test(name)
+
+async function bring(all: Iterable<File>): Promise<void> {
+  const files = [...all].filter((file) => !isBackup(file))
+  const backups = [...all].filter(isBackup)
   try {
+    if (backups.length > 1) throw new Fault('many-backups', 'These are several backups. Bring them in one after another.')
+    if (backups.length > 0) {
+      const { useBackup } = await import('../stores/backup')
+      await router.push({ name: 'shelf' })
+      await useBackup().look(backups[0]!)
+    }
+    if (files.length === 0) return
     const { useBringingIn } = await import('../stores/bringing-in')
     const reading = useBringingIn().add(files)
     await router.push({ name: 'bring-in' })

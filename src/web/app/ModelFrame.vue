@@ -60,11 +60,13 @@ useEventListener(window, 'keydown', (event) => {
       <WordMark />
       <p class="name" :title="open.model?.name">{{ open.model?.name }}</p>
       <nav aria-label="Rooms of this model">
+        <RouterLink :to="{ name: 'bench', params: { id } }">Bench</RouterLink>
         <RouterLink :to="{ name: 'rail', params: { id }, query: railQuery }">Rail</RouterLink>
         <RouterLink :to="{ name: 'checks', params: { id } }"
           >Checks<span v-if="findingCount > 0" class="count">{{ findingCount }}<span class="sr-only"> findings</span></span></RouterLink
         >
         <RouterLink :to="{ name: 'sections', params: { id } }">Sections</RouterLink>
+        <RouterLink :to="{ name: 'photos', params: { id } }">Photos</RouterLink>
         <RouterLink :to="{ name: 'booklet', params: { id } }">Booklet</RouterLink>
         <RouterLink :to="{ name: 'figures', params: { id } }">Figures</RouterLink>
         <RouterLink :to="{ name: 'work', params: { id } }">Work</RouterLink>
@@ -191,7 +193,13 @@ useEventListener(window, 'keydown', (event) => {
 .lost {
   padding: 60px;
 }
-@media (max-width: 1140px) {
+/* Where it is narrow the rooms come first; every program undoes by these keys. */
+@media (max-width: 1440px) {
+  .state :deep(.shortcut) {
+    display: none;
+  }
+}
+@media (max-width: 1240px) {
   header {
     flex-wrap: wrap;
     gap: 0 10px;

@@ -11,6 +11,8 @@ export const router = createRouter({
       props: true,
       children: [
         { path: '', redirect: { name: 'rail' } },
+        { path: 'bench', name: 'bench', component: () => import('../bench/BenchScreen.vue'), meta: { title: 'Bench' } },
+        { path: 'apart', name: 'apart', component: () => import('../bench/ApartScreen.vue'), meta: { title: 'Take apart' } },
         { path: 'rail', name: 'rail', component: () => import('../rail/RailScreen.vue'), meta: { title: 'Rail' } },
         { path: 'checks', name: 'checks', component: () => import('../checks/ChecksScreen.vue'), meta: { title: 'Checks' } },
         {
@@ -23,6 +25,7 @@ export const router = createRouter({
         { path: 'figures', name: 'figures', component: () => import('../figures/FiguresScreen.vue'), meta: { title: 'Figures' } },
         { path: 'fit', name: 'model-fit', component: () => import('../fit/FitScreen.vue'), meta: { title: 'Fit' } },
         { path: 'sections', name: 'sections', component: () => import('../sections/SectionsScreen.vue'), meta: { title: 'Sections' } },
+        { path: 'photos', name: 'photos', component: () => import('../photos/PhotosScreen.vue'), meta: { title: 'Photo log' } },
         { path: 'booklet', name: 'booklet', component: () => import('../booklet/BookletScreen.vue'), meta: { title: 'Booklet' } },
       ],
     },
@@ -41,7 +44,7 @@ export const router = createRouter({
 
 router.afterEach((to, from) => {
   // The link that was followed is gone with its screen.
-  if (to.name !== from.name) setTimeout(focusMain)
+  if (to.name !== from.name) setTimeout(() => focusMain())
   const title = typeof to.meta['title'] === 'string' ? to.meta['title'] : undefined
   document.title = title ? `${title} · Jump Rail` : 'Jump Rail'
 })

@@ -4,6 +4,7 @@ import { pageTitle, type Page } from '@core/booklet'
 import { plural } from '@core/words'
 import { total } from '@core/count'
 import DecalList from '../shared/DecalList.vue'
+import PhotoPicture from '../shared/PhotoPicture.vue'
 import StepPicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
@@ -25,6 +26,7 @@ const title = computed(() => pageTitle(props.page))
         {{ plural(page.facts.parts, 'part') }}, {{ plural(page.facts.pieces, 'different piece') }},
         {{ plural(page.facts.colours, 'colour') }}, {{ plural(page.facts.steps, 'step') }}, {{ plural(page.facts.sections, 'section') }}
       </p>
+      <PhotoPicture v-for="(photo, i) in page.photos" :key="`photo ${i}`" :photo="photo" />
       <p v-if="page.notes" class="notes">{{ page.notes }}</p>
       <p v-for="caution in page.cautions" :key="caution" class="faint">△ {{ caution }}</p>
     </template>
@@ -37,7 +39,14 @@ const title = computed(() => pageTitle(props.page))
     </template>
     <template v-else-if="step">
       <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
-      <StepPicture :picture="step.picture" :label="step.spoken" :width="640" :height="480" />
+      <StepPicture
+        v-if="step.picture || step.photos.length === 0"
+        :picture="step.picture"
+        :label="step.spoken"
+        :width="640"
+        :height="480"
+      />
+      <PhotoPicture v-for="(photo, i) in step.photos" :key="`photo ${i}`" :photo="photo" />
       <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
       <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
       <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
@@ -49,7 +58,9 @@ const title = computed(() => pageTitle(props.page))
       </p>
       <TrayList lettered :pieces="step.callout" :label="`Pieces of step ${step.label}`" />
       <p v-if="step.note">{{ step.note }}</p>
-      <p v-for="sign in step.signs" :key="sign"><b>{{ sign }}</b></p>
+      <p v-for="sign in step.signs" :key="sign">
+        <b>{{ sign }}</b>
+      </p>
       <p v-if="step.caution">△ Take care: {{ step.caution }}</p>
     </template>
     <template v-else-if="page.kind === 'inventory'">

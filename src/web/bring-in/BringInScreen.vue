@@ -15,6 +15,7 @@ import WordMark from '../shared/WordMark.vue'
 import { useBringingIn } from '../stores/bringing-in'
 import { useOwnNames } from '../stores/own-names'
 import ColumnChoices from './ColumnChoices.vue'
+import DictateButton from './DictateButton.vue'
 import DrawingChoices from './DrawingChoices.vue'
 import LogSheet from './LogSheet.vue'
 import PreviewPicture from './PreviewPicture.vue'
@@ -114,6 +115,7 @@ Now the plates on top.
 Build a second one the same."
             @keydown.stop
           />
+          <DictateButton @said="(sentence) => (told = told === '' ? sentence : `${told}\n${sentence}`)" />
           <ActionButton :disabled="told.trim() === ''" @click="reading.addText(told)">Read it</ActionButton>
         </section>
       </template>

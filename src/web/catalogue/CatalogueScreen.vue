@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { arrowWay } from '../shared/arrow-keys'
+import { pieceToScale } from '@core/picture'
 import { plural } from '@core/words'
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
 import { BASE_CATALOGUE, type Shape } from '@core/catalogue'
 import { faultLine, plainFault } from '@core/fault'
-import { JOIN_SORTS, searchShapes, shapesThatLook, type JoinSort, type ShapeLook, type StudPlace } from '@core/names'
+import { JOIN_SORTS, searchShapes, shapesThatLook, shelvesBySize, type JoinSort, type ShapeLook, type StudPlace } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { download } from '../shared/download'
 import { notify } from '../shared/notices'
 import { useBeside } from '../shared/own-names-key'
+import { PIECE_FINER } from '../shared/piece-finer'
 import PiecePicture from '../shared/PiecePicture.vue'
 import { usePaintSource } from '../shared/painter-key'
 import { useOpenModel } from '../stores/open-model'
@@ -31,7 +33,7 @@ const height = ref('')
 const studs = ref('')
 const joins = ref('')
 const chosen = ref('')
-const colour = ref('amber')
+const colour = ref('')
 const isMaking = ref(false)
 const field = ref<HTMLInputElement>()
 const picker = ref<HTMLInputElement>()
@@ -61,22 +63,28 @@ const sight = computed<ShapeLook>(() => ({
 }))
 const isLooking = computed(() => Object.keys(sight.value).length > 0)
 
-/** Asked words first, best first; else by family, in the order of the catalogue. */
-const groups = computed<readonly { family: string; shapes: readonly Shape[] }[]>(() => {
+/** Asked words first, best first; else by size, as on a bench: heights one behind the other, footprints growing to the right. */
+const groups = computed<readonly { title: string; shapes: readonly Shape[] }[]>(() => {
   const looked = shapesThatLook(catalogue.value, sight.value)
-  if (query.value.trim() !== '') {
-    const fits = new Set(looked)
-    const found = searchShapes(catalogue.value, query.value, 120).filter((shape) => fits.has(shape))
-    return found.length > 0 ? [{ family: 'Best first', shapes: found }] : []
-  }
-  const families = new Map<string, Shape[]>()
-  for (const shape of looked) {
-    const list = families.get(shape.family)
-    if (list) list.push(shape)
-    else families.set(shape.family, [shape])
-  }
-  return [...families].map(([family, shapes]) => ({ family, shapes }))
+  if (query.value.trim() === '') return shelvesBySize(looked)
+  const fits = new Set(looked)
+  const found = searchShapes(catalogue.value, query.value, 120).filter((shape) => fits.has(shape))
+  return found.length > 0 ? [{ title: 'Best first', shapes: found }] : []
 })
+/** Each family has a colour here, so that the eye finds its neighbours; a colour that was chosen is taken for all. */
+const FAMILY_COLOURS = ['amber', 'moss', 'teal', 'sand', 'slate', 'rust', 'ash']
+const families = computed(() => [...new Set([...catalogue.value.shapes.values()].map(({ family }) => family))])
+const colourOf = ({ family }: Shape): string => {
+  if (colour.value !== '') return colour.value
+  const id = FAMILY_COLOURS[families.value.indexOf(family) % FAMILY_COLOURS.length]!
+  return catalogue.value.colours.has(id) ? id : 'amber'
+}
+/** One scale for all, px for one u; what would be too large for the screen is drawn smaller and says so. */
+const SCALE = 1.35
+const MOST = { width: 250, height: 170 }
+const pictures = computed(
+  () => new Map([...catalogue.value.shapes.values()].map((shape) => [shape.id, pieceToScale(shape, SCALE, MOST, PIECE_FINER)])),
+)
 const count = computed(() => groups.value.reduce((sum, { shapes }) => sum + shapes.length, 0))
 const isInModel = computed(() => open.model !== null && open.id !== '')
 
@@ -102,7 +110,8 @@ function walk(event: KeyboardEvent): void {
   if (!here || !way) return
   const all = [...grid.value!.querySelectorAll<HTMLElement>('[data-shape]')]
   const at = all.indexOf(here)
-  const row = all.filter((each) => each.offsetTop === here.offsetTop).length
+  const footOf = (each: HTMLElement): number => each.offsetTop + each.offsetHeight
+  const row = all.filter((each) => footOf(each) === footOf(here)).length
   const next = all[Math.min(all.length - 1, Math.max(0, at + way[0] + way[1] * row))]
   if (!next) return
   next.focus()
@@ -184,18 +193,26 @@ async function bringNames(files: FileList | null): Promise<void> {
     </div>
     <OwnShapeForm v-if="isMaking && isInModel" @close="isMaking = false" />
     <div ref="grid" class="shapes" @keydown="walk">
-      <section v-for="group in groups" :key="group.family" :aria-label="group.family">
+      <section v-for="group in groups" :key="group.title" :aria-label="group.title">
         <h2>
-          {{ group.family }} <span class="faint">{{ group.shapes.length }}</span>
+          {{ group.title }} <span class="faint">{{ group.shapes.length }}</span>
         </h2>
-        <div class="grid">
+        <div class="bench">
           <template v-for="shape in group.shapes" :key="shape.id">
             <button type="button" class="shape" :data-shape="shape.id" :aria-expanded="chosen === shape.id" @click="show(shape.id)">
-              <PiecePicture :shape="shape.id" :colour="colour" :width="104" :height="76" />
+              <PiecePicture :shape="shape.id" :colour="colourOf(shape)" v-bind="pictures.get(shape.id)" />
               <span class="title">{{ shape.title }}</span>
+              <span v-if="pictures.get(shape.id)?.look.isSmaller" class="faint small">drawn smaller</span>
               <span v-if="beside('shape', shape.id) !== ''" class="alias">{{ beside('shape', shape.id) }}</span>
             </button>
-            <ShapeSheet v-if="chosen === shape.id" :shape="shape" :colour="colour" @close="close" @colour="colour = $event" @open="show" />
+            <ShapeSheet
+              v-if="chosen === shape.id"
+              :shape="shape"
+              :colour="colourOf(shape)"
+              @close="close"
+              @colour="colour = $event"
+              @open="show"
+            />
           </template>
         </div>
       </section>
@@ -296,24 +313,33 @@ h2 {
 section > h2::first-letter {
   text-transform: uppercase;
 }
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(138px, 1fr));
-  gap: 4px;
+.bench {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 2px 6px;
+}
+.bench > :deep(.sheet) {
+  flex-basis: 100%;
 }
 .shape {
   font: inherit;
   color: inherit;
   background: none;
   border: 1px solid transparent;
-  border-bottom-color: var(--rule);
-  padding: 8px 4px;
+  padding: 6px 4px;
   display: flex;
   flex-direction: column;
   align-items: center;
-  gap: 4px;
+  justify-content: flex-end;
+  gap: 2px;
+  min-width: 84px;
+  max-width: 260px;
   cursor: pointer;
   text-align: center;
+}
+.small {
+  font-size: 0.8rem;
 }
 .shape:hover {
   background: var(--accent-wash);
@@ -322,8 +348,9 @@ section > h2::first-letter {
   border-color: var(--ink);
 }
 .title {
-  font-size: 0.92rem;
-  line-height: 1.25;
+  font-size: 0.84rem;
+  line-height: 1.2;
+  max-width: 130px;
   overflow-wrap: anywhere;
 }
 .alias {

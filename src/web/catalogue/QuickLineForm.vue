@@ -6,6 +6,7 @@ import { readQuickLine } from '@core/names'
 import { withLooseParts } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
+import { sectionChoices } from '../shared/choices'
 import { notify } from '../shared/notices'
 import LineReading from '../shared/LineReading.vue'
 import TrayList from '../shared/TrayList.vue'
@@ -16,7 +17,7 @@ const open = useOpenModel()
 const line = ref('')
 const section = ref('')
 const problem = ref('')
-const sections = computed(() => (open.model?.sections ?? []).map(({ id, name }) => ({ value: id, label: name })))
+const sections = computed(() => sectionChoices(open.model))
 watch(
   sections,
   (all) => {

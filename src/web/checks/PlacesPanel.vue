@@ -40,7 +40,7 @@ function remove(id: string, index: number): void {
 
 <template>
   <details class="places" :open="isOpen" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
-    <summary>Places to keep within reach</summary>
+    <summary class="opener">Places to keep within reach</summary>
     <p class="faint">The room above a part, such as a seat or a shelf. A step that closes the last way to it is reported.</p>
     <ul>
       <li v-for="place in places" :key="`${place.section} ${place.i}`">
@@ -68,14 +68,6 @@ function remove(id: string, index: number): void {
 .places {
   margin-top: 12px;
   border-top: 1px solid var(--rule);
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-  text-decoration: underline;
-  text-underline-offset: 3px;
 }
 ul {
   list-style: none;

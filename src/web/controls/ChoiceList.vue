@@ -2,14 +2,14 @@
 import { useId } from 'vue'
 
 /** A short list to choose from: the browser's own, since it has role, name and keyboard on every device. */
-defineProps<{ label: string; options: readonly { value: string; label: string }[] }>()
+defineProps<{ label: string; options: readonly { value: string; label: string }[]; isLabelHidden?: boolean }>()
 const value = defineModel<string>({ required: true })
 const id = useId()
 </script>
 
 <template>
   <div class="choice">
-    <label :for="id">{{ label }}</label>
+    <label :for="id" :class="{ 'sr-only': isLabelHidden }">{{ label }}</label>
     <select :id="id" v-model="value">
       <option v-for="option in options" :key="option.value" :value="option.value">{{ option.label }}</option>
     </select>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { LIMBS, optionWords, plainFigure, SLOT_WORDS, SLOTS, withFigure, type Slot } from '@core/figure'
+import { LIMBS, optionWords, piecesForSlot, plainFigure, SLOT_WORDS, SLOTS, withFigure, type Slot } from '@core/figure'
 import { withChosen, withOption, withOptionTold, withoutOption } from '@core/edits'
-import { catalogueOf, type FigureLimb, type FigureOption, type FigureRecipe, type ModelDocument } from '@core/model'
-import { readQuickLine } from '@core/names'
+import { catalogueOf, sectionUses, type FigureLimb, type FigureOption, type FigureRecipe, type ModelDocument } from '@core/model'
+import { readQuickLine, suggestPieces } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
+import { colourChoices } from '../shared/choices'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'
 import LineReading from '../shared/LineReading.vue'
@@ -19,6 +20,8 @@ const chosen = ref('')
 const adding = ref<Slot | null>(null)
 const words = ref('')
 const problem = ref('')
+const refusals = ref(0)
+const colour = ref('')
 
 const figures = computed(() => open.model?.figures ?? [])
 watch(
@@ -35,6 +38,11 @@ const picture = computed(() => {
   const plan = open.report?.sections.find((section) => section.id === id)
   return plan && plan.steps.length > 0 ? { section: plan.id, step: plan.steps.length - 1, view: 0 } : null
 })
+/** Whether it is built at all. */
+const isJoined = computed(() => {
+  const use = open.model && figure.value ? sectionUses(open.model).get(figure.value.section) : undefined
+  return use !== undefined && use.times + use.mirrored > 0
+})
 const found = computed(() => (open.source && words.value.trim() !== '' ? readQuickLine(words.value, open.source.catalogue) : undefined))
 
 type FigureChange = (figure: FigureRecipe) => FigureRecipe
@@ -46,6 +54,8 @@ async function save(label: string, change: FigureChange, group?: string, id = ch
     return now ? withFigure(model, change(now), catalogueOf(model)) : model
   }
   problem.value = await open.tryEdit(label, edited, group ? { group } : {})
+  // A choice that was refused is not marked: what is published is.
+  if (problem.value !== '') refusals.value++
   return problem.value === ''
 }
 
@@ -58,9 +68,7 @@ async function make(): Promise<void> {
   problem.value = await open.tryEdit('make a figure', (model) => withFigure(model, plain, catalogueOf(model)))
   if (problem.value === '') {
     chosen.value = id
-    notify('A plain figure stands in a section of its own. Join it where it belongs.', {
-      act: { label: 'Undo', run: () => void open.undo() },
-    })
+    notify('A plain figure stands in a section of its own.', { act: { label: 'Undo', run: () => void open.undo() } })
   }
 }
 
@@ -68,13 +76,28 @@ const entryOf = (slot: Slot): NonNullable<FigureRecipe['slots'][Slot]> | undefin
 const publish = (slot: Slot, index: number): Promise<boolean> =>
   save(`publish another ${SLOT_WORDS[slot].toLowerCase()}`, (now) => withChosen(now, slot, index))
 const takeOut = (slot: Slot, index: number): Promise<boolean> => save('take out an alternative', (now) => withoutOption(now, slot, index))
-async function add(slot: Slot): Promise<void> {
-  const piece = found.value?.pieces[0]
-  if (!piece) return
-  const { shape, colour } = piece
-  if (!(await save('add an alternative', (now) => withOption(now, slot, { shape, colour })))) return
+/** The pieces that fit, those that are meant by what is written first. */
+const fitting = computed(() => {
+  const catalogue = open.source?.catalogue
+  if (!adding.value || !catalogue) return []
+  const all = piecesForSlot(adding.value, catalogue)
+  if (words.value.trim() === '') return all
+  const byId = new Map(all.map((shape) => [shape.id, shape]))
+  const named = suggestPieces(words.value, catalogue, 'ash', 60).flatMap(({ shape }) => byId.get(shape) ?? [])
+  return named.length > 0 ? named : all
+})
+const colours = computed(() => (open.source ? colourChoices(open.source.catalogue) : []))
+/** The colour that is chosen, or written, or that the slot has now. */
+function colourFor(slot: Slot): string {
+  if (colour.value !== '') return colour.value
+  const entry = entryOf(slot)
+  return found.value?.pieces[0]?.colour ?? entry?.options[entry.chosen ?? 0]?.colour ?? 'ash'
+}
+async function add(slot: Slot, shape: string): Promise<void> {
+  const option = { shape, colour: colourFor(slot) }
+  if (!(await save('add an alternative', (now) => withOption(now, slot, option)))) return
   adding.value = null
-  words.value = ''
+  words.value = colour.value = ''
 }
 const tell = (slot: Slot, index: number, more: Partial<FigureOption>): Promise<boolean> =>
   save(
@@ -105,6 +128,12 @@ const pose = (limb: FigureLimb, angle: string): void => {
     <div v-else class="figure">
       <div class="look">
         <StepPicture v-if="picture" :picture="picture" :label="`${figure.name}, finished`" finished :width="560" :height="520" />
+        <p>
+          {{ isJoined ? 'It stands in the model.' : 'Nothing joins it yet.' }}
+          <RouterLink :to="{ name: 'bench', query: { take: figure.section } }">{{
+            isJoined ? 'Put one more in' : 'Put it into the model'
+          }}</RouterLink>
+        </p>
         <LineField
           label="Name"
           :value="figure.name"
@@ -125,7 +154,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
           <h2>{{ SLOT_WORDS[slot] }}</h2>
           <p v-if="!entryOf(slot)" class="faint">empty</p>
           <ul v-else :aria-label="`${SLOT_WORDS[slot]}: what may be used`">
-            <li v-for="(option, i) in entryOf(slot)!.options" :key="i" class="option">
+            <li v-for="(option, i) in entryOf(slot)!.options" :key="`${i} ${refusals}`" class="option">
               <PiecePicture :shape="option.shape" :colour="option.colour" />
               <label class="pick"
                 ><input type="radio" :name="slot" :checked="i === (entryOf(slot)!.chosen ?? 0)" @change="publish(slot, i)" />
@@ -153,15 +182,25 @@ const pose = (limb: FigureLimb, angle: string): void => {
               </button>
             </li>
           </ul>
-          <form v-if="adding === slot" class="adding" @submit.prevent="add(slot)" @keydown.stop>
+          <form v-if="adding === slot" class="adding" @submit.prevent="fitting[0] && add(slot, fitting[0].id)" @keydown.stop>
+            <p class="faint">
+              {{
+                fitting.length > 0
+                  ? 'These fit here:'
+                  : 'No piece of the catalogue fits here yet: an own shape with the right connector would.'
+              }}
+            </p>
+            <ul class="fitting" :aria-label="`Pieces that fit: ${SLOT_WORDS[slot].toLowerCase()}`">
+              <li v-for="shape in fitting.slice(0, 24)" :key="shape.id">
+                <button type="button" class="plain-button" @click="add(slot, shape.id)">
+                  <PiecePicture :shape="shape.id" :colour="colourFor(slot)" />{{ shape.title }}
+                </button>
+              </li>
+            </ul>
+            <ChoiceList v-model="colour" label="Colour" :options="[{ value: '', label: 'as it is now' }, ...colours]" />
             <label>Which piece? <input v-model="words" type="text" placeholder="navy figure cap" autocomplete="off" /></label>
-            <span v-if="found?.pieces[0]" class="found"
-              ><PiecePicture :shape="found.pieces[0].shape" :colour="found.pieces[0].colour" />{{
-                open.source ? optionWords(found.pieces[0], open.source.catalogue) : ''
-              }}</span
-            >
-            <LineReading v-if="found" :read="found" />
-            <ActionButton submit :disabled="!found?.pieces[0]">Add it</ActionButton>
+            <LineReading v-if="found && found.told.length > 0" :read="{ told: found.told, unclear: [] }" />
+            <ActionButton submit :disabled="fitting.length === 0">Add it</ActionButton>
             <ActionButton @click="adding = null">Leave it</ActionButton>
           </form>
           <button
@@ -298,5 +337,17 @@ details label {
   .slots > li {
     grid-template-columns: 1fr;
   }
+}
+.fitting {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px;
+  flex-basis: 100%;
+  max-height: 320px;
+  overflow-y: auto;
+}
+.fitting li {
+  border: 0;
+  padding: 0;
 }
 </style>

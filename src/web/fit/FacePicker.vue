@@ -56,7 +56,7 @@ async function pick(x: number, y: number): Promise<void> {
   const source = open.source
   if (!source || !picture.value) return
   const seenFrom = view.value
-  const face = await source.painter.pick(picture.value, SIZE, [x, y])
+  const face = await source.painter.pick(picture.value, 'finished', SIZE, [x, y])
   hint.value = face ? '' : 'Nothing is there. Pick a part.'
   if (!face) return
   const kept = faces.value.length > 1 ? [] : faces.value

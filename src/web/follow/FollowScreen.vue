@@ -11,6 +11,7 @@ import { OWN_NAMES } from '../shared/own-names-key'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
 import type { PainterClient } from '../workers/painter-client'
 import TurnMark from '../shared/TurnMark.vue'
+import PhotoPicture from '../shared/PhotoPicture.vue'
 import TickList from './TickList.vue'
 import { contentKey, loadProgress, saveProgress } from './progress'
 
@@ -148,7 +149,10 @@ watch(drawnForPrint, async (drawn) => {
         <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
         <p v-for="reach in p.reaches" :key="reach">{{ reach }}</p>
         <p v-if="p.note">{{ p.note }}</p>
-        <p v-for="sign in p.signs" :key="sign"><b>{{ sign }}</b></p>
+        <p v-for="sign in p.signs" :key="sign">
+          <b>{{ sign }}</b>
+        </p>
+        <PhotoPicture v-for="(photo, k) in p.photos" :key="`photo ${k}`" :photo="photo" />
       </template>
       <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.caution">Take care: {{ p.caution }}</p>
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
@@ -227,6 +231,7 @@ watch(drawnForPrint, async (drawn) => {
                 <dd>{{ page.facts.sections }}</dd>
               </div>
             </dl>
+            <PhotoPicture v-for="(photo, i) in page.photos" :key="`photo ${i}`" :photo="photo" />
             <p v-for="caution in page.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> {{ caution }}</p>
             <button class="plain-button begin" @click="go(index + 1)">Begin</button>
           </template>
@@ -262,8 +267,11 @@ watch(drawnForPrint, async (drawn) => {
             <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
             <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
             <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
+            <PhotoPicture v-for="(photo, i) in step.photos" :key="`photo ${index} ${i}`" :photo="photo" />
             <p v-if="step.note" class="notes">{{ step.note }}</p>
-            <p v-for="sign in step.signs" :key="sign" class="notes"><b>{{ sign }}</b></p>
+            <p v-for="sign in step.signs" :key="sign" class="notes">
+              <b>{{ sign }}</b>
+            </p>
             <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>
           </template>
 
@@ -281,7 +289,12 @@ watch(drawnForPrint, async (drawn) => {
           </template>
         </div>
 
-        <div v-if="'picture' in page" class="picture" @touchstart.passive="onTouchStart" @touchend.passive="onTouchEnd">
+        <div
+          v-if="'picture' in page && (page.picture || !step || step.photos.length === 0)"
+          class="picture"
+          @touchstart.passive="onTouchStart"
+          @touchend.passive="onTouchEnd"
+        >
           <PagePicture
             :picture="picture"
             :next="coming"

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import type { Lane, Tie } from '@core/booklet'
 import { plural } from '@core/words'
+import { useCarried } from './carried'
 import { x, y } from './rail-drawing'
 import type { RailMark } from './rail-keys'
 
@@ -16,7 +17,9 @@ const props = defineProps<{
   /** Locked steps, by "section/step from 0". */
   locked: ReadonlySet<string>
 }>()
-const emit = defineEmits<{ go: [step: number]; drag: [from: number, to: number] }>()
+const emit = defineEmits<{ go: [step: number]; drag: [from: number, to: number]; bring: [to: number] }>()
+
+const { carried } = useCarried()
 
 const isLocked = (tie: Tie): boolean => props.locked.has(`${tie.section}/${tie.step}`)
 const markOf = (tie: Tie) => props.marks.get(`${tie.section}/${tie.step + 1}`)
@@ -34,12 +37,14 @@ function onDragStart(event: DragEvent, step: number): void {
   event.dataTransfer?.setData('text/plain', String(step))
 }
 function onDragOver(event: DragEvent, step: number): void {
-  if (dragged.value < 0) return
+  const isPieces = carried.value?.kind === 'pieces'
+  if ((dragged.value < 0 && !isPieces) || (isPieces && props.locked.has(`${props.lane.section}/${step}`))) return
   event.preventDefault()
   over.value = step
 }
 function onDrop(to: number): void {
   if (dragged.value >= 0 && dragged.value !== to) emit('drag', dragged.value, to)
+  else if (carried.value?.kind === 'pieces') emit('bring', to)
   endDrag()
 }
 function endDrag(): void {
@@ -63,6 +68,7 @@ function endDrag(): void {
     :aria-label="labelOf(tie)"
     @dragstart="onDragStart($event, tie.step)"
     @dragover="onDragOver($event, tie.step)"
+    @dragleave="over = -1"
     @drop.prevent="onDrop(tie.step)"
     @dragend="endDrag"
     @click="emit('go', tie.step)"

@@ -2,6 +2,7 @@
 import { useElementSize, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { RailLayout, Walk } from '@core/booklet'
+import { useCarried } from './carried'
 import RailLane from './RailLane.vue'
 import { WALKS, type RailMark } from './rail-keys'
 import { bendPath, COLUMN, isInSight, lanePath, ROW, TOP, windowOf, withChosen, y } from './rail-drawing'
@@ -15,7 +16,27 @@ const props = defineProps<{
   /** Locked steps, by "section/step from 0". */
   locked: ReadonlySet<string>
 }>()
-const emit = defineEmits<{ go: [row: number, step: number]; walk: [walk: Walk]; drag: [row: number, from: number, to: number] }>()
+const emit = defineEmits<{
+  go: [row: number, step: number]
+  walk: [walk: Walk]
+  drag: [row: number, from: number, to: number]
+  /** What is dragged from a tray is dropped on a step. */
+  bring: [row: number, to: number]
+  /** A lane is dropped on another. */
+  reorder: [section: string, to: string]
+}>()
+
+const { carried, carry, letGo } = useCarried()
+const overLane = ref('')
+function onLaneOver(event: DragEvent, section: string): void {
+  if (carried.value?.kind !== 'lane' || carried.value.section === section) return
+  event.preventDefault()
+  overLane.value = section
+}
+function onLaneDrop(to: string): void {
+  overLane.value = ''
+  if (carried.value?.kind === 'lane') emit('reorder', carried.value.section, to)
+}
 
 /** The names of lanes lie over the left of the rail, px. */
 const NAMES = 176
@@ -70,11 +91,17 @@ watch(
           v-for="{ lane } in lanes"
           :key="lane.section"
           class="lane-name"
-          :class="{ here: lane.row === row }"
+          :class="{ here: lane.row === row, over: overLane === lane.section }"
           :style="{ top: `${y(lane.row) - 22}px` }"
           tabindex="-1"
           :title="lane.name"
+          draggable="true"
           :aria-label="`Section ${lane.letter}, ${lane.name}`"
+          @dragstart="carry($event, { kind: 'lane', section: lane.section })"
+          @dragover="onLaneOver($event, lane.section)"
+          @dragleave="overLane = ''"
+          @drop.prevent="onLaneDrop(lane.section)"
+          @dragend="letGo"
           @click="emit('go', lane.row, 0)"
         >
           <b>{{ lane.letter }}</b><span class="words">{{ lane.name }}</span
@@ -103,6 +130,7 @@ watch(
           :locked="locked"
           @go="emit('go', lane.row, $event)"
           @drag="(from, to) => emit('drag', lane.row, from, to)"
+          @bring="emit('bring', lane.row, $event)"
         />
       </div>
     </div>
@@ -127,6 +155,9 @@ watch(
   background: var(--sheet);
   z-index: 2;
   border-right: 1px solid var(--rule);
+}
+.lane-name.over {
+  box-shadow: inset 0 -3px var(--accent);
 }
 .lane-name {
   position: absolute;

@@ -1,39 +1,34 @@
 <script setup lang="ts">
 import { useDebounceFn, useEventListener } from '@vueuse/core'
-import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
-import { walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
-import { pieceKey, type PieceCount } from '@core/count'
-import { sectionById, type ModelDocument, type Part, type StepNote } from '@core/model'
+import { suggestNotes, walkRail, type PictureRef, type StepPage, type Walk } from '@core/booklet'
+import { moveSection } from '@core/edits'
+import { sectionById } from '@core/model'
 import { type SectionPlan } from '@core/plan'
 import { type Finding } from '@core/checks'
-import {
-  mergeWithNext,
-  addStepNote,
-  moveStep,
-  moveToNeighbour,
-  planAround,
-  removeStepNote,
-  setLocked,
-  setStepText,
-  splitStep,
-  type StepPlace,
-  type StepText,
-} from '@core/edits'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import { focusMain } from '../shared/focus'
 import { nextTask } from '../shared/next-task'
 import { isTyping, shortcutOf } from '../shared/shortcut'
+import PhotoPicture from '../shared/PhotoPicture.vue'
+import type { PictureTouch } from '../shared/picture-touch'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
 import { useRailPlace, type RailPlace } from '../stores/rail-place'
+import { useCarried } from './carried'
 import FindingList from './FindingList.vue'
 import LayingPanel from './LayingPanel.vue'
 import RailMap from './RailMap.vue'
 import StepProof from './StepProof.vue'
 import StepTray from './StepTray.vue'
+import StepSlip from './StepSlip.vue'
 import { lockedSteps, marksOf, WALKS } from './rail-keys'
+import { useRailEdits } from './use-rail-edits'
+
+/** Fetched when it is wanted. */
+const TurnableStep = defineAsyncComponent(() => import('./TurnableStep.vue'))
 
 const open = useOpenModel()
 const places = useRailPlace()
@@ -80,6 +75,24 @@ function nameOf(finding: Finding): string {
   return tie ? `step ${tie.label}` : `section ${lane?.letter ?? ''} ${lane?.name ?? finding.section}`
 }
 
+/** What would help a builder here, as far as the program knows. */
+const suggested = computed(() =>
+  isWhole.value && canEdit.value
+    ? suggestNotes(
+        { model: open.model!, sections: open.report!.sections, findings: findings.value },
+        { section: section.value.id, step: step.value },
+      )
+    : [],
+)
+/** The finding that somebody looks at: its parts are framed in the picture as long as its step is shown. */
+const looked = shallowRef<Finding | null>(null)
+const framed = computed(() => {
+  const found = looked.value
+  return found && found.section === section.value.id && (found.step ?? 1) - 1 === step.value && !focus.value ? found.parts : []
+})
+/** What was clicked in the picture, and where. */
+const touched = shallowRef<PictureTouch | null>(null)
+
 /** The address follows a little later: a rail is walked faster than a browser lets addresses change. */
 const toAddress = useDebounceFn(() => {
   if (route.name === 'rail' && isHere) void router.replace({ query: places.queryOf(open.id) })
@@ -93,6 +106,7 @@ onUnmounted(() => (isHere = false))
 
 function goTo(next: RailPlace): void {
   isHere = true
+  touched.value = null
   place.value = next
   places.keep(open.id, next)
   void toAddress()
@@ -111,66 +125,54 @@ function walk(way: Walk): void {
   const next = walkRail(layout.value, row.value, step.value, way)
   go(next.row, next.step)
 }
-const goToFinding = (finding: Finding): void => goTo({ section: finding.section, step: (finding.step ?? 1) - 1 })
-
-type StepEdit = (model: ModelDocument, plans: readonly SectionPlan[], place: StepPlace) => ModelDocument
-function edit(label: string, change: StepEdit): Promise<boolean> {
-  const place: StepPlace = { section: section.value.id, step: step.value }
-  const made = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument => change(model, plans, place)
-  return open.edit(`${label} ${page.value?.label ?? ''}`, made, { mustBuild: true })
+function goToFinding(finding: Finding): void {
+  looked.value = finding
+  goTo({ section: finding.section, step: (finding.step ?? 1) - 1 })
 }
 
-const isOf = (part: Part | undefined, piece: PieceCount): boolean => part !== undefined && pieceKey(part) === pieceKey(piece)
-
-/** Moves the last part of a piece, so that what is left keeps its order. */
-function move(piece: PieceCount, way: -1 | 1): void {
-  const own = new Map((sectionById(open.model!, section.value.id).parts ?? []).map((part) => [part.id, part]))
-  const ids = section.value.steps[step.value]!.moves.flatMap((m) => ('parts' in m ? m.parts : []))
-  const like = ids.filter((id) => isOf(own.get(id), piece))
-  const id = way === 1 ? like[like.length - 1] : like[0]
-  if (id === undefined) return
-  void edit('move a part of', (model, plans, place) => moveToNeighbour(model, plans, place, { id, way }))
-}
-function setText(of: StepPage, key: StepText, text: string): void {
-  const change = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument =>
-    setStepText(model, plans, { section: of.section, step: of.number - 1 }, { key, text })
-  void open.edit(`${key} of ${of.label}`, change, { group: `${key} ${of.section} ${of.number}` })
-}
-const addNote = (note: StepNote): void => void edit('write a note to', (model, plans, place) => addStepNote(model, plans, place, note))
-const removeNote = (at: number): void => void edit('take a note off', (model, plans, place) => removeStepNote(model, plans, place, at))
-const split = (): void => void edit('split', splitStep)
-const merge = (): void => void edit('merge', mergeWithNext)
-function planAgain(): void {
-  const { id } = section.value
-  const change = (model: ModelDocument): ModelDocument => planAround(model, id)
-  void open.edit(`plan section ${page.value?.letter ?? ''} again`, change, { mustBuild: true, fresh: [id] })
-}
-const lock = (): void => {
-  const isLocked = page.value?.locked === true
-  void edit(isLocked ? 'unlock' : 'lock', (model, plans, place) => setLocked(model, plans, place, !isLocked))
-}
-/** Moves the chosen step before another place; the choice goes with it. */
-async function moveTo(to: number): Promise<void> {
-  const { id } = section.value
-  if (await edit('move', (model, plans, place) => moveStep(model, plans, place, to))) goTo({ section: id, step: to })
-}
+const edits = useRailEdits({ section, step, page, goTo })
+const { moveTo } = edits
 async function drag(fromRow: number, from: number, to: number): Promise<void> {
   go(fromRow, from)
   if (canEdit.value) await moveTo(to)
 }
 
+const { carried, letGo } = useCarried()
+/** What is dragged from the tray is dropped on a step; only steps of the same section can take it. */
+function bring(toRow: number, to: number): void {
+  const what = carried.value
+  letGo()
+  if (what?.kind !== 'pieces') return
+  if (toRow === row.value && canEdit.value) edits.movePieces(what.piece, to)
+  else notify('Pieces go from step to step within one section. The bench moves them into another.')
+}
+/** A lane takes the place of another: the order of the sections in the document. */
+function reorder(id: string, to: string): void {
+  const order = open.model!.sections.map((known) => known.id)
+  const by = order.indexOf(to) - order.indexOf(id)
+  if (!order.includes(id) || !order.includes(to)) return notify('Units follow the section that they belong to.')
+  void open.edit('reorder the sections', (model) => moveSection(model, id, by))
+}
+
+/** The picture as the booklet has it, or the model at this step, to be turned. */
+const isTurnable = ref(false)
+function turn(): void {
+  isTurnable.value = !isTurnable.value
+  touched.value = null
+}
+
 const EDITS: Readonly<Record<string, () => void>> = {
-  s: split,
-  m: merge,
-  l: lock,
+  s: edits.split,
+  m: edits.merge,
+  l: edits.lock,
   '<': () => void moveTo(step.value - 1),
   '>': () => void moveTo(step.value + 1),
 }
 useEventListener(window, 'keydown', (event) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return
+  if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event)) return
   const key = shortcutOf(event)
   const way = WALKS[key]
-  const act = canEdit.value ? EDITS[key] : undefined
+  const act = key === 't' ? turn : canEdit.value ? EDITS[key] : undefined
   if (way) walk(way)
   else if (act) act()
   else return
@@ -189,7 +191,7 @@ function goToAddress(): void {
 }
 goToAddress()
 // Opening a model ends here, some time after its link was followed.
-onMounted(focusMain)
+onMounted(() => focusMain())
 /** The picture, the tray and the rail are there first; what is looked at later is made a moment later. */
 const isWhole = ref(false)
 onMounted(async () => {
@@ -206,15 +208,40 @@ watch(
   <main class="rail-screen" :data-version="open.snapshot?.version" :data-checked="!open.session?.isChecking.value">
     <h1 class="sr-only">Rail of {{ open.model?.name }}</h1>
     <section class="picture" aria-label="Step picture">
+      <div v-if="page && !page.picture && page.photos.length > 0" class="photos">
+        <PhotoPicture v-for="(photo, i) in page.photos" :key="`${page.label} ${i}`" :photo="photo" />
+      </div>
+      <TurnableStep
+        v-else-if="page?.picture && isTurnable"
+        :section="section"
+        :step="step"
+        :framed="framed"
+        :label="page.spoken"
+        @touch="touched = $event"
+      />
       <StepPicture
-        v-if="page"
+        v-else-if="page"
         :picture="picture"
         :next="coming"
+        :framed="framed"
         :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken"
+        @touch="touched = focus ? null : $event"
+      />
+      <StepSlip
+        v-if="touched && page"
+        :touch="touched"
+        :section="section"
+        :step="step"
+        :edits="canEdit && !page.locked ? edits : null"
+        @go="(at) => go(row, at)"
+        @close="touched = null"
       />
       <p v-else class="faint">This section has no steps: it holds no parts.</p>
       <div class="walk">
-        <button v-if="picture && !focus" class="plain-button framed" @click="savePicture">Save picture</button>
+        <button v-if="picture && !focus" class="plain-button framed" :aria-pressed="isTurnable" @click="turn">
+          {{ isTurnable ? 'As in the booklet' : 'Turn it' }} <kbd>T</kbd>
+        </button>
+        <button v-if="picture && !focus && !isTurnable" class="plain-button framed" @click="savePicture">Save picture</button>
         <button class="plain-button framed" aria-label="Step before" @click="walk('before')"><kbd>←</kbd></button>
         <button class="plain-button framed" aria-label="Next step" @click="walk('next')"><kbd>→</kbd></button>
       </div>
@@ -227,16 +254,10 @@ watch(
         :is-given="isGiven"
         :can-edit="canEdit"
         :has-locks="hasLocks"
-        :set-text="setText"
-        @split="split"
-        @merge="merge"
-        @lock="lock"
+        :edits="edits"
+        :suggested="suggested"
         @earlier="moveTo(step - 1)"
         @later="moveTo(step + 1)"
-        @move="move"
-        @plan-again="planAgain"
-        @add-note="addNote"
-        @remove-note="removeNote"
       />
       <StepProof
         v-if="page && isWhole"
@@ -256,7 +277,19 @@ watch(
         :change="open.useSettings"
       />
     </aside>
-    <RailMap class="lanes" :layout="layout" :row="row" :step="step" :marks="marks" :locked="locked" @go="go" @walk="walk" @drag="drag" />
+    <RailMap
+      class="lanes"
+      :layout="layout"
+      :row="row"
+      :step="step"
+      :marks="marks"
+      :locked="locked"
+      @go="go"
+      @walk="walk"
+      @drag="drag"
+      @bring="bring"
+      @reorder="reorder"
+    />
   </main>
 </template>
 
@@ -282,6 +315,15 @@ watch(
   height: 100%;
   min-height: 0;
 }
+.photos {
+  height: 100%;
+  overflow: auto;
+  padding: 16px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px;
+  justify-content: center;
+}
 .walk {
   position: absolute;
   right: 14px;
@@ -292,11 +334,10 @@ watch(
 /* What is painted by itself needs paper of its own: pieces are printed on it. */
 .side {
   contain: layout paint;
-  background: var(--paper);
+  background: var(--sheet);
   grid-area: side;
   overflow-y: auto;
-  padding: 14px 20px 24px;
-  border-left: 1px solid var(--rule);
+  padding: 14px 28px 24px 8px;
   display: flex;
   flex-direction: column;
   gap: 22px;
@@ -312,7 +353,7 @@ watch(
     overflow-y: auto;
   }
   .side {
-    border-left: 0;
+    padding: 14px 20px 24px;
     overflow: visible;
   }
 }

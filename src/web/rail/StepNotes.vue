@@ -6,7 +6,7 @@ import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 
 /** Further notes of a step, each with what it is for: they stand in the booklet behind that word. */
-defineProps<{ signs: readonly string[]; isLocked: boolean }>()
+defineProps<{ signs: readonly string[]; isLocked: boolean; suggested: readonly StepNote[] }>()
 const emit = defineEmits<{ add: [note: StepNote]; remove: [at: number] }>()
 const kind = ref<string>('try')
 const text = ref('')
@@ -24,6 +24,12 @@ function add(): void {
       <li v-for="(sign, i) in signs" :key="`${i} ${sign}`">
         <span>{{ sign }}</span>
         <button class="plain-button" :disabled="isLocked" :aria-label="`Take away: ${sign}`" @click="emit('remove', i)">Take away</button>
+      </li>
+    </ul>
+    <ul v-if="!isLocked && suggested.length > 0" aria-label="Worth saying">
+      <li v-for="note in suggested" :key="note.text" class="faint">
+        <span>{{ NOTE_WORDS[note.kind] }}: {{ note.text }}</span>
+        <button class="plain-button" :aria-label="`Say it: ${note.text}`" @click="emit('add', note)">Say it</button>
       </li>
     </ul>
     <form v-if="!isLocked" @submit.prevent="add">

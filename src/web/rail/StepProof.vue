@@ -32,7 +32,7 @@ function show(proof: Proof | null): void {
 
 <template>
   <details class="proof" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
-    <summary>Why this works</summary>
+    <summary class="opener">Why this works</summary>
     <ol>
       <li v-for="proof in proofs" :key="proof.id">
         <button class="plain-button one" :aria-pressed="shown === proof.id" @click="show(proof)">
@@ -45,14 +45,6 @@ function show(proof: Proof | null): void {
 </template>
 
 <style scoped>
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
 ol {
   margin: 0;
   padding: 0;

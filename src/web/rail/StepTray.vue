@@ -1,39 +1,35 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { StepPage } from '@core/booklet'
-import type { PieceCount } from '@core/count'
 import type { StepText } from '@core/edits'
 import type { StepNote } from '@core/model'
+import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
+import { useCarried } from './carried'
 import StepNotes from './StepNotes.vue'
+import StepSides from './StepSides.vue'
+import type { useRailEdits } from './use-rail-edits'
 
 const props = defineProps<{
   page: StepPage
   isGiven: boolean
   canEdit: boolean
   hasLocks: boolean
-  /** Takes a text of a step, whichever is shown by the time it comes. */
-  setText: (page: StepPage, key: StepText, text: string) => void
+  edits: ReturnType<typeof useRailEdits>
+  /** Notes that would help here. */
+  suggested: readonly StepNote[]
 }>()
-const emit = defineEmits<{
-  split: []
-  merge: []
-  lock: []
-  earlier: []
-  later: []
-  move: [piece: PieceCount, way: -1 | 1]
-  planAgain: []
-  addNote: [note: StepNote]
-  removeNote: [at: number]
-}>()
+const emit = defineEmits<{ earlier: []; later: [] }>()
 
 const TEXTS: readonly (readonly [StepText, string, string])[] = [
   ['note', 'Note for the builder', 'Say what a picture cannot'],
   ['caution', 'Caution', 'What could hurt here'],
 ]
+
+const { carry, letGo } = useCarried()
 
 const things = computed(
   () => props.page.callout.reduce((sum, piece) => sum + piece.count, 0) + props.page.joins.reduce((sum, join) => sum + join.count, 0),
@@ -53,14 +49,21 @@ const isLast = computed(() => props.page.number === props.page.of)
     <p v-for="join in page.joins" :key="`${join.label} ${join.mirrored}`" class="join">
       Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
     </p>
-    <TrayList lettered :pieces="page.callout" label="Pieces of this step">
+    <TrayList
+      lettered
+      :pieces="page.callout"
+      label="Pieces of this step"
+      :draggable="canEdit && !page.locked"
+      @carry="(event, piece) => carry(event, { kind: 'pieces', piece })"
+      @let-go="letGo"
+    >
       <template v-if="canEdit" #default="{ piece, title }">
         <button
           class="plain-button"
           :disabled="page.number === 1 || page.locked"
           :aria-label="`Move one ${title} to the step before`"
           title="To the step before"
-          @click="emit('move', piece, -1)"
+          @click="edits.move(piece, -1)"
         >
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
             <path d="M17 10H5m5-5-5 5 5 5" fill="none" stroke="currentColor" stroke-width="2" />
@@ -71,7 +74,7 @@ const isLast = computed(() => props.page.number === props.page.of)
           :disabled="page.locked"
           :aria-label="`Move one ${title} to the step after`"
           title="To the step after"
-          @click="emit('move', piece, 1)"
+          @click="edits.move(piece, 1)"
         >
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
             <path d="M3 10h12m-5-5 5 5-5 5" fill="none" stroke="currentColor" stroke-width="2" />
@@ -83,12 +86,15 @@ const isLast = computed(() => props.page.number === props.page.of)
     <p v-if="page.seenFrom" class="faint">{{ page.seenFrom }}.</p>
     <p v-for="reach in page.reaches" :key="reach">{{ reach }}</p>
     <p v-if="page.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
+    <p v-if="page.photos.length > 0 && page.picture" class="faint">
+      {{ plural(page.photos.length, 'photo') }} with it: see the <RouterLink :to="{ name: 'photos' }">photo log</RouterLink>.
+    </p>
     <template v-if="canEdit">
       <div class="acts">
-        <ActionButton :disabled="things < 2 || page.locked" shortcut="S" describe="Split this step" @click="emit('split')"
+        <ActionButton :disabled="things < 2 || page.locked" shortcut="S" describe="Split this step" @click="edits.split"
           >Split</ActionButton
         >
-        <ActionButton :disabled="isLast || page.locked" shortcut="M" describe="Merge with the next step" @click="emit('merge')"
+        <ActionButton :disabled="isLast || page.locked" shortcut="M" describe="Merge with the next step" @click="edits.merge"
           >Merge with next</ActionButton
         >
         <ActionButton
@@ -104,7 +110,7 @@ const isLast = computed(() => props.page.number === props.page.of)
         <ActionButton
           shortcut="L"
           :describe="page.locked ? 'Let edits and plans change this step again' : 'Keep this step as it is, whatever is changed or planned'"
-          @click="emit('lock')"
+          @click="edits.lock"
           >{{ page.locked ? 'Unlock' : 'Lock' }}</ActionButton
         >
       </div>
@@ -115,18 +121,14 @@ const isLast = computed(() => props.page.number === props.page.of)
         :label="label"
         :value="page[key]"
         :placeholder="placeholder"
-        :commit="(text) => setText(page, key, text)"
+        :commit="(text) => edits.setText(page, key, text)"
       />
-      <StepNotes
-        :signs="page.signs"
-        :is-locked="page.locked"
-        @add="(note) => emit('addNote', note)"
-        @remove="(at) => emit('removeNote', at)"
-      />
+      <StepNotes :signs="page.signs" :is-locked="page.locked" :suggested="suggested" @add="edits.addNote" @remove="edits.removeNote" />
+      <StepSides v-if="page.picture" :page="page" @view="edits.setView" @lay="edits.setTurn" />
       <ActionButton
         v-if="isGiven"
         :describe="hasLocks ? 'Keep the locked steps and plan all others again' : 'Forget these steps and plan this section again'"
-        @click="emit('planAgain')"
+        @click="edits.planAgain"
         >{{ hasLocks ? 'Plan around the locked steps' : 'Plan this section again' }}</ActionButton
       >
     </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { buildRounds } from '@core/booklet'
 import { describeModel, moveSection, renameSection } from '@core/edits'
 import { asBuilt, copiesOf, sectionUses } from '@core/model'
 import { ownPieceCount } from '@core/scene'
@@ -11,6 +12,8 @@ import TextArea from '../controls/TextArea.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
+import { useDraggedNodes } from './dragged-nodes'
+import SectionPieces from './SectionPieces.vue'
 import SuggestionItem from './SuggestionItem.vue'
 import { SHOWN, useSuggestions } from './use-suggestions'
 
@@ -37,6 +40,13 @@ const lines = computed(() => {
       isRoot: section.id === model.root,
     }
   })
+})
+/** What several people can build at the same time, one round after another. */
+const rounds = computed(() => {
+  const plans = open.report?.sections ?? []
+  if (!open.model || plans.length < 2) return []
+  const names = new Map(open.snapshot!.layout.lanes.map(({ section, letter, name }) => [section, `${letter} ${name}`]))
+  return buildRounds(open.model, plans).map((ids) => ids.map((id) => names.get(id) ?? id))
 })
 const nameOf = (id: string): string => open.model?.sections.find((section) => section.id === id)?.name ?? id
 
@@ -74,6 +84,20 @@ async function acceptAll(): Promise<void> {
 }
 const rename = (id: string) => (name: string) => void open.edit('rename a section', (model) => renameSection(model, id, name))
 const move = (id: string, by: 1 | -1): void => void open.edit('reorder the sections', (model) => moveSection(model, id, by))
+const { dragged, moveTo } = useDraggedNodes()
+const over = ref('')
+function onOver(event: DragEvent, to: string): void {
+  if (!dragged.value || dragged.value.section === to) return
+  event.preventDefault()
+  over.value = to
+}
+function onDrop(event: DragEvent, to: string): void {
+  over.value = ''
+  const what = dragged.value
+  if (!what || what.section === to) return
+  event.preventDefault()
+  void moveTo(what, to)
+}
 const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
   void open.edit(`change the ${key}`, (model) => describeModel(model, { [key]: text }), { group: key })
 </script>
@@ -88,7 +112,14 @@ const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
         <TextArea label="Notes" :value="open.model?.notes ?? ''" :commit="say('notes')" />
         <h2>What it is built of</h2>
         <ol aria-label="Sections of this model">
-          <li v-for="line in lines" :key="line.id">
+          <li
+            v-for="line in lines"
+            :key="line.id"
+            :class="{ over: over === line.id }"
+            @dragover="onOver($event, line.id)"
+            @dragleave="over = ''"
+            @drop="onDrop($event, line.id)"
+          >
             <LineField :label="line.isRoot ? 'The whole' : 'Section'" :value="line.name" :commit="rename(line.id)" />
             <p class="faint">
               {{ plural(line.own, 'piece') }} of its own<template v-if="line.copies > 0"
@@ -96,6 +127,9 @@ const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
               >; <span :class="{ bad: line.times + line.mirrored === 0 }">{{ times(line) }}</span>.
             </p>
             <div class="order">
+              <RouterLink v-if="!line.isRoot" class="plain-button" :to="{ name: 'bench', query: { take: line.id } }">{{
+                line.times + line.mirrored === 0 ? 'Join it on the bench' : 'Join one more'
+              }}</RouterLink>
               <button class="plain-button" :disabled="line.isFirst" :aria-label="`${line.name} earlier`" @click="move(line.id, -1)">
                 Earlier
               </button>
@@ -103,8 +137,16 @@ const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
                 Later
               </button>
             </div>
+            <SectionPieces v-if="line.own + line.copies > 0" :section="line.id" :name="line.name" />
           </li>
         </ol>
+        <template v-if="rounds.some((names) => names.length > 1)">
+          <h2 id="rounds">What can be built at the same time</h2>
+          <p class="faint">By as many people as there are names in a line; a line needs what those before it finish.</p>
+          <ol class="rounds" aria-labelledby="rounds">
+            <li v-for="(names, i) in rounds" :key="i">{{ names.join(' · ') }}</li>
+          </ol>
+        </template>
       </section>
       <section aria-label="Suggestions">
         <h2>What could be a section</h2>
@@ -163,6 +205,10 @@ ol li {
   padding: 8px 0;
   border-bottom: 1px solid var(--rule);
 }
+ol li.over {
+  box-shadow: inset 4px 0 var(--accent);
+  padding-left: 10px;
+}
 p {
   margin: 4px 0;
   overflow-wrap: anywhere;
@@ -172,6 +218,10 @@ p {
   flex-wrap: wrap;
   gap: 10px;
   margin: 12px 0;
+}
+ol.rounds {
+  list-style: decimal;
+  padding-left: 1.6em;
 }
 .order {
   display: flex;

@@ -4,8 +4,8 @@ import type { OwnShape } from '@core/catalogue'
 import type { FreeView, PieceLook, PieceSpec, ViewNumber } from '@core/picture'
 import type { CanvasImage } from '../../workers/painter.worker'
 import { usePaintSource } from './painter-key'
+import { PIECE_FINER } from './piece-finer'
 
-/** Painted twice as fine as it is shown. */
 const props = withDefaults(
   defineProps<{
     shape: string
@@ -22,7 +22,6 @@ const props = withDefaults(
   }>(),
   { width: 52, height: 40, view: 0, own: undefined, piece: undefined, look: undefined, free: undefined },
 )
-const FINER = 2
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
 let asked = 0
@@ -46,7 +45,7 @@ async function paint(): Promise<void> {
   const from = source.value
   if (!from) return
   const mine = ++asked
-  const [width, height] = [props.width * FINER, props.height * FINER]
+  const [width, height] = [props.width * PIECE_FINER, props.height * PIECE_FINER]
   const made = props.own
     ? from.painter.ownPiece(props.own, props.colour, { width, height }, lookOf())
     : from.painter.piece(specOf(), { width, height }, lookOf())
@@ -66,8 +65,8 @@ watch(
 <template>
   <canvas
     ref="canvas"
-    :width="width * FINER"
-    :height="height * FINER"
+    :width="width * PIECE_FINER"
+    :height="height * PIECE_FINER"
     :style="{ width: `${width}px`, height: `${height}px` }"
     class="piece"
     aria-hidden="true"

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { PictureRef } from '@core/booklet'
+import type { PictureWindow } from '@core/picture'
 import { usePaintSource, type PaintSource } from './painter-key'
+import { placeInPicture, shareOf, type PictureTouch } from './picture-touch'
 
 const props = withDefaults(
   defineProps<{
@@ -12,10 +14,12 @@ const props = withDefaults(
     height?: number
     /** The picture of a step that will be asked for next. */
     next?: PictureRef | null
+    /** Parts and copies of the section that are framed, by id. */
+    framed?: readonly string[]
   }>(),
-  { finished: false, width: 800, height: 600, next: null },
+  { finished: false, width: 800, height: 600, next: null, framed: () => [] },
 )
-const emit = defineEmits<{ drawn: [] }>()
+const emit = defineEmits<{ drawn: []; touch: [touch: PictureTouch | null] }>()
 
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
@@ -76,13 +80,55 @@ async function paint(): Promise<void> {
   }
 }
 
+const size = computed(() => ({ width: props.width, height: props.height }))
+const frames = shallowRef<readonly PictureWindow[]>([])
+watch(
+  () => [source.value?.version, JSON.stringify(props.picture), props.framed] as const,
+  async () => {
+    frames.value = []
+    const [from, picture, ids] = [source.value, props.picture, props.framed]
+    if (!from || !picture || ids.length === 0) return
+    const found = await from.painter.windows(picture, size.value, [...ids]).catch(() => [])
+    if (picture === props.picture && ids === props.framed) frames.value = found
+  },
+  { immediate: true },
+)
+
+async function touch(event: MouseEvent): Promise<void> {
+  const [from, picture] = [source.value, props.picture]
+  if (!from || !picture || !canvas.value) return
+  const at = shareOf(event, canvas.value.parentElement!)
+  const place = placeInPicture(event, canvas.value, size.value)
+  const found = await from.painter.pick(picture, props.finished ? 'finished' : 'step', size.value, place).catch(() => undefined)
+  if (picture === props.picture) emit('touch', found ? { part: found.part, at } : null)
+}
+
 onMounted(paint)
 watch(() => [source.value?.version, JSON.stringify(props.picture), props.finished], paint)
 </script>
 
 <template>
   <div class="step-picture" :style="{ aspectRatio: `${width} / ${height}` }">
-    <canvas v-show="picture" ref="canvas" role="img" :aria-label="label" :data-drawn="isDrawn" :width="width" :height="height" />
+    <canvas
+      v-show="picture"
+      ref="canvas"
+      role="img"
+      :aria-label="label"
+      :data-drawn="isDrawn"
+      :width="width"
+      :height="height"
+      @click="touch"
+    />
+    <svg v-if="frames.length > 0" class="frames" :viewBox="`0 0 ${width} ${height}`" aria-hidden="true">
+      <rect
+        v-for="(frame, i) in frames"
+        :key="i"
+        :x="frame.left - 5"
+        :y="frame.top - 5"
+        :width="frame.right - frame.left + 10"
+        :height="frame.bottom - frame.top + 10"
+      />
+    </svg>
     <p v-if="!picture" class="no-picture">These parts have no place in the model, so there is no picture of them.</p>
     <p v-else-if="!hasDrawn && !failure" class="no-picture first">Painting…</p>
     <p v-if="failure" class="no-picture" role="alert">The picture could not be painted: {{ failure }}</p>
@@ -107,6 +153,21 @@ canvas {
 canvas[data-drawn='false'] {
   opacity: 0.45;
   transition: opacity 0s 150ms;
+}
+canvas,
+.frames {
+  grid-area: 1 / 1;
+}
+.frames {
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+.frames rect {
+  fill: none;
+  stroke: var(--accent);
+  stroke-width: 2.5;
+  rx: 4px;
 }
 .first {
   grid-area: 1 / 1;

@@ -6,7 +6,14 @@ import { useBeside } from './own-names-key'
 import PiecePicture from './PiecePicture.vue'
 import { usePaintSource } from './painter-key'
 
-const props = defineProps<{ pieces: readonly PieceCount[]; label: string; lettered?: boolean }>()
+const props = defineProps<{
+  pieces: readonly PieceCount[]
+  label: string
+  lettered?: boolean
+  /** Rows can be dragged away. */
+  draggable?: boolean
+}>()
+const emit = defineEmits<{ carry: [event: DragEvent, piece: PieceCount]; letGo: [] }>()
 defineSlots<{ default?: (scope: { piece: PieceCount; title: string }) => unknown }>()
 
 const source = usePaintSource()
@@ -55,7 +62,14 @@ const lines = computed(() =>
 
 <template>
   <ul class="tray" :aria-label="label">
-    <li v-for="line in lines" :key="line.key">
+    <li
+      v-for="line in lines"
+      :key="line.key"
+      :draggable="draggable || undefined"
+      :class="{ draggable }"
+      @dragstart="emit('carry', $event, line.piece)"
+      @dragend="emit('letGo')"
+    >
       <span class="count">{{ line.piece.count }}<span class="sr-only"> of </span></span>
       <span class="picture">
         <PiecePicture
@@ -99,6 +113,9 @@ li {
   padding: 3px 0;
   border-bottom: 1px solid var(--rule);
   break-inside: avoid;
+}
+li.draggable {
+  cursor: grab;
 }
 .count {
   min-width: 2.2em;

@@ -1,13 +1,34 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref, watch } from 'vue'
+import { computed, nextTick, onUnmounted, ref, useId, watch } from 'vue'
 import { readiness } from '../storage/facts'
 import type { StoredModel } from '../storage/database'
 import type { WritableFormat } from '@core/formats'
 import { plural } from '@core/words'
 import { formats } from '../shared/formats'
 
-const props = defineProps<{ stored: StoredModel }>()
-const emit = defineEmits<{ duplicate: []; remove: []; save: [format: WritableFormat]; tryAgain: [] }>()
+const props = defineProps<{ stored: StoredModel; /** Known folders. */ folders: readonly string[] }>()
+const emit = defineEmits<{
+  duplicate: []
+  remove: []
+  save: [format: WritableFormat]
+  tryAgain: []
+  folder: [name: string]
+}>()
+
+const isMoving = ref(false)
+const named = ref('')
+const listId = useId()
+const field = ref<HTMLInputElement>()
+async function askFolder(): Promise<void> {
+  named.value = props.stored.folder ?? ''
+  isMoving.value = !isMoving.value
+  await nextTick()
+  field.value?.focus()
+}
+function put(): void {
+  isMoving.value = false
+  emit('folder', named.value)
+}
 
 const url = ref('')
 function show(picture: Blob | undefined): void {
@@ -47,8 +68,26 @@ const facts = computed(() => props.stored.facts)
       <button v-for="format in formats.writable" :key="format.id" class="plain-button" @click="emit('save', format)">
         Save {{ format.short }}
       </button>
+      <button class="plain-button" :aria-expanded="isMoving" @click="askFolder">Folder</button>
       <button class="plain-button" @click="emit('remove')">Take off</button>
     </div>
+    <form v-if="isMoving" class="folder" @submit.prevent="put" @keydown.esc="isMoving = false">
+      <label :for="`${listId} field`">Folder</label>
+      <input
+        :id="`${listId} field`"
+        ref="field"
+        v-model="named"
+        class="plain-field"
+        maxlength="200"
+        :list="listId"
+        placeholder="Empty: on the shelf itself"
+        autocomplete="off"
+      />
+      <datalist :id="listId">
+        <option v-for="known in folders" :key="known" :value="known" />
+      </datalist>
+      <button class="plain-button framed">Put it there</button>
+    </form>
   </li>
 </template>
 
@@ -106,5 +145,16 @@ const facts = computed(() => props.stored.facts)
 .acts {
   display: flex;
   flex-wrap: wrap;
+}
+.folder {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  padding: 4px 12px;
+}
+.folder input {
+  flex: 1;
+  min-width: 120px;
 }
 </style>

@@ -13,6 +13,7 @@ import WordMark from '../shared/WordMark.vue'
 import type { StoredModel } from '../storage/database'
 import { useShelf } from '../stores/shelf'
 import { BRING_IN } from '../app/bring-in-key'
+import BackupBar from './BackupBar.vue'
 import ShelfPlace from './ShelfPlace.vue'
 
 const shelf = useShelf()
@@ -20,6 +21,23 @@ const picker = ref<HTMLInputElement>()
 /** File pickers know the last extension of a name only. */
 const accepted = computed(() => formats.value.readable.map((extension) => extension.replace(/^.*(?=\.)/, '')).join())
 const total = computed(() => shelf.models.length)
+/** From so many models on they are looked for by name. */
+const MANY = 8
+const asked = ref('')
+const shown = computed(() => {
+  const words = total.value < MANY ? [] : asked.value.toLowerCase().split(/\s+/)
+  return shelf.models.filter(
+    ({ name, folder = '' }) =>
+      (opened.value === ALL || folder === opened.value) && words.every((word) => name.toLowerCase().includes(word)),
+  )
+})
+const folders = computed(() => [...new Set(shelf.models.flatMap(({ folder }) => folder || []))].sort((a, b) => a.localeCompare(b)))
+/** The folder that is open; all models where none is, also when the last model has left it. */
+const ALL = '*'
+const chosenFolder = ref(ALL)
+const opened = computed(() => (folders.value.includes(chosenFolder.value) ? chosenFolder.value : ALL))
+const countIn = (folder: string): number => shelf.models.filter((stored) => stored.folder === folder).length
+const putInFolder = (stored: StoredModel, name: string): Promise<void> => attempt('Moving it', () => shelf.putInFolder(stored.id, name))
 
 onMounted(() => {
   void shelf.load()
@@ -46,7 +64,7 @@ const router = useRouter()
 const begin = (): Promise<void> =>
   attempt('A new model', async () => {
     const { id } = await shelf.addNew()
-    await router.push({ name: 'rail', params: { id } })
+    await router.push({ name: 'bench', params: { id } })
   })
 
 const remove = (stored: StoredModel): Promise<void> =>
@@ -99,6 +117,22 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
         button, or drop it here; <RouterLink :to="{ name: 'bring-in' }">tell in your own words</RouterLink> what you took apart. Everything
         stays in this browser.
       </p>
+      <BackupBar />
+      <label v-if="total >= MANY" class="search"
+        >Find a model <input v-model="asked" class="plain-field" type="search" maxlength="100" autocomplete="off"
+      /></label>
+      <div v-if="folders.length > 0" class="folders" role="group" aria-label="Folders">
+        <button class="plain-button" :aria-pressed="opened === ALL" @click="chosenFolder = ALL">All {{ total }}</button>
+        <button
+          v-for="folder in folders"
+          :key="folder"
+          class="plain-button"
+          :aria-pressed="opened === folder"
+          @click="chosenFolder = folder"
+        >
+          {{ folder }} {{ countIn(folder) }}
+        </button>
+      </div>
       <WorkBar
         v-if="shelf.working"
         :label="`Looking at ${shelf.working.name}`"
@@ -117,15 +151,18 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
       </div>
       <ul v-else class="places" aria-label="Models">
         <ShelfPlace
-          v-for="stored in shelf.models"
+          v-for="stored in shown"
           :key="stored.id"
           :stored="stored"
+          :folders="folders"
+          @folder="putInFolder(stored, $event)"
           @duplicate="duplicate(stored)"
           @remove="remove(stored)"
           @save="save(stored, $event)"
           @try-again="shelf.tryAgain(stored.id)"
         />
       </ul>
+      <p v-if="total > 0 && shown.length === 0" role="status">No model is called that.</p>
       <p class="faint terms"><a href="/licences.txt" target="_blank" rel="noopener">Licences of what is shipped with Jump Rail</a></p>
     </main>
   </div>
@@ -180,6 +217,25 @@ main {
   padding: 24px 32px 60px;
   max-width: 1360px;
   margin: 0 auto;
+}
+.search {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin-top: 12px;
+}
+.folders {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin-top: 12px;
+}
+.folders button {
+  overflow-wrap: anywhere;
+}
+.folders [aria-pressed='true'] {
+  font-weight: 700;
+  box-shadow: inset 0 -3px var(--accent);
 }
 .working {
   max-width: 640px;

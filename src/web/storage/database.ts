@@ -31,6 +31,8 @@ export interface StoredModel {
   readonly picture?: Blob
   /** The revision that facts and picture are of. */
   readonly describedAt?: number
+  /** The folder of the shelf that it stands in; none where it stands on the shelf itself. */
+  readonly folder?: string
   /** Why it could not be planned or painted: it is not tried again until it changes. */
   readonly unpainted?: string
 }
@@ -76,8 +78,8 @@ export class LibraryDatabase extends Dexie {
   documents!: Table<StoredDocument, string>
   changes!: Table<StoredChange, [string, number]>
   reports!: Table<StoredReport, string>
-  /** One row once anything has stood here. */
-  marks!: Table<{ readonly id: string }, string>
+  /** One row once anything has stood here, and one for when all was saved to a file last. */
+  marks!: Table<{ readonly id: string; readonly at?: number }, string>
   /** One row: what the designer calls shapes and colours. */
   names!: Table<OwnNames & { readonly id: string }, string>
 

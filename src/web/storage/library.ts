@@ -13,6 +13,11 @@ export interface OpenedModel {
   readonly report: Uint8Array<ArrayBuffer> | undefined
 }
 
+/** A model that comes onto the shelf: its state as bytes of JSON. */
+export interface NewModel extends Pick<StoredModel, 'name'>, Partial<Pick<StoredModel, 'facts' | 'picture' | 'folder'>> {
+  readonly bytes: Uint8Array<ArrayBuffer>
+}
+
 export type NewChange = Omit<StoredChange, 'model' | 'number'>
 
 /** What is known after a change is saved. */
@@ -77,29 +82,30 @@ export class Library {
   }
 
   /** Puts a model on the shelf. @param bytes its state as JSON */
-  async add(
-    name: string,
-    bytes: Uint8Array<ArrayBuffer>,
-    more: Partial<Pick<StoredModel, 'facts' | 'picture'>> = {},
-  ): Promise<StoredModel> {
-    const stored: StoredModel = {
+  async add(name: string, bytes: Uint8Array<ArrayBuffer>, more: Omit<NewModel, 'name' | 'bytes'> = {}): Promise<StoredModel> {
+    const [stored] = await this.addAll([{ name, bytes, ...more }])
+    return stored!
+  }
+
+  /** Puts several models on the shelf, all or none. */
+  async addAll(all: readonly NewModel[]): Promise<StoredModel[]> {
+    const rows = all.map(({ bytes: _bytes, ...row }): StoredModel => ({
       id: crypto.randomUUID(),
-      name,
       revision: 1,
       updatedAt: Date.now(),
       deletedAt: 0,
       cursor: 0,
       first: 1,
       historySize: 0,
-      ...more,
-    }
+      ...row,
+    }))
     const { models, documents, marks } = this.db
     await this.db.transaction('rw', models, documents, marks, async () => {
-      await models.add(stored)
-      await documents.add({ id: stored.id, bytes, position: 0 })
+      await models.bulkAdd(rows)
+      await documents.bulkAdd(rows.map(({ id }, i) => ({ id, bytes: all[i]!.bytes, position: 0 })))
       await marks.put({ id: 'used' })
     })
-    return stored
+    return rows
   }
 
   /**
@@ -167,15 +173,19 @@ export class Library {
   /** Another model with the same state; its history begins anew. @throws Fault `no-model` */
   async duplicate(id: string, name: string, bytes: (state: ModelState) => Uint8Array<ArrayBuffer>): Promise<StoredModel> {
     const { stored, state } = await this.open(id)
-    const { facts, picture } = stored
+    const { facts, picture, folder } = stored
     return this.add(name, bytes({ ...state, model: { ...state.model, name } }), {
       ...(facts ? { facts } : {}),
       ...(picture ? { picture } : {}),
+      ...(folder ? { folder } : {}),
     })
   }
 
   /** Says of a revision what the shelf shows; nothing of what is stored changes. */
-  async describe(id: string, more: Partial<Pick<StoredModel, 'facts' | 'picture' | 'unpainted' | 'describedAt'>>): Promise<void> {
+  async describe(
+    id: string,
+    more: Partial<Pick<StoredModel, 'facts' | 'picture' | 'unpainted' | 'describedAt' | 'folder'>>,
+  ): Promise<void> {
     await this.db.models.update(id, more)
   }
 
@@ -187,6 +197,14 @@ export class Library {
       await this.db.documents.put({ id, bytes, position: stored.cursor })
       return true
     })
+  }
+
+  /** When everything was saved to a file last, ms; 0 where it never was. */
+  async lastBackup(): Promise<number> {
+    return (await this.db.marks.get('backup'))?.at ?? 0
+  }
+  async markBackup(at: number): Promise<void> {
+    await this.db.marks.put({ id: 'backup', at })
   }
 
   /** Keeps the first order of a model that nobody has opened yet, with its report. */

@@ -31,5 +31,11 @@ export function useShelfActs(refresh: () => Promise<void>, describe: () => Promi
     void describe()
   }
 
-  return { duplicate, remove, restore, documentOf, tryAgain }
+  /** Puts a model into a folder, a new one where there is none of that name; an empty name takes it out. */
+  async function putInFolder(id: string, name: string): Promise<void> {
+    await (await useLibrary()).describe(id, { folder: name.trim().slice(0, LIMITS.nameLength) })
+    await refresh()
+  }
+
+  return { duplicate, remove, restore, documentOf, tryAgain, putInFolder }
 }

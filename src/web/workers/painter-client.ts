@@ -2,7 +2,7 @@ import { transfer } from 'comlink'
 import type { BookletSource, PictureContent, PictureRef } from '@core/booklet'
 import type { OwnShape } from '@core/catalogue'
 import type { Change } from '@core/change'
-import type { Picked, PictureSize, PieceLook, PieceSpec } from '@core/picture'
+import type { Picked, PictureSize, PictureWindow, PieceLook, PieceSpec } from '@core/picture'
 import type { FlatPoint } from '@core/space'
 import type { CanvasImage, PainterApi, PictureFile } from '../../workers/painter.worker'
 import { KeptAnswers } from './kept-answers'
@@ -116,9 +116,14 @@ export class PainterClient {
     return this.pieces.of(JSON.stringify([piece, size.width, look]), paint)
   }
 
-  /** What the picture of a finished section shows at a place, px. */
-  pick(ref: PictureRef, size: PictureSize, at: FlatPoint): Promise<Picked | undefined> {
-    return this.ask((remote) => remote.pick(ref, size, at))
+  /** What a picture shows at a place, px. */
+  pick(ref: PictureRef, content: PictureContent, size: PictureSize, at: FlatPoint): Promise<Picked | undefined> {
+    return this.ask((remote) => remote.pick(ref, content, size, at))
+  }
+
+  /** Where things of a section lie in the picture of a step, px. */
+  windows(ref: PictureRef, size: PictureSize, ids: readonly string[]): Promise<PictureWindow[]> {
+    return this.ask((remote) => remote.windows(ref, size, ids))
   }
 
   /** A step's picture as a file: SVG where it has few enough faces, else PNG. */

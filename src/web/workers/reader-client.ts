@@ -1,7 +1,7 @@
-import { proxy } from 'comlink'
+import { proxy, type Remote } from 'comlink'
 import { faultFrom } from '@core/fault'
 import type { Progress } from '@core/pipeline'
-import type { ReadAnswer, ReadChoices, ReadPreview } from '../../workers/plan-messages'
+import type { BackupAnswer, BackupOrder, BackupPreview, ReadAnswer, ReadChoices, ReadPreview } from '../../workers/plan-messages'
 import type { ReaderApi } from '../../workers/reader.worker'
 import { RequestTable, type MakeWorker } from './request-table'
 
@@ -25,6 +25,26 @@ export class ReaderClient {
       return answer
     } finally {
       // Files are read seldom, and a worker that waits holds tens of megabytes.
+      if (--this.reading === 0) this.table.stop()
+    }
+  }
+
+  /** @throws Fault what a backup is refused for, `stopped`, `worker-died` */
+  async readBackup(bytes: Uint8Array): Promise<BackupPreview> {
+    const answer = await this.alone((remote): Promise<BackupAnswer> => remote.readBackup(bytes))
+    if ('fault' in answer) throw faultFrom(answer.fault)
+    return answer
+  }
+
+  writeBackup(order: BackupOrder): Promise<Uint8Array<ArrayBuffer>> {
+    return this.alone((remote) => remote.writeBackup(order))
+  }
+
+  private async alone<Value>(ask: (remote: Remote<ReaderApi>) => Promise<Value>): Promise<Value> {
+    this.reading++
+    try {
+      return await this.table.ask(ask)
+    } finally {
       if (--this.reading === 0) this.table.stop()
     }
   }

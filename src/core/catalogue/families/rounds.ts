@@ -25,7 +25,7 @@ function round(options: RoundOptions): Shape {
     family: options.family,
     title: options.title,
     box: [across, across, options.height],
-    ...(options.cellsAcross < 4 ? {} : { bodies: discBodies(across, options.height) }),
+    ...(options.cellsAcross < 3 ? {} : { bodies: rimBodies(discStrips(across), options.height, options.sockets) }),
     connectors: [...studsAt(options.studs, options.height), ...socketsAt(options.sockets)],
     form: [
       {
@@ -115,29 +115,57 @@ function quarter(family: 'tile' | 'plate' | 'brick', across: number): Shape {
     family: `round ${family}`,
     title: `Quarter ${family} ${across} × ${across}`,
     box: [wide, wide, height],
-    ...(across === 1 ? {} : { bodies: quarterBodies(wide, height) }),
+    ...(across === 1 ? {} : { bodies: rimBodies(quarterStrips(wide), height, cells) }),
     connectors: [...(family === 'tile' ? [] : studsAt(cells, height)), ...socketsAt(cells)],
     reflection: CORNER_DIAGONAL,
     form: [{ kind: 'prism', outline, axis: 2, from: 0, to: height, smooth: true }],
   })
 }
 
-/** Strips of whole studs that hold the round. */
-function quarterBodies(wide: number, height: number): BodyBox[] {
-  return Array.from({ length: wide / STUD_PITCH }, (_, i) => {
-    const far = STUD_PITCH * Math.ceil(Math.sqrt(wide ** 2 - (i * STUD_PITCH) ** 2) / STUD_PITCH)
-    return boxAt([i * STUD_PITCH, wide - far, 0], [STUD_PITCH, far, height])
+/**
+ * The strips of a round body, cut at the edges of studs: where no socket is, at the rim, a stud from below stands beside the round or in
+ * its hollow edge, so those cells stop other bodies but let a stud in.
+ * @param strips one for each row of studs along x: from where to where it runs along y, u
+ * @param sockets the middles of cells that hold a stud
+ */
+function rimBodies(
+  strips: readonly (readonly [from: number, to: number])[],
+  height: number,
+  sockets: readonly (readonly [number, number])[],
+): BodyBox[] {
+  const held = new Set(sockets.map(([x, y]) => `${Math.floor(x / STUD_PITCH)} ${Math.floor(y / STUD_PITCH)}`))
+  return strips.flatMap(([from, to], column) => {
+    const bodies: BodyBox[] = []
+    for (let row = Math.floor(from / STUD_PITCH); row * STUD_PITCH < to; row++) {
+      const [low, high] = [Math.max(from, row * STUD_PITCH), Math.min(to, (row + 1) * STUD_PITCH)]
+      const isHeld = held.has(`${column} ${row}`)
+      const last = bodies.at(-1)
+      if (last && (last.open !== true) === isHeld) bodies[bodies.length - 1] = { ...last, max: [last.max[0], high, height] }
+      else
+        bodies.push({
+          ...boxAt([column * STUD_PITCH, low, 0], [STUD_PITCH, high - low, height]),
+          ...(isHeld ? {} : { open: true as const }),
+        })
+    }
+    return bodies
   })
 }
 
+/** Strips of whole studs that hold a quarter of a disc. */
+const quarterStrips = (wide: number): [number, number][] =>
+  Array.from({ length: wide / STUD_PITCH }, (_, i) => {
+    const far = STUD_PITCH * Math.ceil(Math.sqrt(wide ** 2 - (i * STUD_PITCH) ** 2) / STUD_PITCH)
+    return [wide - far, wide]
+  })
+
 /** Strips of one stud that hold a disc. */
-function discBodies(across: number, height: number): BodyBox[] {
+function discStrips(across: number): [number, number][] {
   const radius = across / 2
   return Array.from({ length: across / STUD_PITCH }, (_, i) => {
     const [left, right] = [i * STUD_PITCH - radius, (i + 1) * STUD_PITCH - radius]
     const nearest = left * right < 0 ? 0 : Math.min(Math.abs(left), Math.abs(right))
     const half = Math.ceil(Math.sqrt(radius ** 2 - nearest ** 2))
-    return boxAt([i * STUD_PITCH, radius - half, 0], [STUD_PITCH, 2 * half, height])
+    return [radius - half, radius + half]
   })
 }
 

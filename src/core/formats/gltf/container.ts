@@ -1,4 +1,5 @@
 import { Fault } from '../../fault'
+import { fromBase64 } from '../../model'
 
 /** The JSON of a glTF file, as far as it is looked at; nothing in it is trusted. */
 export interface GltfJson {
@@ -155,9 +156,7 @@ function parseJson(bytes: Uint8Array): GltfJson {
 function dataBytes(uri: string): Uint8Array {
   const comma = uri.indexOf(',')
   if (comma < 0 || !/;base64$/i.test(uri.slice(0, comma))) throw broken('a buffer is neither a file nor base64')
-  try {
-    return Uint8Array.from(atob(uri.slice(comma + 1)), (letter) => letter.charCodeAt(0))
-  } catch {
-    throw broken('a buffer is not base64')
-  }
+  const bytes = fromBase64(uri.slice(comma + 1))
+  if (!bytes) throw broken('a buffer is not base64')
+  return bytes
 }

@@ -68,7 +68,7 @@ describe('a picture as areas and lines', () => {
     ['ferry-house', 'house'],
     ['ferry-house', 'lamp'],
     ['bird-table', 'table'],
-    ['ferryman', 'arm-left'],
+    ['ferryman', 'ferryman-arm-left'],
     ['granary', 'mill-roof'],
   ])('of %s, %s shows what the dots show, from every side', (name, id) => {
     const model = demo(name)

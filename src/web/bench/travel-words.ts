@@ -1,0 +1,5 @@
+import type { Travel } from '@core/motion'
+import { towardsWords } from '@core/words'
+
+/** Which way something goes, in words: "upward", "to the right", "along its joint". */
+export const travelWords = (travel: Travel): string => (typeof travel === 'number' ? towardsWords(travel) : 'along its joint')
