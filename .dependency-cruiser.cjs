@@ -5,6 +5,7 @@ const ROOMS = [
   'memo',
   'change',
   'space',
+  'table',
   'catalogue',
   'names',
   'form',
@@ -25,6 +26,7 @@ const ROOMS = [
   'picture',
   'checks',
   'pipeline',
+  'desk',
   'booklet',
   'formats',
 ]

@@ -18,7 +18,7 @@ export default defineConfig({
           environment: 'node',
           // Pure code needs no fresh world a file, and loading it 90 times costs more than the tests.
           isolate: false,
-          include: ['src/{core,press,cli}/**/*.test.ts', 'tests/**/*.test.ts'],
+          include: ['src/{core,press,solver,cli}/**/*.test.ts', 'tests/**/*.test.ts'],
           testTimeout: 60_000,
         },
       },

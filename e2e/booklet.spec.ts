@@ -80,6 +80,7 @@ test('the exported page works from a disk, offline, with the names of the design
   await page.locator('[data-shape="plate-6x6"]').click()
   await page.getByLabel('Your name').fill('Lawn square')
   await page.getByLabel('Your name').press('Tab')
+  await expect(page.locator('[data-shape="plate-6x6"]')).toContainText('Lawn square')
   await openDemo(page, 'Bird table')
   await page.getByRole('link', { name: 'Booklet' }).click()
   const [file] = await Promise.all([

@@ -8,7 +8,7 @@ import { asBuilt, type ModelDocument } from '@core/model'
 const systemFault = (code: FaultCode, what: string, path: string) => (error: NodeJS.ErrnoException) => {
   throw new Fault(code, `${what}: ${error.code ?? error.message}.`, { place: path })
 }
-const bytesOf = (path: string): Promise<Uint8Array> => readBytes(path).catch(systemFault('no-file', 'The file cannot be read', path))
+export const bytesOf = (path: string): Promise<Uint8Array> => readBytes(path).catch(systemFault('no-file', 'The file cannot be read', path))
 
 /** Reads a model by its extension, as it is built: copies that differ are sections of their own. @throws Fault when it is refused */
 export const load = async (path: string): Promise<ModelDocument> => asBuilt((await loadFile(path)).model)

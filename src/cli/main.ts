@@ -5,6 +5,7 @@ import type { DefineCommand } from './commands/command'
 import { defineConvert } from './commands/convert'
 import { definePicture } from './commands/picture'
 import { defineCheck, definePlan } from './commands/plan'
+import { defineParts } from './commands/parts'
 import { defineSections } from './commands/sections'
 import { defineShapes } from './commands/shapes'
 import { say } from './console'
@@ -18,6 +19,7 @@ const COMMANDS: readonly DefineCommand[] = [
   defineBooklet,
   defineConvert,
   defineSections,
+  defineParts,
   defineShapes,
 ]
 

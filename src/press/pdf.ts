@@ -251,7 +251,8 @@ class Press extends PhotoSheet {
     this.text('All colours', MARGIN, column.y, { size: 14, font: this.bold })
     column.take(20)
     this.colourList(page.colours, column)
-    if (page.alternatives.length > 0) this.alternatives(page.alternatives)
+    if (page.cuts.length > 0) this.lines('To cut to length', page.cuts)
+    if (page.alternatives.length > 0) this.lines('Instead, if you like', page.alternatives)
   }
 
   private colourList(colours: InventoryPage['colours'], { x, y, width }: FlowColumn): void {
@@ -268,10 +269,10 @@ class Press extends PhotoSheet {
   }
 
   /** What may be taken instead, on pages of its own, each with its heading. */
-  private alternatives(lines: readonly string[]): void {
+  private lines(title: string, lines: readonly string[]): void {
     const column = new FlowColumn(MARGIN, this.width - 2 * MARGIN, 0, () => {
       this.newPage()
-      this.text('Instead, if you like', MARGIN, this.height - TOP, { size: 22, font: this.bold })
+      this.text(title, MARGIN, this.height - TOP, { size: 22, font: this.bold })
       return this.height - TOP - 36
     })
     for (const line of lines) {

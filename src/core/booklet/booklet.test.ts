@@ -95,6 +95,7 @@ describe('cautions', () => {
     expect(cautionsOf(oneSection([part('a', 'plate-1x1', [0, 0, 0])]))).toHaveLength(1)
     const worked = { ...part('a', 'plate-1x1', [0, 0, 0]), work: [{ kind: 'cut' as const }, { kind: 'paint' as const }] }
     expect(cautionsOf(oneSection([worked])).join(' ')).toMatch(/blade.*air the room/)
+    expect(cautionsOf(oneSection([part('a', 'cord', [0, 0, 0])])).join(' ')).toMatch(/blade/)
   })
 })
 

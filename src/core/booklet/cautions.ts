@@ -1,3 +1,4 @@
+import { isByLength } from '../catalogue'
 import { partsOf, type ModelDocument, type WorkKind } from '../model'
 
 const SMALL_PARTS = 'Small parts: keep them away from children under three. They can be swallowed.'
@@ -13,5 +14,7 @@ const BY_WORK: Readonly<Partial<Record<WorkKind, string>>> = {
 /** The usual cautions for what a model asks of its builder. */
 export function cautionsOf(model: ModelDocument): string[] {
   const kinds = new Set(model.sections.flatMap((section) => partsOf(section).flatMap((part) => (part.work ?? []).map((work) => work.kind))))
+  // A length is cut, whether or not the designer says so.
+  if (model.sections.some((section) => partsOf(section).some(({ shape }) => isByLength(shape)))) kinds.add('cut')
   return [SMALL_PARTS, ...[...kinds].flatMap((kind) => BY_WORK[kind] ?? [])]
 }

@@ -1,4 +1,4 @@
-import { mirrorTray, tally } from '../count'
+import { cutLines, mirrorTray, tally } from '../count'
 import { alternativeLines } from '../figure'
 import { catalogueOf } from '../model'
 import { cautionsOf } from './cautions'
@@ -104,7 +104,14 @@ export class PageIndex {
   private inventory(): InventoryPage {
     const { model, plan } = this.source
     const alternatives = alternativeLines(model.figures ?? [], catalogueOf(model))
-    return { kind: 'inventory', parts: plan.parts, pieces: plan.inventory, colours: plan.colours, alternatives }
+    return {
+      kind: 'inventory',
+      parts: plan.parts,
+      pieces: plan.inventory,
+      colours: plan.colours,
+      alternatives,
+      cuts: cutLines(plan.inventory, catalogueOf(model)),
+    }
   }
 
   private tray(section: IndexedSection): TrayPage {

@@ -104,6 +104,8 @@ export interface InventoryPage {
   readonly colours: readonly ColourCount[]
   /** What builders may take instead, for the figures of the model: a line each. */
   readonly alternatives: readonly string[]
+  /** What is cut to lengths: a line each. */
+  readonly cuts: readonly string[]
 }
 
 /** The decals to print and cut out, at true size. */

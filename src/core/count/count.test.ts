@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
+import { BASE_CATALOGUE } from '../catalogue'
 import { Flattener, readModelText } from '../model'
 import { planModel } from '../plan'
-import { coloursOf, inventoryOf, mirrorTray, tally, total } from './index'
+import { coloursOf, cutLines, cutLists, inventoryOf, mirrorTray, tally, total } from './index'
 
 describe('counting', () => {
   it('adds equal pieces up and sorts sizes as numbers', () => {
@@ -11,6 +12,30 @@ describe('counting', () => {
     expect(
       tally([piece('plate-1x10', 'red', 1), piece('plate-1x2', 'red', 2), piece('plate-1x10', 'red', 3), piece('tile-1x1', 'red', 0)]),
     ).toEqual([piece('plate-1x2', 'red', 2), piece('plate-1x10', 'red', 4)])
+  })
+
+  it('counts what is cut by its length, the usual one where none is told, and lists the cuts', () => {
+    const tube = (id: string, x: number, length?: number) => ({
+      ...part(id, 'tube', [x, 0, 0]),
+      ...(length === undefined ? {} : { length }),
+    })
+    const pieces = inventoryOf(
+      oneSection([tube('a', 0, 80), tube('b', 200, 80), tube('c', 400), tube('d', 600, 40), part('p', 'plate-1x1', [0, 50, 0])]),
+    )
+    expect(pieces.filter(({ shape }) => shape === 'tube').map(({ length, count }) => [length, count])).toEqual([
+      [40, 2],
+      [80, 2],
+    ])
+    expect(cutLists(pieces).map(({ total: mm, cuts }) => [mm, cuts])).toEqual([
+      [
+        240,
+        [
+          { length: 80, count: 2 },
+          { length: 40, count: 2 },
+        ],
+      ],
+    ])
+    expect(cutLines(pieces, BASE_CATALOGUE)[0]).toMatch(/^Tube, .*: 2 pieces of 80 mm, 2 of 40 mm; 240 mm in all\.$/)
   })
 
   it('takes mirror twins for mirrored copies', () => {

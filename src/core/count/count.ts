@@ -1,3 +1,4 @@
+import { isByLength, USUAL_LENGTH_MM } from '../catalogue'
 import { memo } from '../memo'
 import { catalogueOf, partsOf, pieceCount, sectionUses, type ModelDocument, type Part, type PieceWork } from '../model'
 
@@ -61,9 +62,9 @@ function compare(a: string, b: string): number {
 
 export const total = (pieces: readonly PieceCount[]): number => pieces.reduce((sum, piece) => sum + piece.count, 0)
 
-/** The piece that a part is, counted as often as it stands for. */
+/** The piece that a part is, counted as often as it stands for. What is cut from a roll and tells no length has the usual one. */
 function pieceOf(part: Part): PieceCount {
-  const { shape, colour, length, work } = part
+  const { shape, colour, work, length = isByLength(shape) ? USUAL_LENGTH_MM : undefined } = part
   const count = pieceCount(part)
   if (length === undefined && (work === undefined || work.length === 0)) return { shape, colour, count }
   return { shape, colour, count, ...(length === undefined ? {} : { length }), ...(work && work.length > 0 ? { work } : {}) }

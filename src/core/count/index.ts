@@ -2,3 +2,4 @@
 export * from './count'
 export * from './piece-words'
 export * from './letters'
+export * from './cut-list'

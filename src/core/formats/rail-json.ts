@@ -1,5 +1,5 @@
 import { readModelText, type ModelDocument } from '../model'
-import { fileText } from './file-text'
+import { fileText } from '../words'
 import { understood, type Format } from './format'
 
 export const railJson = {

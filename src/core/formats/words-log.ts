@@ -2,8 +2,7 @@ import { BASE_CATALOGUE } from '../catalogue'
 import { Fault } from '../fault'
 import { checkModel, LIMITS, type Copy, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
 import { readLog, type LoggedSection, type ReadLog, type ToldPiece } from '../names'
-import { plural } from '../words'
-import { fileText } from './file-text'
+import { fileText, plural } from '../words'
 import type { Format, ReadFile, ReadOptions, Remark } from './format'
 
 export const wordsLog = {

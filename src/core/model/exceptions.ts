@@ -1,3 +1,4 @@
+import { isByLength } from '../catalogue'
 import { keepNoteParts } from './step-notes'
 import { copiesOf, partsOf, type Copy, type CopyException, type ModelDocument, type Part, type Section } from './types'
 
@@ -7,7 +8,7 @@ type Exceptions = Readonly<Record<string, CopyException>>
 export function withExceptions(section: Section, except: Exceptions): Section {
   const parts = partsOf(section).flatMap((part): Part[] => {
     const exception = Object.hasOwn(except, part.id) ? except[part.id] : undefined
-    return exception === null ? [] : [exception === undefined ? part : { ...part, ...exception }]
+    return exception === null ? [] : [exception === undefined ? part : exceptedPart(part, exception)]
   })
   const copies = copiesOf(section).map((copy): Copy => {
     const within = inside(except, copy.id)
@@ -71,4 +72,10 @@ export function asBuilt(model: ModelDocument): ModelDocument {
   }
   const settled = model.sections.map(settle)
   return { ...model, sections: [...settled, ...result] }
+}
+
+/** A part as an exception has it; one that becomes a shape of fixed size has no length any more. */
+function exceptedPart(part: Part, exception: Exclude<CopyException, null>): Part {
+  const { length, ...rest } = { ...part, ...exception }
+  return length === undefined || !isByLength(rest.shape) ? rest : { ...rest, length }
 }

@@ -88,6 +88,14 @@ describe('reading a model', () => {
     expect(() => readModelText('null')).toThrow(expect.objectContaining({ code: 'not-a-model' }) as Error)
   })
 
+  it('refuses a length on what is not cut from a roll', () => {
+    const long = (shape: string) => oneSection([{ ...part('a', shape, [0, 0, 0]), length: 30 }])
+    expect(checkModel(long('tube'))).toEqual(long('tube'))
+    expect(() => checkModel(long('plate-1x1'))).toThrow(
+      expect.objectContaining({ code: 'bad-value', place: 'sections[0].parts[0].length' }) as Error,
+    )
+  })
+
   it('takes fractions for a copy that is rotated freely', () => {
     const model = twoSections([], [{ id: 'c', section: 'inner', at: [0.5, 0, 0], rotate: [0, 0, 30] }], [part('a', 'plate-1x1', [0, 0, 0])])
     expect(checkModel(model)).toEqual(model)

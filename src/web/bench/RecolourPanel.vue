@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { waysOut } from '@core/checks'
+import { inventoryOf, pieceKey } from '@core/count'
+import { notMade } from '@core/desk'
 import { coloursInScope, recolourModel, type RecolourScope } from '@core/edits'
 import type { ModelDocument } from '@core/model'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { colourChoices } from '../shared/choices'
+import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
 import type { BenchActs } from './use-acts'
 import type { BenchSection } from './use-section'
@@ -16,6 +19,8 @@ import type { BenchSelection } from './use-selection'
 const props = defineProps<{ section: BenchSection; selection: BenchSelection; acts: BenchActs }>()
 
 const open = useOpenModel()
+const books = useBooks()
+void books.load()
 const scope = ref<'model' | 'section' | 'chosen'>('model')
 const wishes = ref<Readonly<Record<string, string>>>({})
 const SCOPES = [
@@ -46,6 +51,20 @@ watch([changes, where], () => {
   props.acts.showTried(model.value && changes.value.size > 0 ? recoloured(model.value) : null)
 })
 onUnmounted(() => props.acts.showTried(null))
+
+/** Pieces that the recolouring asks for, and that the designer's books have in other colours only. */
+const strange = computed(() => {
+  const { model } = props.section
+  if (!model.value || changes.value.size === 0) return []
+  const before = new Set(inventoryOf(model.value).map(pieceKey))
+  const fresh = inventoryOf(recoloured(model.value)).filter((piece) => !before.has(pieceKey(piece)))
+  return notMade(fresh, books.byColour).map((piece) => ({
+    key: pieceKey(piece),
+    count: piece.count,
+    title: catalogue.value.shapes.get(piece.shape)?.title ?? piece.shape,
+    colour: (catalogue.value.colours.get(piece.colour)?.name ?? piece.colour).toLowerCase(),
+  }))
+})
 
 /** Findings that name parts whose colour nobody will ever see. */
 const unseen = computed(() => (open.report?.findings ?? []).filter(({ code }) => code === 'never-seen'))
@@ -81,6 +100,12 @@ async function apply(): Promise<void> {
       >
         <option v-for="colour in colours" :key="colour.value" :value="colour.value">{{ colour.label }}</option>
       </select>
+    </div>
+    <div v-if="strange.length > 0" role="status">
+      <p>Your books do not have these in that colour:</p>
+      <ul>
+        <li v-for="each in strange" :key="each.key">{{ each.count }} × {{ each.title }}, {{ each.colour }}</li>
+      </ul>
     </div>
     <p v-if="unseenCount > 0">
       {{ plural(unseenCount, 'piece') }} never {{ unseenCount === 1 ? 'shows' : 'show' }} from outside: any colour would do.

@@ -66,6 +66,12 @@ const title = computed(() => pageTitle(props.page))
     <template v-else-if="page.kind === 'inventory'">
       <p class="faint">{{ page.parts }} parts, {{ page.pieces.length }} different pieces</p>
       <TrayList :pieces="page.pieces" label="All pieces" />
+      <template v-if="page.cuts.length > 0">
+        <h3>To cut to length</h3>
+        <ul>
+          <li v-for="line in page.cuts" :key="line">{{ line }}</li>
+        </ul>
+      </template>
       <template v-if="page.alternatives.length > 0">
         <h3>Instead, if you like</h3>
         <ul>

@@ -1,4 +1,5 @@
 import Dexie, { type DexieOptions, type Table } from 'dexie'
+import type { Books } from '@core/desk'
 import type { ModelDocument } from '@core/model'
 import type { Alias } from '@core/names'
 import { renameTechniques } from './rename-techniques'
@@ -82,6 +83,8 @@ export class LibraryDatabase extends Dexie {
   marks!: Table<{ readonly id: string; readonly at?: number }, string>
   /** One row: what the designer calls shapes and colours. */
   names!: Table<OwnNames & { readonly id: string }, string>
+  /** One row: stock, kits and offers of the designer. */
+  books!: Table<Books & { readonly id: string }, string>
 
   constructor(name: string, options?: DexieOptions) {
     super(name, options)
@@ -98,5 +101,6 @@ export class LibraryDatabase extends Dexie {
         }
       })
     this.version(4).upgrade(renameTechniques)
+    this.version(5).stores({ books: 'id' })
   }
 }

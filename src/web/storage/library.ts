@@ -2,6 +2,7 @@ import Dexie from 'dexie'
 import { applyChange, type Change } from '@core/change'
 import { Fault } from '@core/fault'
 import { fromBytes, type ModelState } from '../../workers/plan-messages'
+import type { Books } from '@core/desk'
 import type { LibraryDatabase, OwnNames, StoredChange, StoredDocument, StoredModel, StoredReport } from './database'
 
 /** A model as it is opened. */
@@ -224,6 +225,15 @@ export class Library {
 
   async keepOwnNames({ aliases, isShown }: OwnNames): Promise<void> {
     await this.db.names.put({ id: 'own', aliases: [...aliases], isShown })
+  }
+
+  async books(): Promise<Books> {
+    const { stock = [], kits = [], had = {}, offers = null } = (await this.db.books.get('own')) ?? {}
+    return { stock, kits, had, offers }
+  }
+
+  async keepBooks(books: Books): Promise<void> {
+    await this.db.books.put({ id: 'own', ...books })
   }
 
   async remove(id: string): Promise<void> {

@@ -54,7 +54,7 @@ export const useBackup = defineStore('backup', () => {
       made: new Date().toISOString(),
       states,
       names: writeAliases(names.aliases),
-      settings: { showsOwnNames: names.isShown, folders: stored.map(({ folder = '' }) => folder) },
+      settings: { showsOwnNames: names.isShown, books: await library.books(), folders: stored.map(({ folder = '' }) => folder) },
     }
     return alone('Packing everything', (reader) => reader.writeBackup(order))
   }
@@ -88,15 +88,22 @@ export const useBackup = defineStore('backup', () => {
     }
     const { showsOwnNames } = (backup.settings ?? {}) as { showsOwnNames?: unknown }
     if (typeof showsOwnNames === 'boolean') await names.show(showsOwnNames)
+    await restoreBooks(backup.settings)
     found.value = null
     return added.map(({ id }) => id)
   }
-  function leave(): void {
-    found.value = null
-  }
+  const leave = (): void => void (found.value = null)
 
   return { found, fileName, working, ago, savedAt, load, make, markSaved, look, accept, leave }
 })
+
+/** The readers of books are fetched only where there are any. */
+async function restoreBooks(settings: unknown): Promise<void> {
+  const { books } = (settings ?? {}) as { books?: unknown }
+  if (books === undefined) return
+  const { useBooks } = await import('./books')
+  await useBooks().restore(books)
+}
 
 /** The folder of each model of a backup, in their order; those of earlier backups have none. */
 function foldersIn(settings: unknown): string[] {

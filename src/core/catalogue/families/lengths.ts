@@ -1,4 +1,4 @@
-import { boxAt, PLUS_X, type Vec, type FlatPoint } from '../../space'
+import { boxAt, MM_PER_U, PLUS_X, type Vec, type FlatPoint } from '../../space'
 import { makeShape } from '../make'
 import { arc } from '../polygon'
 import { carved } from '../solids'
@@ -11,6 +11,8 @@ const X: Vec = [1, 0, 0]
 
 /** Lengths of what is cut from the roll, u: what a part that names no length has. */
 const USUAL_LENGTH = 50
+/** The same in mm: what is counted where no length is told. */
+export const USUAL_LENGTH_MM = USUAL_LENGTH * MM_PER_U
 
 /** Hollow, 6 u across: goes through a pin hole. */
 function tube(long: number, id = 'tube'): Shape {

@@ -11,7 +11,7 @@ import {
   type ModelDocument,
   type Photo,
 } from '../../model'
-import { fileText } from '../file-text'
+import { fileText } from '../../words'
 import { understood, type Format, type ReadFile, type Remark } from '../format'
 import { railJson } from '../rail-json'
 

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import { fileText } from '../file-text'
-import { rawCells, readGrid, type GridRow } from './grid'
+import { rawCells, readGrid, type GridRow } from '../../table'
+import { fileText } from '../../words'
 
 /** The header of a table, with the row it stands in. @throws Fault where there is no table */
 export const tableHeader = (bytes: Uint8Array): GridRow => readGrid(fileText(bytes)).header

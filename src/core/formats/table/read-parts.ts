@@ -3,13 +3,23 @@ import { Fault, type Problem } from '../../fault'
 import { checkModel, LIMITS, type ModelDocument, type Part } from '../../model'
 import { readColourCell, readShapeCell, type CellRead } from '../../names'
 import type { Vec } from '../../space'
-import { listInWords, plural } from '../../words'
-import { fileText } from '../file-text'
+import {
+  isValue,
+  readColumns,
+  readCount,
+  readGrid,
+  readLength,
+  readNumber,
+  readTurn,
+  type ColumnNames,
+  type GridRow,
+  type KnownColumn,
+  type TableGrid,
+  type Value,
+} from '../../table'
+import { fileText, listInWords, plural } from '../../words'
 import type { ReadFile, ReadOptions, Remark } from '../format'
-import { readColumns, type KnownColumn, type ColumnNames } from './columns'
-import { readGrid, type TableGrid, type GridRow } from './grid'
 import { looksLikeStuds, type WrittenPlace } from './studs'
-import { isValue, readCount, readLength, readNumber, readTurn, type Value } from './values'
 
 const PLACE = ['x', 'y', 'z'] as const
 type ColumnName = 'section' | 'id' | 'shape' | 'colour' | (typeof PLACE)[number] | 'turn' | 'count'

@@ -1,4 +1,4 @@
-import { turnFromText, turnText, TURNS, turnOfMatrix, rotationMatrix } from '../../space'
+import { turnFromText, turnText, TURNS, turnOfMatrix, rotationMatrix } from '../space'
 
 /** A value read from a cell, or why it cannot be. */
 export type Value<T> = { readonly value: T } | { readonly message: string; readonly wayOut?: string }

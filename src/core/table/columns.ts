@@ -1,6 +1,6 @@
-import { Fault } from '../../fault'
-import { BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, MM_PER_U } from '../../space'
-import { listInWords } from '../../words'
+import { Fault } from '../fault'
+import { BRICK_HEIGHT, PLATE_HEIGHT, STUD_PITCH, MM_PER_U } from '../space'
+import { listInWords } from '../words'
 import type { TableGrid } from './grid'
 
 /** A column that is known: where it stands, and in what unit. */

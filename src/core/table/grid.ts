@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import { Fault } from '../../fault'
-import { plainCell } from '../../words'
+import { Fault } from '../fault'
+import { plainCell } from '../words'
 
 /** A table as a spreadsheet shows it. */
 export interface TableGrid {

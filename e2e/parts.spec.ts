@@ -1,0 +1,79 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Download, type Page } from '@playwright/test'
+import Papa from 'papaparse'
+import { expectAccessible, openDemo } from './support'
+
+const file = (name: string, content: string) => ({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) })
+
+async function bringBook(page: Page, name: string, content: ReturnType<typeof file>): Promise<void> {
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name }).click()])
+  await chooser.setFiles(content)
+}
+
+/** The rows of a table that was saved, without its header. */
+async function rowsOf(table: Download): Promise<string[][]> {
+  const { data } = Papa.parse<string[]>(readFileSync(await table.path(), 'utf8').trim())
+  return data.slice(1)
+}
+
+const KITS = JSON.stringify({
+  format: 'jump-rail-kits',
+  version: 1,
+  kits: [{ id: 'yard', name: 'Yard box', pieces: [{ shape: 'plate-2x2', colour: 'white', count: 3 }] }],
+})
+
+test('what a model takes is set against stock, kits and offers, bought cheapest, and kept over a reload', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Parts', exact: true }).click()
+  await expect(page.getByText(/none of them stand in your books/)).toBeVisible()
+  const rows = page.getByRole('table', { name: 'Pieces of the model' }).getByRole('row')
+  const kinds = (await rows.count()) - 1
+  const [table] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as a table' }).click()])
+  const pieces = await rowsOf(table)
+  expect(pieces).toHaveLength(kinds)
+  const sum = pieces.reduce((all, [count]) => all + Number(count), 0)
+
+  const [workbook] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'as a workbook' }).click()])
+  expect(readFileSync(await workbook.path()).subarray(0, 2).toString()).toBe('PK')
+
+  await bringBook(page, 'Bring in a table of your stock', file('stock.csv', 'piece;colour;count\nbrick 9x9;red;2'))
+  await expect(page.getByRole('alert')).toContainText('nothing has changed')
+  const [count, shape, , colour] = pieces[0]!
+  await bringBook(page, 'Bring in a table of your stock', file('stock.csv', `shape;colour;count\n${shape!};${colour!};${count!}`))
+  await expect(page.getByText(new RegExp(`${count!} in stock, 0 in your kits, ${sum - Number(count)} to buy`))).toBeVisible()
+  await bringBook(page, 'Bring in a file of kits', file('kits.json', KITS))
+  await page.getByLabel('Yard box').fill('2')
+  await page.getByLabel('Yard box').press('Tab')
+
+  const offers = pieces.slice(1).map(([, id, , own]) => ({ shape: id, colour: own, price: 0.1 }))
+  const suppliers = [
+    { id: 'near', name: 'Corner counter', shipping: 1, offers },
+    { id: 'far', name: 'Harbour counter', shipping: 0, minimum: 900, offers },
+  ]
+  await bringBook(
+    page,
+    'Bring in a file of offers',
+    file('offers.json', JSON.stringify({ format: 'jump-rail-offers', version: 1, currency: 'EUR', date: '2026-11-01', suppliers })),
+  )
+  await page.getByRole('button', { name: 'Find the cheapest orders' }).click()
+  await expect(page.getByText('It cannot be had for less.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('table', { name: /Corner counter/ })).toBeVisible()
+  await expect(page.getByRole('table', { name: /Harbour counter/ })).toHaveCount(0)
+  await expectAccessible(page)
+  await page.reload()
+  await expect(page.getByText(new RegExp(`${count!} in stock`))).toBeVisible()
+  await expect(page.getByLabel('Yard box')).toHaveValue('2')
+})
+
+test('recolouring says what the books do not have in that colour', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Parts', exact: true }).click()
+  const [table] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as a table' }).click()])
+  const [, shape, , colour, title] = (await rowsOf(table))[0]!
+  await bringBook(page, 'Bring in a table of your stock', file('stock.csv', `shape,colour,count\n${shape!},${colour!},50`))
+  await expect(page.getByText(/in stock/).first()).toBeVisible()
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await page.getByRole('button', { name: /^Recolour/ }).click()
+  await page.getByLabel(`${title!} becomes`).selectOption('plum')
+  await expect(page.getByText('Your books do not have these in that colour:')).toBeVisible()
+})

@@ -1,0 +1,11 @@
+/** The parts desk: what a model takes, what is there, what it costs, what goes into which bag. */
+export { ANY_COLOUR, piecesIn, type DeskPiece } from './piece'
+export { needOf } from './need'
+export { cover, type KitHad } from './cover'
+export { readKits, readOffers, type Kit, type Offers } from './books'
+export { readStock, writeStock } from './stock'
+export type { IntegerProgram, ProgramAnswer, ProgramLimits, SolveProgram } from './program'
+export { purchase, type Purchase } from './purchase'
+export { colourBook, NO_BOOKS, notMade, type Books } from './made'
+export { colourTitle, sheetOf, sheetRows, sheetTable, sheetWords, type SheetLine } from './sheet'
+export { EXAMPLE_KITS, EXAMPLE_OFFERS, EXAMPLE_STOCK } from './examples'

@@ -1,0 +1,236 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { BASE_CATALOGUE } from '@core/catalogue'
+import { ANY_COLOUR, colourTitle, cover, needOf, notMade, sheetOf, sheetRows, sheetTable, sheetWords, type SheetLine } from '@core/desk'
+import { sectionById } from '@core/model'
+import { plural } from '@core/words'
+import ActionButton from '../controls/ActionButton.vue'
+import { download, fileName } from '../shared/download'
+import PiecePicture from '../shared/PiecePicture.vue'
+import { useBooks } from '../stores/books'
+import { useOpenModel } from '../stores/open-model'
+import BooksPanel from './BooksPanel.vue'
+import PurchasePanel from './PurchasePanel.vue'
+
+/** What the model takes, what of it is there, and what is to be bought. */
+const open = useOpenModel()
+const store = useBooks()
+void store.load()
+
+const copies = ref(1)
+const words = ref('')
+const isOpenOnly = ref(false)
+/** Lines that were laid out already, by their keys; they go with the screen. */
+const ticked = ref<ReadonlySet<string>>(new Set())
+const MOST_COPIES = 1000
+/** More lines at once help nobody, and pictures take time. */
+const MOST_LINES = 200
+const most = ref(MOST_LINES)
+
+const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
+const need = computed(() => (open.model ? needOf(open.model, Math.min(MOST_COPIES, Math.max(1, Math.round(copies.value) || 1))) : []))
+const had = computed(() => store.books.kits.map((kit) => ({ kit, count: store.books.had[kit.id] ?? 0 })))
+const coverage = computed(() => cover(need.value, store.books.stock, had.value))
+const lines = computed(() => (open.model ? sheetOf(open.model, need.value, coverage.value) : []))
+const strange = computed(
+  () =>
+    new Set(
+      notMade(
+        lines.value.map(({ piece, key }) => ({ ...piece, key })).filter(({ colour }) => colour !== ANY_COLOUR),
+        store.byColour,
+      ).map(({ key }) => key),
+    ),
+)
+
+const titleOf = ({ piece }: SheetLine): string => catalogue.value.shapes.get(piece.shape)?.title ?? piece.shape
+const colourOf = ({ piece }: SheetLine): string => colourTitle(piece.colour, catalogue.value.colours)
+/** What a piece in any colour is drawn in. */
+const drawn = ({ piece }: SheetLine): string => (piece.colour === ANY_COLOUR ? 'ash' : piece.colour)
+const sectionNames = ({ sections }: SheetLine): string =>
+  sections.map((id) => (open.model ? sectionById(open.model, id).name : id)).join(', ')
+const found = computed(() => {
+  const wanted = words.value.trim().toLowerCase().split(/\s+/)
+  return lines.value.filter((line) => {
+    const text = `${titleOf(line)} ${colourOf(line)} ${line.piece.shape} ${sectionNames(line)}`.toLowerCase()
+    return (!isOpenOnly.value || line.toBuy > 0) && wanted.every((word) => text.includes(word))
+  })
+})
+const shown = computed(() => found.value.slice(0, most.value))
+function tick(key: string, isIn: boolean): void {
+  const next = new Set(ticked.value)
+  if (isIn) next.add(key)
+  else next.delete(key)
+  ticked.value = next
+}
+function saveTable(): void {
+  download(fileName(`${open.model?.name ?? 'model'} parts`, '.csv'), sheetTable(lines.value, catalogue.value), 'text/csv')
+}
+/** Fetched only when it is asked for. */
+async function saveWorkbook(): Promise<void> {
+  const { default: writeXlsx } = await import('write-excel-file/browser')
+  const workbook = await writeXlsx(sheetRows(lines.value, catalogue.value)).toBlob()
+  download(fileName(`${open.model?.name ?? 'model'} parts`, '.xlsx'), workbook, workbook.type)
+}
+</script>
+
+<template>
+  <main>
+    <div class="sheet">
+      <h1>Parts</h1>
+      <p class="sum" role="status">{{ sheetWords(lines) }}</p>
+      <div class="tools">
+        <label
+          >For how many models
+          <input v-model.number="copies" class="plain-field few" type="number" min="1" :max="MOST_COPIES" @keydown.stop
+        /></label>
+        <label>Find <input v-model="words" class="plain-field find" type="search" placeholder="white tile, roof" @keydown.stop /></label>
+        <label class="tick"><input v-model="isOpenOnly" type="checkbox" /> Only what is to buy</label>
+        <ActionButton :disabled="lines.length === 0" @click="saveTable">Save as a table</ActionButton>
+        <ActionButton :disabled="lines.length === 0" @click="saveWorkbook">as a workbook</ActionButton>
+      </div>
+      <p v-if="lines.length === 0" class="faint">Put pieces on the Bench, or bring a model in, and they are counted here.</p>
+      <p v-else-if="found.length === 0" class="faint">No line fits.</p>
+      <table v-if="shown.length > 0">
+        <caption class="sr-only">
+          Pieces of the model
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col"><span class="sr-only">Laid out</span></th>
+            <th scope="col" class="number">Needed</th>
+            <th scope="col" colspan="2">Piece</th>
+            <th scope="col" class="number">In stock</th>
+            <th scope="col" class="number">In kits</th>
+            <th scope="col" class="number">To buy</th>
+            <th scope="col">Used in</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in shown" :key="line.key" :class="{ done: ticked.has(line.key) }">
+            <td>
+              <input
+                type="checkbox"
+                :aria-label="`${titleOf(line)}, ${colourOf(line)}: laid out`"
+                :checked="ticked.has(line.key)"
+                @change="tick(line.key, ($event.target as HTMLInputElement).checked)"
+              />
+            </td>
+            <td class="number">
+              <b>{{ line.piece.count }}</b>
+            </td>
+            <td class="picture">
+              <PiecePicture :shape="line.piece.shape" :colour="drawn(line)" :piece="{ ...line.piece, colour: drawn(line) }" />
+            </td>
+            <td>
+              {{ titleOf(line)
+              }}<small>{{ colourOf(line) }}{{ line.piece.lengthMm === undefined ? '' : `, ${line.piece.lengthMm} mm` }}</small>
+              <small v-if="strange.has(line.key)" class="strange">Your books do not have it in this colour.</small>
+            </td>
+            <td class="number">{{ line.fromStock || '–' }}</td>
+            <td class="number">{{ line.fromKits || '–' }}</td>
+            <td class="number">{{ line.toBuy || '–' }}</td>
+            <td class="where">{{ sectionNames(line) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="found.length > shown.length">
+        {{ plural(found.length - shown.length, 'more line') }}. <ActionButton @click="most += MOST_LINES">Show more</ActionButton>
+      </p>
+    </div>
+    <div class="beside">
+      <BooksPanel :catalogue="catalogue" />
+      <PurchasePanel :missing="coverage.missing" :catalogue="catalogue" />
+    </div>
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 1fr minmax(320px, 400px);
+}
+.sheet,
+.beside {
+  overflow: auto;
+  padding: 18px 28px 60px;
+}
+.beside {
+  border-left: 1px solid var(--rule);
+}
+.sum {
+  font-size: 1.1rem;
+  margin: 6px 0 12px;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+  margin-bottom: 14px;
+}
+.few {
+  width: 72px;
+}
+.find {
+  width: 150px;
+}
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+}
+input[type='checkbox'] {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--accent);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  text-align: left;
+  padding: 2px 10px 2px 0;
+  border-bottom: 1px solid var(--rule);
+}
+th {
+  position: sticky;
+  top: -18px;
+  background: var(--paper);
+  font-weight: 600;
+}
+.number {
+  text-align: right;
+  white-space: nowrap;
+}
+.picture {
+  width: 76px;
+}
+td small {
+  display: block;
+  color: var(--faint);
+  font-size: 0.9rem;
+}
+td .strange {
+  color: var(--warn);
+  font-weight: 600;
+}
+.where {
+  max-width: 16em;
+  overflow-wrap: anywhere;
+}
+.done td {
+  color: var(--faint);
+  text-decoration: line-through;
+}
+@media (max-width: 1000px) {
+  main {
+    display: block;
+    overflow: auto;
+  }
+}
+</style>

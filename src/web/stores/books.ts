@@ -1,0 +1,96 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, toRaw } from 'vue'
+import type { Catalogue } from '@core/catalogue'
+import { BASE_CATALOGUE } from '@core/catalogue'
+import { colourBook, NO_BOOKS, readKits, readOffers, readStock, type Books, type Kit } from '@core/desk'
+import { faultLine, plainFault } from '@core/fault'
+import { fileText, plural } from '@core/words'
+import { useLibrary } from '../storage/open-library'
+import { useOwnNames } from './own-names'
+
+/** Which of the books a file is for. */
+export type BookKind = 'stock' | 'kits' | 'offers'
+
+/** The designer's books: kept in this browser, brought in and taken out as files. */
+export const useBooks = defineStore('books', () => {
+  const names = useOwnNames()
+  const books = shallowRef<Books>(NO_BOOKS)
+  const problem = ref('')
+  let loading: Promise<void> | undefined
+  let last: Promise<void> = Promise.resolve()
+
+  const load = (): Promise<void> =>
+    (loading ??= useLibrary()
+      .then((library) => library.books())
+      .then(
+        (kept) => void (books.value = kept),
+        (thrown: unknown) => void (problem.value = `Your books could not be read. ${faultLine(plainFault(thrown))}`),
+      ))
+
+  /** Writes first, then shows; one change after another. */
+  function keep(change: (now: Books) => Books): Promise<void> {
+    last = last.then(async () => {
+      await load()
+      problem.value = ''
+      const next = change(books.value)
+      try {
+        await (await useLibrary()).keepBooks(JSON.parse(JSON.stringify(next)) as Books)
+        books.value = next
+      } catch (thrown) {
+        problem.value = `Your books were not saved. ${faultLine(plainFault(thrown))}`
+      }
+    })
+    return last
+  }
+
+  /**
+   * Reads a file into one of the books, in place of what stands there.
+   * @returns what was read, in words
+   * @throws Fault where the file is refused; nothing changes then
+   */
+  async function bring(kind: BookKind, bytes: Uint8Array, catalogue: Catalogue): Promise<string> {
+    if (kind === 'stock') {
+      await names.load()
+      const { pieces, words } = readStock(bytes, catalogue, names.aliases)
+      await keep((now) => ({ ...now, stock: pieces }))
+      const read =
+        words.length === 0
+          ? ''
+          : ` ${plural(words.length, 'cell was', 'cells were')} read by words, such as “${words[0]!.said}” as ${words[0]!.as}.`
+      return `The stock has ${plural(pieces.length, 'kind')} of pieces.${read}`
+    }
+    const text = fileText(bytes)
+    if (kind === 'kits') {
+      const kits = readKits(text, catalogue)
+      await keep((now) => ({ ...now, kits, had: Object.fromEntries(kits.map(({ id }) => [id, now.had[id] ?? 0])) }))
+      return `${plural(kits.length, 'kit')} stand in your books.`
+    }
+    const offers = readOffers(text, catalogue)
+    await keep((now) => ({ ...now, offers }))
+    return `Offers of ${plural(offers.suppliers.length, 'supplier')} stand in your books, with prices of ${offers.date}.`
+  }
+
+  const own = (kit: Kit, count: number): Promise<void> => keep((now) => ({ ...now, had: { ...now.had, [kit.id]: count } }))
+  const replace = (next: Books): Promise<void> => keep(() => next)
+
+  /** Books of a backup: they are taken where there are none of that kind here. What is no book is left alone. */
+  async function restore(value: unknown): Promise<void> {
+    await load()
+    const next = completed(books.value, (value ?? {}))
+    await keep(() => next)
+  }
+
+  return { books, problem, byColour: computed(() => colourBook(toRaw(books.value))), load, bring, own, replace, restore }
+})
+
+/** Books with those of a backup in place of what is empty. */
+const completed = (here: Books, found: Partial<Books>): Books => ({
+  stock: here.stock.length > 0 || !Array.isArray(found.stock) ? here.stock : found.stock,
+  ...(here.kits.length > 0 || !found.kits ? { kits: here.kits, had: here.had } : { kits: kitsIn(found.kits), had: found.had ?? {} }),
+  offers: here.offers ?? (found.offers ? offersIn(found.offers) : null),
+})
+
+/** Through the reader of files, so that nothing stands in the books that it would refuse. */
+const kitsIn = (kits: unknown): Kit[] => readKits(JSON.stringify({ format: 'jump-rail-kits', version: 1, kits }), BASE_CATALOGUE)
+const offersIn = (offers: object): Books['offers'] =>
+  readOffers(JSON.stringify({ format: 'jump-rail-offers', version: 1, ...offers }), BASE_CATALOGUE)
