@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { cover, purchase, type DeskPiece, type Kit, type Offers, type SolveProgram } from '@core/desk'
+import { cover, purchase, type DeskPiece, type Kit, type OfferBook, type SolveProgram } from '@core/desk'
 import { loadSolver } from './highs-solver'
 
 let solve: SolveProgram
@@ -9,9 +9,9 @@ beforeAll(async () => {
 })
 
 const piece = (shape: string, colour: string, count: number): DeskPiece => ({ shape, colour, count })
-const buy = (missing: readonly DeskPiece[], offers: Offers, kits: readonly Kit[] = []) =>
+const buy = (missing: readonly DeskPiece[], offers: OfferBook, kits: readonly Kit[] = []) =>
   purchase(missing, offers, kits, { solve, seconds: 20 })
-const market = (...suppliers: Partial<Offers['suppliers'][number]>[]): Offers => ({
+const market = (...suppliers: Partial<OfferBook['suppliers'][number]>[]): OfferBook => ({
   currency: 'EUR',
   date: '2026-11-01',
   suppliers: suppliers.map((supplier, i) => ({ id: `s${i}`, name: `Shop ${i}`, shipping: 0, offers: [], kits: [], ...supplier })),
@@ -51,7 +51,7 @@ const small = fc.record({
 })
 
 /** The least number of open pieces, and the least cost in cents, by trying every basket. */
-function tryAll(missing: readonly DeskPiece[], offers: Offers, kits: readonly Kit[]): { open: number; total: number } {
+function tryAll(missing: readonly DeskPiece[], offers: OfferBook, kits: readonly Kit[]): { open: number; total: number } {
   const units = offers.suppliers.flatMap((supplier, s) => [
     ...supplier.offers.map(({ lot = 1, available = 0, price, shape, colour }) => ({
       s,

@@ -1,12 +1,12 @@
 import { expose } from 'comlink'
 import wasmUrl from 'highs/runtime?url'
-import { purchase, type DeskPiece, type Kit, type Offers, type Purchase } from '@core/desk'
+import { purchase, type DeskPiece, type Kit, type OfferBook, type Purchase } from '@core/desk'
 import { loadSolver } from '../solver/highs-solver'
 import { staysAlive } from './alive'
 
 export interface PurchaseOrder {
   readonly missing: readonly DeskPiece[]
-  readonly offers: Offers
+  readonly offers: OfferBook
   readonly kits: readonly Kit[]
   readonly seconds: number
 }

@@ -129,6 +129,16 @@ export const TRAPS: readonly Trap[] = [
     errors: [],
     units: 0,
   },
+  {
+    name: 'a lamp under the lid of a closed room',
+    model: oneSection(closedRoom([part('lamp', 'round-plate-1x1', [10, 10, 12])])),
+    errors: [],
+    before: [
+      ['floor', 'front'],
+      ['floor', 'left'],
+    ],
+    units: 1,
+  },
   { name: 'panels that stand sideways', model: oneSection(panels), errors: [], units: 0 },
   {
     name: 'two towers joined only at the top',

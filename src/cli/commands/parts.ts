@@ -1,5 +1,5 @@
 import { Option } from 'commander'
-import { cover, needOf, purchase, readKits, readOffers, readStock, type Kit, type KitHad, type Offers } from '@core/desk'
+import { cover, needOf, purchase, readKits, readOffers, readStock, type Kit, type KitHad, type OfferBook } from '@core/desk'
 import { Fault } from '@core/fault'
 import { catalogueOf } from '@core/model'
 import { fileText } from '@core/words'
@@ -51,7 +51,7 @@ async function parts(file: string, values: PartsValues): Promise<number> {
   return buy && buy.unavailable.length > 0 ? NOT_BUILDABLE : DONE
 }
 
-async function bought(missing: Parameters<typeof purchase>[0], offers: Offers, kits: readonly Kit[], seconds: number) {
+async function bought(missing: Parameters<typeof purchase>[0], offers: OfferBook, kits: readonly Kit[], seconds: number) {
   const known = new Set(kits.map(({ id }) => id))
   for (const supplier of offers.suppliers)
     for (const { id } of supplier.kits)

@@ -44,7 +44,7 @@ interface Supplier {
   readonly kits: readonly KitOffer[]
 }
 
-export interface Offers {
+export interface OfferBook {
   readonly currency: string
   /** The day of the prices: "2026-11-01". */
   readonly date: string
@@ -124,8 +124,8 @@ export function readKits(text: string, catalogue: Catalogue): Kit[] {
  * A file of offers.
  * @throws Fault as `readKits` does
  */
-export function readOffers(text: string, catalogue: Catalogue): Offers {
-  const { currency, date, suppliers } = readBook<Offers>(text, offersSchema)
+export function readOffers(text: string, catalogue: Catalogue): OfferBook {
+  const { currency, date, suppliers } = readBook<OfferBook>(text, offersSchema)
   refuseDoubles(suppliers, 'suppliers')
   suppliers.forEach(({ offers }, i) => offers.forEach((each, k) => refuseUnknown(each, catalogue, `suppliers[${i}].offers[${k}]`)))
   return { currency, date, suppliers }

@@ -1,4 +1,4 @@
-import type { Kit, Offers, PieceOffer } from './books'
+import type { Kit, OfferBook, PieceOffer } from './books'
 import { serves } from './allocate'
 import { toCents, type Cents } from './money'
 import { kindOf, piecesIn, tallyPieces, type DeskPiece } from './piece'
@@ -21,7 +21,7 @@ export interface Goods {
 }
 
 /** All that is on offer, as units to buy; zero-priced and sold-out goods included where they serve. */
-export function goodsOf(missing: readonly DeskPiece[], { suppliers }: Offers, kits: readonly Kit[]): Goods[] {
+export function goodsOf(missing: readonly DeskPiece[], { suppliers }: OfferBook, kits: readonly Kit[]): Goods[] {
   const byId = new Map(kits.map((kit) => [kit.id, kit]))
   const needs = new NeedTable(missing)
   let rolls = 0

@@ -1,12 +1,12 @@
 import { serves } from './allocate'
-import type { Offers } from './books'
+import type { OfferBook } from './books'
 import type { Goods } from './goods'
 import { toCents } from './money'
 import { ANY_COLOUR, type DeskPiece } from './piece'
 import type { Basket } from './purchase-program'
 
 /** A purchase found quickly, and how good it is: first what stays open, then what it costs. */
-interface Found {
+interface FoundPurchase {
   readonly basket: Basket
   readonly open: number
   readonly cents: number
@@ -20,10 +20,10 @@ const MOST_TRIED = 40
  * A good purchase to begin with: every need at the cheapest of the suppliers that are ordered from; then suppliers are left out or taken in,
  * one by one, as long as that leaves no more open and costs less. Kits that are worth more than they cost are taken first.
  */
-export function greedyPurchase(missing: readonly DeskPiece[], offers: Offers, goods: readonly Goods[]): Basket {
+export function greedyPurchase(missing: readonly DeskPiece[], offers: OfferBook, goods: readonly Goods[]): Basket {
   const shop = new GreedyShop(missing, offers, goods)
   const sold = [...new Set(goods.map(({ supplier }) => supplier))].slice(0, MOST_TRIED)
-  let best: { readonly ordered: ReadonlySet<number>; readonly found: Found } | undefined
+  let best: { readonly ordered: ReadonlySet<number>; readonly found: FoundPurchase } | undefined
   for (const kits of [[], shop.worthyKits()]) {
     let ordered = new Set(sold)
     let found = shop.buy(ordered, kits)
@@ -42,23 +42,23 @@ export function greedyPurchase(missing: readonly DeskPiece[], offers: Offers, go
   return best!.found.basket
 }
 
-const isBetter = (a: Found, b: Found): boolean => a.open < b.open || (a.open === b.open && a.cents < b.cents)
+const isBetter = (a: FoundPurchase, b: FoundPurchase): boolean => a.open < b.open || (a.open === b.open && a.cents < b.cents)
 
 /** Goods that bring a piece, cheapest first. */
-interface Choice {
+interface Priced {
   readonly goods: number
   readonly lot: number
 }
 
 class GreedyShop {
   /** By need. */
-  private readonly choices: Choice[][]
+  private readonly choices: Priced[][]
   /** Needs in a named colour come first. */
   private readonly order: number[]
 
   constructor(
     private readonly missing: readonly DeskPiece[],
-    private readonly offers: Offers,
+    private readonly offers: OfferBook,
     private readonly goods: readonly Goods[],
   ) {
     this.order = missing
@@ -69,7 +69,7 @@ class GreedyShop {
       if (kit !== undefined) return
       for (const need of served) this.choices[need]!.push({ goods: g, lot: brings[0]!.count })
     })
-    const each = ({ goods: g, lot }: Choice): number => goods[g]!.cents / lot
+    const each = ({ goods: g, lot }: Priced): number => goods[g]!.cents / lot
     for (const list of this.choices) list.sort((a, b) => each(a) - each(b))
   }
 
@@ -105,7 +105,7 @@ class GreedyShop {
     })
   }
 
-  buy(ordered: ReadonlySet<number>, kits: readonly { readonly goods: number; readonly units: number }[]): Found {
+  buy(ordered: ReadonlySet<number>, kits: readonly { readonly goods: number; readonly units: number }[]): FoundPurchase {
     const open = this.missing.map(({ count }) => count)
     const basket = this.goods.map(() => 0)
     for (const { goods: g, units } of kits) {

@@ -2,7 +2,7 @@
 export { ANY_COLOUR, piecesIn, type DeskPiece } from './piece'
 export { needOf } from './need'
 export { cover, type KitHad } from './cover'
-export { readKits, readOffers, type Kit, type Offers } from './books'
+export { readKits, readOffers, type Kit, type OfferBook } from './books'
 export { readStock, writeStock } from './stock'
 export type { IntegerProgram, ProgramAnswer, ProgramLimits, SolveProgram } from './program'
 export { purchase, type Purchase } from './purchase'

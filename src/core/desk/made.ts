@@ -1,4 +1,4 @@
-import type { Kit, Offers } from './books'
+import type { Kit, OfferBook } from './books'
 import type { DeskPiece } from './piece'
 
 /** The designer's books: what is in stock, which kits there are and how many are owned, what is offered. */
@@ -7,7 +7,7 @@ export interface Books {
   readonly kits: readonly Kit[]
   /** By id of the kit. */
   readonly had: Readonly<Record<string, number>>
-  readonly offers: Offers | null
+  readonly offers: OfferBook | null
 }
 
 export const NO_BOOKS: Books = { stock: [], kits: [], had: {}, offers: null }

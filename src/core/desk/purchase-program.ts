@@ -1,5 +1,5 @@
 import { serves } from './allocate'
-import type { Offers } from './books'
+import type { OfferBook } from './books'
 import { usefulUnits, type Goods } from './goods'
 import { toCents } from './money'
 import { deskKey, type DeskPiece } from './piece'
@@ -27,7 +27,7 @@ export class PurchaseProgram {
 
   constructor(
     private readonly missing: readonly DeskPiece[],
-    { suppliers }: Offers,
+    { suppliers }: OfferBook,
     private readonly goods: readonly Goods[],
   ) {
     this.open = missing.map(({ count }) => this.builder.part(count, 0))
@@ -42,7 +42,7 @@ export class PurchaseProgram {
     this.addNeeds()
   }
 
-  private addOrder({ shipping, freeFrom, minimum = 0 }: Offers['suppliers'][number], goods: readonly number[]): void {
+  private addOrder({ shipping, freeFrom, minimum = 0 }: OfferBook['suppliers'][number], goods: readonly number[]): void {
     const { builder } = this
     if (goods.length === 0) return
     const order = builder.whole(1, toCents(shipping))

@@ -1,5 +1,5 @@
 import { allocate } from './allocate'
-import type { Kit, Offers } from './books'
+import type { Kit, OfferBook } from './books'
 import { goodsOf, type Goods } from './goods'
 import { greedyPurchase } from './greedy'
 import { fromCents } from './money'
@@ -39,7 +39,7 @@ const ROUNDING_CENTS = 0.01
  * The cheapest purchase that covers what is missing: as few pieces unavailable as can be, then the least total, by integer programming
  * from a quick purchase on. What is printed is reckoned anew from the offers.
  */
-export function purchase(missing: readonly DeskPiece[], offers: Offers, kits: readonly Kit[], options: PurchaseOptions): Purchase {
+export function purchase(missing: readonly DeskPiece[], offers: OfferBook, kits: readonly Kit[], options: PurchaseOptions): Purchase {
   const goods = goodsOf(missing, offers, kits)
   const quick = greedyPurchase(missing, offers, goods)
   // A quick purchase that cannot be filled up to a minimum is none; nothing at all always can be had.
@@ -70,7 +70,7 @@ export function purchase(missing: readonly DeskPiece[], offers: Offers, kits: re
   return written(best, offers, Math.max(0, Math.ceil(bound - ROUNDING_CENTS)))
 }
 
-function written(best: SettledPurchase, { currency, date }: Offers, bound: number): Purchase {
+function written(best: SettledPurchase, { currency, date }: OfferBook, bound: number): Purchase {
   const total = best.goods + best.shipping
   const lowerBound = Math.min(bound, total)
   return {

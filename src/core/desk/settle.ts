@@ -1,5 +1,5 @@
 import { allocate } from './allocate'
-import type { Offers } from './books'
+import type { OfferBook } from './books'
 import type { Goods } from './goods'
 import { fromCents, toCents, type Cents } from './money'
 import { kindOf, piecesIn, tallyPieces, type DeskPiece } from './piece'
@@ -36,7 +36,7 @@ export interface SettledPurchase {
 export function settle(
   basket: Basket,
   missing: readonly DeskPiece[],
-  { suppliers }: Offers,
+  { suppliers }: OfferBook,
   goods: readonly Goods[],
 ): SettledPurchase | undefined {
   const bySupplier = suppliers.map((): number[] => [])

@@ -15,8 +15,8 @@ import {
 import { fileText, listInWords, plural, tableText } from '../words'
 import { tallyPieces, type DeskPiece } from './piece'
 
-type ColumnName = 'shape' | 'colour' | 'count' | 'lengthMm'
-const NAMES: ColumnNames<ColumnName> = {
+type StockColumn = 'shape' | 'colour' | 'count' | 'lengthMm'
+const NAMES: ColumnNames<StockColumn> = {
   shape: ['shape', 'piece', 'part'],
   colour: ['colour', 'color'],
   count: ['count', 'quantity', 'qty', 'number'],
@@ -58,7 +58,7 @@ class StockReading {
 
   constructor(
     private readonly grid: TableGrid,
-    private readonly columns: KnownColumns<ColumnName>,
+    private readonly columns: KnownColumns<StockColumn>,
     private readonly catalogue: Catalogue,
     private readonly names: readonly Alias[],
   ) {}
@@ -85,7 +85,7 @@ class StockReading {
     })
   }
 
-  private cell(row: GridRow, name: ColumnName): string {
+  private cell(row: GridRow, name: StockColumn): string {
     const column = this.columns.known[name]
     return column ? (row.cells[column.index] ?? '') : ''
   }
@@ -113,7 +113,7 @@ class StockReading {
     return length
   }
 
-  private problem(row: GridRow, name: ColumnName, what: Pick<Problem, 'message' | 'wayOut'>): undefined {
+  private problem(row: GridRow, name: StockColumn, what: Pick<Problem, 'message' | 'wayOut'>): undefined {
     const column = this.columns.known[name]!.title
     this.problems.push({ place: `row ${row.number}, column ${column}`, row: row.number, column, said: this.cell(row, name), ...what })
     return undefined

@@ -15,6 +15,13 @@ export const NUMBER_WORDS = [
   'twelve',
 ] as const
 
+/** Words for several at once. */
+const GROUPS: Readonly<Record<string, number>> = { dozen: 12, pair: 2, couple: 2, score: 20 }
+const GROUP = new RegExp(
+  String.raw`^(?:(half) an? |(an?|\d+|${NUMBER_WORDS.join('|')}) )?(${Object.keys(GROUPS).join('|')})s? (?:of )?(?=\S)`,
+  'i',
+)
+
 /** More of one piece than this are a slip of the finger. */
 const MOST_OF_A_PIECE = 9999
 
@@ -49,8 +56,7 @@ export function takeCount(entry: string): CountedWords {
     return { left, count: 1, problem: { text: counts.join(' … '), why: 'Two counts stand here: write one.' } }
   const [said] = counts
   if (said === undefined) return { left, count: 1 }
-  const word = NUMBER_WORDS.findIndex((each) => each === said.toLowerCase())
-  const count = word >= 0 ? word : Number(said)
+  const count = numberOf(said)
   if (count >= 1 && count <= MOST_OF_A_PIECE) return { left, count }
   return { left, count: 1, problem: { text: said, why: `A count goes from 1 to ${MOST_OF_A_PIECE}.` } }
 }
@@ -61,7 +67,24 @@ function takeAfter(plain: string): RegExpExecArray | undefined {
   return found && !/(^| )\d+$/.test(plain.slice(0, found.index)) ? found : undefined
 }
 
+/** The number that a word or figures say. */
+function numberOf(said: string): number {
+  const word = NUMBER_WORDS.findIndex((each) => each === said.toLowerCase())
+  return word >= 0 ? word : Number(said)
+}
+
+/** "two dozen", "a pair of", "half a dozen". */
+function takeGroups(plain: string): { readonly said: string; readonly left: string } | undefined {
+  const found = GROUP.exec(plain)
+  if (!found) return undefined
+  const [words, half, many = 'a', group] = found
+  const times = half !== undefined ? 0.5 : /^an?$/i.test(many) ? 1 : numberOf(many)
+  return { said: String(times * GROUPS[group!.toLowerCase()]!), left: plain.slice(words.length) }
+}
+
 function takeBefore(plain: string): { readonly said: string; readonly left: string } | undefined {
+  const groups = takeGroups(plain)
+  if (groups) return groups
   const found = BEFORE.exec(plain)
   if (!found) return undefined
   const left = plain.slice(found[0].length).trim()

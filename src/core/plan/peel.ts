@@ -19,6 +19,8 @@ export interface Removal {
   readonly block?: Block
   /** The id of the derived section it is, where that was given before. */
   readonly unit?: string
+  /** Set when it is a node with what hangs under it: a choice, not a necessity. */
+  readonly isHanging?: boolean
 }
 
 /** Pairs of parts that the search for slide and press may compare each time it is asked. */
@@ -27,6 +29,8 @@ const PRESS_BUDGET = 400_000
 const QUICK_BUDGET = 40_000
 /** More parts than this do not stay loose on the table: they are built apart and laid down as one. */
 const MOST_LOOSE = 6
+/** Most nodes that hang under a lid and are built into it. */
+const MOST_HANGING = 12
 
 const UPWARD_FIRST: readonly Direction[] = [PLUS_Z, MINUS_Y, PLUS_Y, PLUS_X, MINUS_X, MINUS_Z]
 
@@ -54,6 +58,8 @@ export class Peeler {
   private readonly waitingBefore: Int32Array
   private readonly onFloor: Uint8Array
   private floorLeft = 0
+  /** What could leave upward but for what hangs under it. */
+  private readonly hung = new Set<number>()
   /** Something was taken by force. */
   private isStuck = false
   private readonly cutOffs: CutOffSearch
@@ -144,7 +150,10 @@ export class Peeler {
     return -size[0] * size[1] * size[2]
   }
 
-  /** First what leaves the rest in one piece, upward before sideways; then what lays something loose; from below last. */
+  /**
+   * First what leaves the rest in one piece, upward before sideways; then what lays something loose; from below last. A floor that
+   * went in from below would come after its walls: a lid is rather built with what hangs under it.
+   */
   private takeNext(): boolean {
     const [up, aside, down] = [0, 1, 2] as const
     return (
@@ -152,17 +161,56 @@ export class Peeler {
       this.takeHolding(aside) ||
       this.takeLoosening(up) ||
       this.takeLoosening(aside) ||
+      this.takeHolding(down, 'off the floor') ||
+      this.takeHanging() ||
       this.takeHolding(down) ||
       this.takeLoosening(down)
     )
   }
 
-  /** Takes the first of a class that leaves the rest in one piece. What would loosen something is parked until a neighbour leaves. */
-  private takeHolding(kind: number): boolean {
+  /** Takes a node upward with what hangs under it, where that is little and goes with it. */
+  private takeHanging(): boolean {
+    for (const node of this.hung) {
+      this.hung.delete(node)
+      if (this.space.isThere[node] === 0) continue
+      const hanging = this.cutOffs.find([node]).filter(({ touchesFloor }) => !touchesFloor)
+      const nodes = [node, ...hanging.flatMap((group) => group.nodes)]
+      if (nodes.length === 1 || nodes.length > 1 + MOST_HANGING || nodes.length * 2 > this.space.count) continue
+      if (!hanging.every((group) => this.isInRoom(node, group.nodes))) continue
+      if (this.space.groupBlocker(nodes, PLUS_Z) >= 0 || this.cutOffs.find(nodes).some(({ touchesFloor }) => !touchesFloor)) continue
+      this.takeOff(nodes, PLUS_Z, { isHanging: true })
+      return true
+    }
+    return false
+  }
+
+  /** A floor is under it, and walls on three sides of it at least; what has a free way down is put in from below. */
+  private isInRoom(lid: number, nodes: readonly number[]): boolean {
+    const facing = (direction: Direction): number => {
+      let found = -1
+      this.space.eachBlocker(nodes, direction, (other) => {
+        if (other !== lid && !nodes.includes(other)) found = other
+      })
+      return found
+    }
+    const floor = facing(MINUS_Z)
+    const walls = [MINUS_X, PLUS_X, MINUS_Y, PLUS_Y].map(facing)
+    return floor >= 0 && new Set(walls.filter((wall) => wall >= 0 && wall !== floor)).size >= 3
+  }
+
+  /**
+   * Takes the first of a class that leaves the rest in one piece. What would loosen something is parked until a neighbour leaves.
+   * @param which only what does not stand on the table, or whatever there is
+   */
+  private takeHolding(kind: number, which: 'off the floor' | 'any' = 'any'): boolean {
     const heap = this.heaps[kind]!
     for (let item = heap.pop(); item !== undefined; item = heap.pop()) {
       const node = item >> 3
       if (this.space.isThere[node] === 0) continue
+      if (which === 'off the floor' && this.onFloor[node] === 1) {
+        heap.push(item, this.priority(node, this.travels(node)[item & 7]!))
+        return false
+      }
       const outcome = this.tryTake(node, item & 7, 'hold')
       if (outcome === 'taken') return true
       if (outcome === 'loosens') {
@@ -213,6 +261,7 @@ export class Peeler {
     const cut = this.cutOffs.find([node])
     const hovering = cut.length > 0 ? this.findHovering(node, cut) : undefined
     if (hovering !== undefined) {
+      if (travel === PLUS_Z) this.hung.add(node)
       this.wait(hovering, node, way)
       return 'waits'
     }
@@ -251,7 +300,7 @@ export class Peeler {
     return nodes.reduce((sum, node) => sum + this.onFloor[node]!, 0)
   }
 
-  private takeOff(nodes: readonly number[], travel: Travel, more: Pick<Removal, 'press' | 'block'> = {}): void {
+  private takeOff(nodes: readonly number[], travel: Travel, more: Pick<Removal, 'press' | 'block' | 'isHanging'> = {}): void {
     for (const node of nodes) {
       this.space.remove(node)
       this.floorLeft -= this.onFloor[node]!
