@@ -9,6 +9,7 @@ import { exportFor, EXPORTS, PAPERS, type ExportAssets, type Paper } from '@pres
 import { DONE, NOT_BUILDABLE } from '../exit-codes'
 import { load, save } from '../files'
 import type { DefineCommand } from './command'
+import { versionChoice, withVersionOptions } from './version-options'
 
 const KNOWN = listInWords(
   EXPORTS.map(({ extension }) => extension),
@@ -16,14 +17,10 @@ const KNOWN = listInWords(
 )
 
 export const defineBooklet: DefineCommand = (program, finish) =>
-  program
-    .command('booklet <file>')
-    .description('the booklet of a model as a file')
+  withVersionOptions(program.command('booklet <file>').description('the booklet of a model as a file'))
     .requiredOption('-o, --output <file>', `what to write, by extension: ${KNOWN}`)
     .addOption(new Option('--paper <size>', 'of the pages').choices(PAPERS).default(PAPERS[0]))
-    .action((file: string, values: { readonly output: string; readonly paper: Paper }) =>
-      finish(booklet(file, values.output, values.paper)),
-    )
+    .action((file: string, values: BookletValues) => finish(booklet(file, values)))
 
 /** The command line stands in dist/node, beside dist/follow and dist/fonts. */
 const asset = (path: string): Promise<Buffer> => readFile(new URL(path, import.meta.url))
@@ -33,9 +30,12 @@ const assets: ExportAssets = {
   followPage: async () => (await asset('../follow/follow.html')).toString('utf8'),
 }
 
-async function booklet(file: string, output: string, paper: Paper): Promise<number> {
+type BookletValues = { readonly output: string; readonly paper: Paper } & Parameters<typeof versionChoice>[0]
+
+async function booklet(file: string, values: BookletValues): Promise<number> {
+  const { output, paper } = values
   const { write } = exportFor(output)
-  const model = await load(file)
+  const model = await load(file, versionChoice(values))
   const reported = reportModel(model, { effort: EFFORTS.normal })
   const { report, looks } = reported
   const bundle = makeBundle(model, report, viewsOf(looks), insetsOf(reported))

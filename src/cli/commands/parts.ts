@@ -8,8 +8,9 @@ import { DONE, NOT_BUILDABLE } from '../exit-codes'
 import { bytesOf, load } from '../files'
 import { wholeNumber } from '../number-option'
 import type { DefineCommand } from './command'
+import { versionChoice, withVersionOptions } from './version-options'
 
-interface PartsValues {
+type PartsValues = Parameters<typeof versionChoice>[0] & {
   readonly copies: number
   readonly stock?: string
   readonly kits?: string
@@ -23,9 +24,9 @@ const MOST_COPIES = 10_000
 const MOST_SECONDS = 3600
 
 export const defineParts: DefineCommand = (program, finish) =>
-  program
-    .command('parts <file>')
-    .description('what a model takes, what is there, what is missing, and the cheapest way to buy it')
+  withVersionOptions(
+    program.command('parts <file>').description('what a model takes, what is there, what is missing, and the cheapest way to buy it'),
+  )
     .option('--json', 'as JSON, the only form there is')
     .option('--copies <n>', 'how many models', wholeNumber('copies', 1, MOST_COPIES), 1)
     .option('--stock <table>', 'a table of pieces that are there')
@@ -39,7 +40,7 @@ export const defineParts: DefineCommand = (program, finish) =>
     .action((file: string, values: PartsValues) => finish(parts(file, values)))
 
 async function parts(file: string, values: PartsValues): Promise<number> {
-  const model = await load(file)
+  const model = await load(file, versionChoice(values))
   const catalogue = catalogueOf(model)
   const stock = values.stock === undefined ? [] : readStock(await bytesOf(values.stock), catalogue).pieces
   const kits = values.kits === undefined ? [] : readKits(fileText(await bytesOf(values.kits)), catalogue)

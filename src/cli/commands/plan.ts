@@ -1,5 +1,5 @@
 import { hasErrors, type Finding } from '@core/checks'
-import type { ModelDocument } from '@core/model'
+import { recolouredFrom, type ModelDocument } from '@core/model'
 import { reportModel, type Report } from '@core/pipeline'
 import type { StepLimits } from '@core/plan'
 import { replay } from '@core/replay'
@@ -8,36 +8,46 @@ import { DONE, NOT_BUILDABLE } from '../exit-codes'
 import { load } from '../files'
 import type { DefineCommand } from './command'
 import { planOptions, withPlanOptions } from './plan-options'
+import { versionChoice, withVersionOptions } from './version-options'
 
 export const definePlan: DefineCommand = (program, finish) =>
-  withPlanOptions(program.command('plan <file>').description('the steps, counts, measures and findings of a model'))
+  withVersionOptions(withPlanOptions(program.command('plan <file>').description('the steps, counts, measures and findings of a model')))
     .option('--json', 'as JSON, the only form there is')
     .option('--verify', 'replay the printed plan by a second implementation')
-    .action((file: string, values: Parameters<typeof planOptions>[0] & { readonly verify?: boolean }) =>
-      finish(plan(file, planOptions(values), values.verify === true)),
-    )
+    .action((file: string, values: PlanValues & { readonly verify?: boolean }) => finish(plan(file, values, values.verify === true)))
 
 export const defineCheck: DefineCommand = (program, finish) =>
-  withPlanOptions(program.command('check <file>').description('the findings of a model alone'))
+  withVersionOptions(withPlanOptions(program.command('check <file>').description('the findings of a model alone')))
     .option('--json', 'as JSON, the only form there is')
-    .action((file: string, values: Parameters<typeof planOptions>[0]) => finish(check(file, planOptions(values))))
+    .action((file: string, values: PlanValues) => finish(check(file, values)))
 
-type Options = ReturnType<typeof planOptions>
+type PlanValues = Parameters<typeof planOptions>[0] & Parameters<typeof versionChoice>[0]
 
-async function plan(file: string, options: Options, isVerified: boolean): Promise<number> {
-  const model = await load(file)
+async function plan(file: string, values: PlanValues, isVerified: boolean): Promise<number> {
+  const options = planOptions(values)
+  const model = await load(file, versionChoice(values))
   const { report } = reportModel(model, options)
-  print(report)
+  print(withOrigins(report, model))
   tell(report.findings)
   const isProven = !isVerified || verify(model, report, options.limits)
   return hasErrors(report.findings) || !isProven ? NOT_BUILDABLE : DONE
 }
 
-async function check(file: string, options: Options): Promise<number> {
-  const { findings } = reportModel(await load(file), options).report
+async function check(file: string, values: PlanValues): Promise<number> {
+  const { findings } = reportModel(await load(file, versionChoice(values)), planOptions(values)).report
   print(findings)
   tell(findings)
   return hasErrors(findings) ? NOT_BUILDABLE : DONE
+}
+
+/** A section that a variant recolours in some of its uses is printed as derived from the one it was. */
+function withOrigins(report: Report, model: ModelDocument): Report {
+  const origins = new Map(model.sections.map((section) => [section.id, recolouredFrom(section)]))
+  const sections = report.sections.map((section) => {
+    const derivedFrom = section.derivedFrom ?? origins.get(section.id)
+    return derivedFrom === undefined ? section : { ...section, derivedFrom }
+  })
+  return { ...report, sections }
 }
 
 function tell(findings: readonly Finding[]): void {

@@ -8,7 +8,8 @@ export const defineShapes: DefineCommand = (program, finish) =>
     .command('shapes')
     .description('the catalogue')
     .option('--json', 'as JSON, the only form there is')
-    .action(() => finish(shapes()))
+    .option('--colours', 'the colours instead')
+    .action((values: { readonly colours?: boolean }) => finish(values.colours === true ? colours() : shapes()))
 
 function shapes(): number {
   print(
@@ -21,5 +22,10 @@ function shapes(): number {
       mirror: shape.mirror.twin,
     })),
   )
+  return DONE
+}
+
+function colours(): number {
+  print({ colours: [...BASE_CATALOGUE.colours.values()].map(({ id, hex, finish }) => ({ id, hex, finish })) })
   return DONE
 }

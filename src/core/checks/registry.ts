@@ -7,6 +7,7 @@ import { lockLost } from './lock-lost'
 import { loose } from './loose'
 import { neverSeen } from './never-seen'
 import { noMirrorTwin } from './no-mirror-twin'
+import { optionClash } from './option-clash'
 import { overlap } from './overlap'
 import { rests } from './rests'
 import { seeThrough } from './see-through'
@@ -26,6 +27,7 @@ export const CHECKS = [
   overlap,
   noMirrorTwin,
   loose,
+  optionClash,
   unjoined,
   stepMissing,
   stepTwice,

@@ -74,10 +74,12 @@ export const FAULT_CODES = {
   'unknown-decal': 'There is no such decal.',
   'unknown-format': 'A kind of file is not known.',
   'unknown-key': 'A file has a key that is not known.',
+  'unknown-option': 'There is no such option.',
   'unknown-part': 'There is no such part.',
   'unknown-section': 'There is no such section.',
   'unknown-shape': 'There is no such shape.',
   'unknown-step': 'There is no such step.',
+  'unknown-variant': 'There is no such version.',
   usage: 'The command line lacks something.',
   'worker-died': 'A part of the program that works in the background has ended.',
 } as const

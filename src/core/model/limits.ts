@@ -6,6 +6,8 @@ export const LIMITS = {
   sections: 2_000,
   /** Notes of one step. */
   stepNotes: 50,
+  /** Options, variants and what each of them lists. */
+  options: 200,
   nesting: 16,
   flatParts: 200_000,
   /** Parts of all sections, each flattened: a section is planned by itself as well as in those that use it. */

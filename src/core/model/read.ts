@@ -2,10 +2,12 @@ import { isByLength, nearestIds, type Catalogue } from '../catalogue'
 import { Fault } from '../fault'
 import { catalogueOf } from './flatten'
 import { LIMITS } from './limits'
+import { refuseDoubles, refuseUnknown } from './refuse'
 import { modelSchema } from './schema'
 import { shapeFault } from './schema-fault'
 import { ANGLE_LIMITS, ballBend, connectorOf, doJoin, isBall } from './joint-pose'
 import { shapeOfPart } from './lengths'
+import { checkOptions } from './check-options'
 import { cleanPhotos } from './photos-of'
 import { cleanPicture, pictureSize } from './pictures'
 import {
@@ -111,6 +113,7 @@ function checkReferences(model: ModelDocument, before?: ModelDocument): void {
       wayOut: `Name one of: ${nearestIds(model.root, sections.keys()).join(', ')}.`,
     })
   }
+  checkOptions(model, catalogue, before)
   refuseDoubles(model.decals ?? [], (i) => `decals[${i}].id`)
   const decals = new Map((model.decals ?? []).map((decal) => [decal.id, decal]))
   refuseDoubles(model.figures ?? [], (i) => `figures[${i}].id`)
@@ -178,16 +181,6 @@ function checkDecals(pieces: readonly Pick<Part, 'work'>[], path: string, decals
       })
     }),
   )
-}
-
-function refuseDoubles(entries: readonly { id: string }[], place: (index: number) => string): void {
-  const seen = new Set<string>()
-  entries.forEach((entry, i) => {
-    if (seen.has(entry.id)) {
-      throw new Fault('double-id', `The id “${entry.id}” stands twice.`, { place: place(i), wayOut: 'Give each its own.' })
-    }
-    seen.add(entry.id)
-  })
 }
 
 type IdKinds = ReadonlyMap<string, 'part' | 'copy'>
@@ -342,14 +335,6 @@ function checkJoint({ on, by, angles = [] }: CopyJoint, place: string): void {
   const tooFar = angles.findIndex((angle) => Math.abs(angle) > most)
   if (tooFar < 0) return
   throw new Fault('out-of-range', `This joint turns ${most}° either way at most.`, { place: `${place}.angles[${tooFar}]` })
-}
-
-function refuseUnknown(what: 'shape' | 'colour', id: string, known: ReadonlyMap<string, unknown>, place: string): void {
-  if (known.has(id)) return
-  throw new Fault(`unknown-${what}`, `There is no ${what} “${id}”.`, {
-    place,
-    wayOut: `The nearest known: ${nearestIds(id, known.keys()).join(', ')}.`,
-  })
 }
 
 interface Extent {

@@ -30,6 +30,9 @@ export const workSchema = Joi.object({
   turn: onPicture(Joi.valid(0, 90, 180, 270)),
 }).and('decal', 'face')
 
+/** In which versions something is there. */
+const optional = { option: ref, unless: ref }
+
 const part = Joi.object({
   id: id.required(),
   shape: ref.required(),
@@ -44,6 +47,7 @@ const part = Joi.object({
   length: Joi.number().greater(0).max(LIMITS.coordinate),
   work: Joi.array().items(workSchema),
   showsColour: Joi.boolean(),
+  ...optional,
 })
 
 const direction = Joi.valid('+x', '-x', '+y', '-y', '+z', '-z')
@@ -77,6 +81,7 @@ const copy = Joi.object({
       .max(LIMITS.nameLength * (LIMITS.nesting + 1)),
     Joi.alternatives(Joi.valid(null), Joi.object({ colour: ref.required() }), Joi.object({ shape: ref.required() })),
   ),
+  ...optional,
 }).oxor('turn', 'rotate', 'joint')
 
 const share = Joi.array().items(Joi.number().min(0).max(1)).length(2)
@@ -205,6 +210,26 @@ const decal = Joi.object({
   size: Joi.array().items(Joi.number().greater(0).max(LIMITS.decalSize)).length(2).required(),
 })
 
+const optionIds = Joi.array().items(ref).max(LIMITS.options)
+const modelOption = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  note: notes,
+  on: Joi.boolean(),
+  needs: optionIds,
+  rulesOut: optionIds,
+})
+const variant = Joi.object({
+  id: id.required(),
+  name: name.required(),
+  note: notes,
+  with: optionIds,
+  without: optionIds,
+  recolour: Joi.array()
+    .items(Joi.object({ from: ref.required(), to: ref.required(), section: ref }))
+    .max(LIMITS.options),
+})
+
 /** The shape of a `.rail.json`; what refers to something else is checked in `read.ts`. */
 export const modelSchema = Joi.object({
   format: Joi.valid('jump-rail-model').required(),
@@ -216,7 +241,8 @@ export const modelSchema = Joi.object({
   sections: Joi.array().items(section).min(1).max(LIMITS.sections).required(),
   palette: Joi.array().items(colour),
   shapes: Joi.array().items(ownShape),
-  variants: Joi.array().items(Joi.any()).max(200),
+  options: Joi.array().items(modelOption).max(LIMITS.options),
+  variants: Joi.array().items(variant).max(LIMITS.options),
   figures: Joi.array().items(figure).max(200),
   decals: Joi.array().items(decal).max(LIMITS.decals),
   photos,

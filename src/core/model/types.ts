@@ -13,11 +13,43 @@ export interface ModelDocument {
   readonly sections: readonly Section[]
   readonly palette?: readonly Colour[]
   readonly shapes?: readonly OwnShape[]
-  readonly variants?: readonly unknown[]
+  readonly options?: readonly ModelOption[]
+  readonly variants?: readonly ModelVariant[]
   readonly figures?: readonly FigureRecipe[]
   readonly decals?: readonly Decal[]
   /** Of the finished model. */
   readonly photos?: readonly Photo[]
+}
+
+/** Something that a builder may leave out or take in. */
+export interface ModelOption {
+  readonly id: string
+  readonly name: string
+  readonly note?: string
+  /** Whether it is in where nobody says anything. */
+  readonly on?: boolean
+  /** Options that must be in with it, and such that must not. */
+  readonly needs?: readonly string[]
+  readonly rulesOut?: readonly string[]
+}
+
+/** A version of the model that has a name. */
+export interface ModelVariant {
+  readonly id: string
+  readonly name: string
+  readonly note?: string
+  readonly with?: readonly string[]
+  readonly without?: readonly string[]
+  /** All at once; of several that fit a part the first is taken. */
+  readonly recolour?: readonly { readonly from: string; readonly to: string; readonly section?: string }[]
+}
+
+/** Of a part or copy that is there only in some versions; where both are said, both must hold. */
+interface Optional {
+  /** It is there when this option is in. */
+  readonly option?: string
+  /** It is there when this option is not in. */
+  readonly unless?: string
 }
 
 export interface Section {
@@ -66,7 +98,7 @@ export interface Decal {
   readonly size: readonly [number, number]
 }
 
-export interface Part {
+export interface Part extends Optional {
   readonly id: string
   readonly shape: string
   readonly colour: string
@@ -81,7 +113,7 @@ export interface Part {
   readonly showsColour?: boolean
 }
 
-export interface Copy {
+export interface Copy extends Optional {
   readonly id: string
   readonly section: string
   /** Where the section's origin goes, u. Missing where a joint says it. */

@@ -1,0 +1,103 @@
+import { refuseBoth } from './check-options'
+import { recolourSections } from './recolour-sections'
+import { refuseUnknown } from './refuse'
+import { keepNoteParts } from './step-notes'
+import { copiesOf, partsOf, sectionsById, type GivenStep, type ModelDocument, type ModelVariant, type Section } from './types'
+
+/** Which version of a model is meant: what is said here wins over the variant, the variant over the options' own `on`. */
+export interface VersionChoice {
+  /** Id of a variant. */
+  readonly variant?: string
+  readonly with?: readonly string[]
+  readonly without?: readonly string[]
+}
+
+/**
+ * The document of one version, as everything downstream works on it: what is not there is gone, colours are changed, and each option
+ * says by `on` whether it is in. Sections that nothing uses in this version are gone too. The same document where it has no options
+ * and no variants.
+ * @throws Fault `unknown-variant`, `unknown-option`, `bad-value` where an option is to be in and out
+ */
+export function documentOfVersion(model: ModelDocument, choice: VersionChoice = {}): ModelDocument {
+  const { options = [], variants = [] } = model
+  const known = new Set(options.map(({ id }) => id))
+  const { with: taken = [], without = [] } = choice
+  taken.forEach((id, i) => refuseUnknown('option', id, known, `with[${i}]`))
+  without.forEach((id, i) => refuseUnknown('option', id, known, `without[${i}]`))
+  refuseBoth(taken, without, 'without')
+  const variant = variantOf(variants, choice.variant)
+  if (options.length === 0 && variant === undefined) return model
+  const isOn = (id: string): boolean => {
+    if (taken.includes(id)) return true
+    if (without.includes(id)) return false
+    if (variant?.with?.includes(id)) return true
+    if (variant?.without?.includes(id)) return false
+    return options.find((option) => option.id === id)?.on === true
+  }
+  const on = new Set(options.map(({ id }) => id).filter(isOn))
+  const sections = model.sections.map((section) => sectionOfVersion(section, on))
+  const there = {
+    ...model,
+    sections,
+    ...(model.options ? { options: options.map((option) => ({ ...option, on: on.has(option.id) })) } : {}),
+  }
+  return recolourSections(withoutUnused(there, model), variant?.recolour ?? [])
+}
+
+function variantOf(variants: readonly ModelVariant[], id: string | undefined): ModelVariant | undefined {
+  if (id === undefined) return undefined
+  const byId = new Map(variants.map((variant) => [variant.id, variant]))
+  refuseUnknown('variant', id, byId, 'variant')
+  return byId.get(id)
+}
+
+/** A section without what is not there in a version; the same where all is. */
+function sectionOfVersion(section: Section, on: ReadonlySet<string>): Section {
+  const isThere = ({ option, unless }: { readonly option?: string; readonly unless?: string }): boolean =>
+    (option === undefined || on.has(option)) && (unless === undefined || !on.has(unless))
+  if ([...partsOf(section), ...copiesOf(section)].every(isThere)) return section
+  const parts = partsOf(section).filter(isThere)
+  const copies = copiesOf(section).filter(isThere)
+  const ids = new Set([...parts, ...copies].map(({ id }) => id))
+  const { steps, places, ...rest } = section
+  return {
+    ...rest,
+    ...(section.parts ? { parts } : {}),
+    ...(section.copies ? { copies } : {}),
+    ...(places ? { places: places.filter(({ part }) => ids.has(part)) } : {}),
+    ...(steps ? { steps: steps.flatMap((step) => stepOfVersion(step, ids)) } : {}),
+  }
+}
+
+/** A given step without what is not there; none where nothing of it is left. */
+function stepOfVersion(step: GivenStep, ids: ReadonlySet<string>): GivenStep[] {
+  const isThere = (id: string): boolean => ids.has(id)
+  const had = (step.add?.length ?? 0) + (step.join?.length ?? 0)
+  const left = {
+    ...step,
+    ...(step.add ? { add: step.add.filter(isThere) } : {}),
+    ...(step.join ? { join: step.join.filter(isThere) } : {}),
+  }
+  const has = (left.add?.length ?? 0) + (left.join?.length ?? 0)
+  return had > 0 && has === 0 ? [] : [keepNoteParts(left, isThere)]
+}
+
+/** Without sections, and figures, that only what is gone has used. */
+function withoutUnused(there: ModelDocument, whole: ModelDocument): ModelDocument {
+  const used = reached(there)
+  const gone = new Set([...reached(whole)].filter((id) => !used.has(id)))
+  if (gone.size === 0) return there
+  return {
+    ...there,
+    sections: there.sections.filter(({ id }) => !gone.has(id)),
+    ...(there.figures ? { figures: there.figures.filter(({ section }) => !gone.has(section)) } : {}),
+  }
+}
+
+/** The sections that the root uses, itself included. */
+function reached(model: ModelDocument): Set<string> {
+  const sections = sectionsById(model)
+  const seen = new Set([model.root])
+  for (const id of seen) for (const { section } of copiesOf(sections.get(id)!)) seen.add(section)
+  return seen
+}
