@@ -6,7 +6,18 @@ import type { PlanWorth, Report, ShownInset } from '@core/pipeline'
 import type { PlainFault } from '@core/fault'
 import type { ReadFile, ReadOptions, Remark } from '@core/formats'
 import { coloursOf, inventoryOf, total } from '@core/count'
-import { buildingOrder, copiesOf, isLoose, partsOf, sectionById, sectionUses, type ModelDocument } from '@core/model'
+import {
+  buildingOrder,
+  choiceWithin,
+  copiesOf,
+  documentOfVersion,
+  isLoose,
+  partsOf,
+  sectionById,
+  sectionUses,
+  type ModelDocument,
+  type VersionChoice,
+} from '@core/model'
 import { orderFrom, withNumbers, type Density, type Effort, type Move, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
 
 /** How a designer wants the steps laid. */
@@ -19,6 +30,8 @@ export interface PlanSettings {
   readonly level: Level
   /** What is made of techniques that some builders refuse; the usual when missing. */
   readonly techniques?: TechniquePolicy
+  /** Which version of the model is shown; as its options say when missing. */
+  readonly version?: VersionChoice
 }
 
 export const USUAL_SETTINGS: PlanSettings = { strategy: 'ground-up', density: 'normal', effort: 'normal', level: 'home' }
@@ -124,7 +137,8 @@ export const fromBytes = <Value>(bytes: Uint8Array): Value => JSON.parse(decoder
  * A model before anything is planned: each section as one step that brings all of it. Enough to count it and to paint it
  * finished, while its steps are laid.
  */
-export function unplanned({ model }: ModelState): Printed {
+export function unplanned(state: ModelState): Printed {
+  const model = shownModel(state)
   const uses = sectionUses(model)
   const inventory = inventoryOf(model)
   const sections = buildingOrder(model).map((id): PlainSection => {
@@ -150,6 +164,11 @@ export const stateAfter = (asked: ModelState, printed: Printed): ModelState => (
   ...asked,
   order: orderFrom(reportFrom(printed).sections, printed.kept),
 })
+
+/** The document of the version that is shown: what is planned, painted and printed. The state holds all versions. */
+export const shownModel = memo(({ model, settings }: ModelState): ModelDocument =>
+  documentOfVersion(model, choiceWithin(model, settings.version ?? {})),
+)
 
 /** What a painter is told of a snapshot. */
 export interface Drawn {

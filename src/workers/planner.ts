@@ -15,7 +15,7 @@ import {
   type PlanOrder,
   type Proof,
 } from '@core/plan'
-import { fromBytes, stateAfter, type Comparison, type ModelState, type PlanRequest, type PlanSettings, type Printed } from './plan-messages'
+import { fromBytes, shownModel, stateAfter, type Comparison, type ModelState, type PlanRequest, type PlanSettings, type Printed } from './plan-messages'
 
 const optionsOf = ({ strategy, density, effort, level, techniques }: PlanSettings) => ({
   level,
@@ -74,8 +74,9 @@ export class Planner {
 
   private plan(asked: ModelState, kept: PlanOrder, progress: Progress, effort: Effort): Known {
     const options = { ...optionsOf({ ...asked.settings, effort }), kept, progress: stepwise(progress) }
-    const answer = reportModel(asked.model, options, this.cache, this.looks)
-    const printed = print(asked.model, answer)
+    const model = shownModel(asked)
+    const answer = reportModel(model, options, this.cache, this.looks)
+    const printed = print(model, answer)
     return { state: stateAfter(asked, printed), printed, planned: answer.planned }
   }
 
@@ -120,7 +121,9 @@ function print(model: ModelDocument, answer: ReturnType<typeof reportModel>): Pr
 
 /** Plans the model by each strategy. */
 export function compareStrategies(state: Uint8Array, progress: Progress): Comparison[] {
-  const { model, settings } = fromBytes<ModelState>(state)
+  const asked = fromBytes<ModelState>(state)
+  const { settings } = asked
+  const model = shownModel(asked)
   return STRATEGIES.map((strategy, i) => {
     const { report } = reportModel(model, {
       ...optionsOf({ ...settings, strategy }),
@@ -133,7 +136,9 @@ export function compareStrategies(state: Uint8Array, progress: Progress): Compar
 
 /** Looks for an order that reads better than the one shown; nothing where there is none. */
 export function findBetter(state: Uint8Array, now: PlanWorth, progress: Progress): { printed: Printed; worth: PlanWorth } | undefined {
-  const { model, settings } = fromBytes<ModelState>(state)
+  const asked = fromBytes<ModelState>(state)
+  const { settings } = asked
+  const model = shownModel(asked)
   const answer = reportModel(model, { ...optionsOf(settings), progress: stepwise(progress) })
   const worth = worthOfPlan(answer.report)
   return isBetterPlan(now, worth, answer.report.parts) ? { printed: print(model, answer), worth } : undefined

@@ -1,3 +1,4 @@
+import { memoNamed } from '../memo'
 import { refuseBoth } from './check-options'
 import { recolourSections } from './recolour-sections'
 import { refuseUnknown } from './refuse'
@@ -35,13 +36,24 @@ export function documentOfVersion(model: ModelDocument, choice: VersionChoice = 
     return options.find((option) => option.id === id)?.on === true
   }
   const on = new Set(options.map(({ id }) => id).filter(isOn))
-  const sections = model.sections.map((section) => sectionOfVersion(section, on))
+  const key = [...on].sort().join('\n')
+  const sections = model.sections.map((section) => sectionOfVersion(section, key))
   const there = {
     ...model,
     sections,
     ...(model.options ? { options: options.map((option) => ({ ...option, on: on.has(option.id) })) } : {}),
   }
   return recolourSections(withoutUnused(there, model), variant?.recolour ?? [])
+}
+
+/** A choice without options and variants that the model does not have any more. */
+export function choiceWithin({ options = [], variants = [] }: ModelDocument, { variant, with: taken, without }: VersionChoice): VersionChoice {
+  const known = (id: string): boolean => options.some((option) => option.id === id)
+  return {
+    ...(variants.some(({ id }) => id === variant) ? { variant: variant! } : {}),
+    ...(taken ? { with: taken.filter(known) } : {}),
+    ...(without ? { without: without.filter(known) } : {}),
+  }
 }
 
 function variantOf(variants: readonly ModelVariant[], id: string | undefined): ModelVariant | undefined {
@@ -51,8 +63,9 @@ function variantOf(variants: readonly ModelVariant[], id: string | undefined): M
   return byId.get(id)
 }
 
-/** A section without what is not there in a version; the same where all is. */
-function sectionOfVersion(section: Section, on: ReadonlySet<string>): Section {
+/** A section without what is not there in a version, told by the options that are in; the same where all is. One object each. */
+const sectionOfVersion = memoNamed((section: Section, key: string): Section => {
+  const on = new Set(key.split('\n'))
   const isThere = ({ option, unless }: { readonly option?: string; readonly unless?: string }): boolean =>
     (option === undefined || on.has(option)) && (unless === undefined || !on.has(unless))
   if ([...partsOf(section), ...copiesOf(section)].every(isThere)) return section
@@ -67,7 +80,7 @@ function sectionOfVersion(section: Section, on: ReadonlySet<string>): Section {
     ...(places ? { places: places.filter(({ part }) => ids.has(part)) } : {}),
     ...(steps ? { steps: steps.flatMap((step) => stepOfVersion(step, ids)) } : {}),
   }
-}
+})
 
 /** A given step without what is not there; none where nothing of it is left. */
 function stepOfVersion(step: GivenStep, ids: ReadonlySet<string>): GivenStep[] {

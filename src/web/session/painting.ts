@@ -27,13 +27,13 @@ export function createPainting(snapshot: Readonly<Ref<Snapshot | null>>, makePai
   let version = 0
   let isClosed = false
 
-  const whole = ({ model, printed, bytes }: Snapshot) => ({ model: toBytes(model), printed: bytes ?? toBytes(printed) })
-  const drawn = ({ model, printed }: Drawn): Drawn => ({ model, printed })
+  const whole = ({ shown, printed, bytes }: Snapshot) => ({ model: toBytes(shown), printed: bytes ?? toBytes(printed) })
+  const drawn = ({ shown, printed }: Pick<Snapshot, 'shown' | 'printed'>): Drawn => ({ model: shown, printed })
 
   function change(before: Snapshot, next: Snapshot): DrawnChange {
     // A report that came as bytes goes on as bytes, where it is another: it need not be taken apart here.
     const printed = before.printed === next.printed ? undefined : next.bytes
-    const after = printed ? { model: next.model, printed: before.printed } : drawn(next)
+    const after = printed ? { model: next.shown, printed: before.printed } : drawn(next)
     return {
       base: version++,
       version,

@@ -3,7 +3,7 @@ import { brokenBy } from '@core/checks'
 import { type Report } from '@core/pipeline'
 import { catalogueOf, type ModelDocument } from '@core/model'
 import type { Catalogue } from '@core/catalogue'
-import { reportFrom, sourceOf, stateAfter, type ModelState, type PlanSettings, type Printed } from '../../workers/plan-messages'
+import { reportFrom, shownModel, sourceOf, stateAfter, type ModelState, type PlanSettings, type Printed } from '../../workers/plan-messages'
 
 /**
  * All that is shown, exported and published of one version of a model, made together and swapped together: nothing on the
@@ -12,7 +12,10 @@ import { reportFrom, sourceOf, stateAfter, type ModelState, type PlanSettings, t
 export interface Snapshot {
   readonly version: number
   readonly state: ModelState
+  /** With all its versions: what is edited. */
   readonly model: ModelDocument
+  /** The version that is planned, painted and published. */
+  readonly shown: ModelDocument
   readonly settings: PlanSettings
   readonly catalogue: Catalogue
   readonly printed: Printed
@@ -27,13 +30,15 @@ export interface Snapshot {
 /** Made lazily, once, and only of what is asked for. */
 export function makeSnapshot(version: number, asked: ModelState, printed: Printed, bytes?: Uint8Array): Snapshot {
   const state = stateAfter(asked, printed)
-  const source = sourceOf(state.model, printed)
+  const shown = shownModel(state)
+  const source = sourceOf(shown, printed)
   let layout: RailLayout | undefined
   let pages: PageIndex | undefined
   return {
     version,
     state,
     model: state.model,
+    shown,
     settings: state.settings,
     catalogue: catalogueOf(state.model),
     printed,
@@ -50,7 +55,7 @@ export function makeSnapshot(version: number, asked: ModelState, printed: Printe
 }
 
 /** What is published of a snapshot. */
-export const bundleOf = ({ model, report, printed }: Snapshot): Bundle => makeBundle(model, report, printed.views, printed.insets)
+export const bundleOf = ({ shown, report, printed }: Snapshot): Bundle => makeBundle(shown, report, printed.views, printed.insets)
 
 /** Why hands could not follow the next version though they could follow this one; undefined where they can. */
 export const whatBreaks = (before: Snapshot, after: Snapshot): string | undefined =>
