@@ -27,6 +27,7 @@ const ROOMS = [
   'checks',
   'pipeline',
   'desk',
+  'bags',
   'booklet',
   'formats',
 ]

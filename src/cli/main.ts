@@ -1,5 +1,6 @@
 import { Command, CommanderError } from 'commander'
 import { Fault, faultLine, plainFault } from '@core/fault'
+import { defineBags } from './commands/bags'
 import { defineBooklet } from './commands/booklet'
 import type { DefineCommand } from './commands/command'
 import { defineConvert } from './commands/convert'
@@ -20,6 +21,7 @@ const COMMANDS: readonly DefineCommand[] = [
   defineConvert,
   defineSections,
   defineParts,
+  defineBags,
   defineShapes,
 ]
 

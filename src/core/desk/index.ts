@@ -1,5 +1,5 @@
 /** The parts desk: what a model takes, what is there, what it costs, what goes into which bag. */
-export { ANY_COLOUR, piecesIn, type DeskPiece } from './piece'
+export { ANY_COLOUR, deskPiece, piecesIn, type DeskPiece } from './piece'
 export { needOf } from './need'
 export { cover, type KitHad } from './cover'
 export { readKits, readOffers, type Kit, type OfferBook } from './books'

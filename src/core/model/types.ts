@@ -22,7 +22,7 @@ export interface ModelDocument {
 }
 
 /** Something that a builder may leave out or take in. */
-export interface ModelOption {
+interface ModelOption {
   readonly id: string
   readonly name: string
   readonly note?: string
