@@ -1,5 +1,16 @@
 import { Option } from 'commander'
-import { cover, needOf, purchase, readKits, readOffers, readStock, type Kit, type KitHad, type OfferBook } from '@core/desk'
+import {
+  cover,
+  findSubstitutes,
+  needOf,
+  purchase,
+  readKits,
+  readOffers,
+  readStock,
+  type Kit,
+  type KitHad,
+  type OfferBook,
+} from '@core/desk'
 import { Fault } from '@core/fault'
 import { catalogueOf } from '@core/model'
 import { fileText } from '@core/words'
@@ -48,7 +59,11 @@ async function parts(file: string, values: PartsValues): Promise<number> {
   const need = needOf(model, values.copies)
   const coverage = cover(need, stock, kitsHad(values.have, kits))
   const buy = offers && (await bought(coverage.missing, offers, kits, values.seconds))
-  print({ name: model.name, copies: values.copies, need, ...coverage, substitutes: [], ...(buy ? { buy } : {}) })
+  const substitutes =
+    values.substitutes === 'none'
+      ? []
+      : findSubstitutes(model, coverage.missing, { spare: coverage.spare, offers, how: values.substitutes })
+  print({ name: model.name, copies: values.copies, need, ...coverage, substitutes, ...(buy ? { buy } : {}) })
   return buy && buy.unavailable.length > 0 ? NOT_BUILDABLE : DONE
 }
 
