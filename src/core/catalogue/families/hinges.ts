@@ -115,7 +115,7 @@ const BALL_RINGS = Array.from({ length: 9 }, (_, i): [number, number] => {
 })
 
 const cup = (x: number, z: number): Added => ({
-  bodies: [boxAt([x - 6, -2, z - 4], [12, 2, 8]), boxAt([x - 6, -9, z - 3], [2, 7, 6]), boxAt([x + 4, -9, z - 3], [2, 7, 6])],
+  bodies: [boxAt([x - 6, -2, z - 4], [12, 2, 8]), boxAt([x - 6, -8, z - 3], [2, 6, 6]), boxAt([x + 4, -8, z - 3], [2, 6, 6])],
   connectors: [{ kind: 'cup', at: [x, -6, z], facing: MINUS_Y }],
 })
 
