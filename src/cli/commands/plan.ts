@@ -14,16 +14,16 @@ export const definePlan: DefineCommand = (program, finish) =>
   withVersionOptions(withPlanOptions(program.command('plan <file>').description('the steps, counts, measures and findings of a model')))
     .option('--json', 'as JSON, the only form there is')
     .option('--verify', 'replay the printed plan by a second implementation')
-    .action((file: string, values: PlanValues & { readonly verify?: boolean }) => finish(plan(file, values, values.verify === true)))
+    .action((file: string, values: PlanCommandValues & { readonly verify?: boolean }) => finish(plan(file, values, values.verify === true)))
 
 export const defineCheck: DefineCommand = (program, finish) =>
   withVersionOptions(withPlanOptions(program.command('check <file>').description('the findings of a model alone')))
     .option('--json', 'as JSON, the only form there is')
-    .action((file: string, values: PlanValues) => finish(check(file, values)))
+    .action((file: string, values: PlanCommandValues) => finish(check(file, values)))
 
-type PlanValues = Parameters<typeof planOptions>[0] & Parameters<typeof versionChoice>[0]
+type PlanCommandValues = Parameters<typeof planOptions>[0] & Parameters<typeof versionChoice>[0]
 
-async function plan(file: string, values: PlanValues, isVerified: boolean): Promise<number> {
+async function plan(file: string, values: PlanCommandValues, isVerified: boolean): Promise<number> {
   const options = planOptions(values)
   const model = await load(file, versionChoice(values))
   const { report } = reportModel(model, options)
@@ -33,7 +33,7 @@ async function plan(file: string, values: PlanValues, isVerified: boolean): Prom
   return hasErrors(report.findings) || !isProven ? NOT_BUILDABLE : DONE
 }
 
-async function check(file: string, values: PlanValues): Promise<number> {
+async function check(file: string, values: PlanCommandValues): Promise<number> {
   const { findings } = reportModel(await load(file, versionChoice(values)), planOptions(values)).report
   print(findings)
   tell(findings)

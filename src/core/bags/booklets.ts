@@ -45,13 +45,13 @@ const headsOf = (id: string, sections: ReadonlyMap<string, WorkSection>): string
 
 const sumOf = (ids: Iterable<string>, sizeOf: (id: string) => number): number => [...ids].reduce((sum, id) => sum + sizeOf(id), 0)
 
-interface Group {
+interface SharedGroup {
   readonly heads: readonly string[]
   readonly sections: ReadonlySet<string>
 }
 
 /** Heads whose sections overlap belong together. */
-function groupsOf(heads: readonly string[], closures: ReadonlyMap<string, ReadonlySet<string>>): Group[] {
+function groupsOf(heads: readonly string[], closures: ReadonlyMap<string, ReadonlySet<string>>): SharedGroup[] {
   const groups: { heads: string[]; sections: Set<string> }[] = []
   for (const head of heads) {
     const closure = closures.get(head)!
@@ -74,7 +74,7 @@ interface Dealing {
   readonly sizeOf: (id: string) => number
 }
 
-function deal(groups: readonly Group[], { last, order, booklets, sizeOf }: Dealing): string[][] {
+function deal(groups: readonly SharedGroup[], { last, order, booklets, sizeOf }: Dealing): string[][] {
   const shares = Array.from({ length: booklets }, () => ({ size: 0, sections: new Set<string>() }))
   const end = shares[booklets - 1]!
   // What a group holds is built there, whoever else was opened to reach it.

@@ -6,7 +6,7 @@ import { apply, mapVec, posedBox, type Vec } from '../space'
 import { ANY_COLOUR, deskKey, deskPiece, type DeskPiece } from './piece'
 
 /** What stands in place of a part: shapes, each shifted in the part's own frame, u. */
-export type Stand = readonly { readonly shape: Shape; readonly shift: Vec }[]
+export type StandIn = readonly { readonly shape: Shape; readonly shift: Vec }[]
 
 /** Whether a part is of a kind of piece. */
 export function isOfPiece({ shape, colour, length, work, showsColour }: Part, piece: DeskPiece): boolean {
@@ -25,7 +25,7 @@ export const sectionsWith = (model: ModelDocument, piece: DeskPiece): Section[] 
   model.sections.filter((section) => partsOf(section).some((part) => !isLoose(part) && isOfPiece(part, piece)))
 
 /** A section with every part of a piece replaced; its steps are laid anew. */
-export function replaced(section: Section, piece: DeskPiece, stand: Stand, shapes: ReadonlyMap<string, Shape>): Section {
+export function replaced(section: Section, piece: DeskPiece, stand: StandIn, shapes: ReadonlyMap<string, Shape>): Section {
   const { steps: _steps, planRest: _rest, places: _places, ...rest } = section
   const parts = partsOf(section).flatMap((part): Part[] => {
     if (isLoose(part) || !isOfPiece(part, piece)) return [part]
@@ -53,7 +53,7 @@ export class WhatIf {
   }
 
   /** Codes of findings that come with a replacement, errors first; undefined where it cannot be built. */
-  newFindings(piece: DeskPiece, stand: Stand): string[] | undefined {
+  newFindings(piece: DeskPiece, stand: StandIn): string[] | undefined {
     const codes: string[] = []
     for (const section of sectionsWith(this.model, piece)) {
       const before = [...this.codesOf(section.id)]

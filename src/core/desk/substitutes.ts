@@ -6,7 +6,7 @@ import { BRICK_HEIGHT, MM_PER_U, PLATE_HEIGHT, STUD_PITCH } from '../space'
 import { listInWords } from '../words'
 import type { OfferBook } from './books'
 import { ANY_COLOUR, kindOf, type DeskPiece } from './piece'
-import { isOfPiece, sectionsWith, WhatIf, type Stand } from './replacing'
+import { isOfPiece, sectionsWith, WhatIf, type StandIn } from './replacing'
 import { stacksOf } from './stacks-found'
 
 /** What could stand in for a piece that is missing. */
@@ -91,7 +91,7 @@ class SubstituteFinder {
     this.whatIf = new WhatIf(model)
   }
 
-  private findings(piece: DeskPiece, stand: Stand): string[] | undefined {
+  private findings(piece: DeskPiece, stand: StandIn): string[] | undefined {
     if (this.tried >= MOST_TRIED || sectionsWith(this.model, piece).length === 0) return undefined
     this.tried++
     return this.whatIf.newFindings(piece, stand)

@@ -12,10 +12,10 @@ export function refuseDoubles(entries: readonly { id: string }[], place: (index:
   })
 }
 
-type Named = 'shape' | 'colour' | 'section' | 'option' | 'variant'
+type NamedThing = 'shape' | 'colour' | 'section' | 'option' | 'variant'
 
 /** @throws Fault `unknown-…`, with the nearest that is known */
-export function refuseUnknown(what: Named, id: string, known: Pick<ReadonlySet<string>, 'has' | 'keys'>, place: string): void {
+export function refuseUnknown(what: NamedThing, id: string, known: Pick<ReadonlySet<string>, 'has' | 'keys'>, place: string): void {
   if (known.has(id)) return
   const nearest = nearestIds(id, known.keys())
   throw new Fault(`unknown-${what}`, `There is no ${what} “${id}”.`, {

@@ -5,7 +5,8 @@ import { ENOUGH, VisibilityMeter, worthOf } from './visibility-meter'
 import { pictureSceneOf, type PictureScene } from './picture-scene'
 import { VIEWS, type ViewNumber } from './view'
 
-const HOME: ViewNumber = 0
+/** The usual side. */
+export const HOME: ViewNumber = 0
 
 /** How one step shows: the chosen view, and for each node it brings the share of it that can be seen there. */
 export interface StepLook {
@@ -76,6 +77,13 @@ export function lookAtSteps(laid: LaidSteps, fromHome = lookFromHome(laid.scene,
   })
 }
 
+/** What one step shows from one side. */
+export function lookFromSide({ scene, steps, orientations }: LaidSteps): (step: number, view: ViewNumber) => StepLook {
+  const views = viewsOf(pictureSceneOf(scene))
+  const stepOf = stepsOfNodes(scene, steps)
+  return (step, view) => views.from(view, steps[step]!, orientations[step]!, (node) => stepOf[node]! <= step)
+}
+
 /** The same for some steps only, each drawn in its own window. */
 export function lookAtSome({ scene, steps, orientations, chosen }: LaidSteps, some: readonly number[]): StepLook[] {
   const views = viewsOf(pictureSceneOf(scene))
@@ -128,7 +136,6 @@ class Views {
   }
 
   /** Looks at nodes from one side. */
-
   from(view: ViewNumber, nodes: readonly number[], orientation: Turn, isThere: (node: number) => boolean): StepLook {
     return { view, shares: this.meter(view, orientation).sharesAmong(isThere, nodes) }
   }

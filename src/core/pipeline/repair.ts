@@ -1,7 +1,18 @@
 import { memo } from '../memo'
 import type { Section } from '../model'
 import { brokenPromises, layAgain, orderSets, type BuiltSection, type SectionOptions, type VisibilityConstraint } from '../plan'
-import { beginLook, ENOUGH, lookAtSome, lookAtSteps, lookFromHome, withInsets, type StepLook, type ViewNumber } from '../picture'
+import {
+  beginLook,
+  ENOUGH,
+  lookAtSome,
+  lookAtSteps,
+  lookFromHome,
+  lookFromSide,
+  steadyViews,
+  withInsets,
+  type StepLook,
+  type ViewNumber,
+} from '../picture'
 import type { Scene } from '../scene'
 import type { Turn } from '../space'
 
@@ -45,8 +56,7 @@ export function lookAndRepair(built: BuiltSection, options: SectionOptions, sect
     if (isHeld && current.cost < best.cost) best = current
   }
   // Only now: a picture that shows everything by itself is worth another order of steps.
-  const looks = withInsets(best.built, best.looks)
-  remember(best.built, looks)
+  const looks = steadyLooks(best.built, best.looks, remember(best.built, best.looks))
   if (section && chosen) return { built: best.built, looks: lookAgain(best.built, chosenViews(section, best.built)) }
   return { built: best.built, looks }
 }
@@ -68,7 +78,11 @@ interface Remembered {
   readonly orientation: Turn
   /** The view that somebody chose. */
   readonly chosen?: ViewNumber | undefined
+  /** As it shows best, or from the side that was chosen. */
   readonly look: StepLook
+  /** What else was seen of it, by side, and the same with insets. */
+  readonly sides: Map<ViewNumber, StepLook>
+  readonly insets: Map<ViewNumber, StepLook>
 }
 
 /** What was seen of steps, by the geometry of their scene and by what came, in which order. */
@@ -83,13 +97,39 @@ function memoryOf({ scene, steps }: BuiltSection): Map<string, Remembered> {
 const noLooks = (_: Scene): Map<string, Remembered> => new Map()
 
 /** What was seen of a plan is remembered, so that its steps need not be looked at again when they become given. */
-function remember(built: BuiltSection, looks: readonly StepLook[]): void {
+function remember(built: BuiltSection, looks: readonly StepLook[]): Remembered[] {
   const known = memoryOf(built)
   const { before } = orderSets(built.steps)
   let at = 0
-  built.steps.forEach((step, i) => {
-    known.set(keyOfStep(step), { present: before[at]!, orientation: built.orientations[i]!, look: looks[i]! })
+  return built.steps.map((step, i) => {
+    const entry = { present: before[at]!, orientation: built.orientations[i]!, look: looks[i]!, sides: new Map(), insets: new Map() }
+    known.set(keyOfStep(step), entry)
     at += step.length
+    return entry
+  })
+}
+
+/** All steps from sides that stay, with insets for what does not show there; what was seen before is not looked at again. */
+function steadyLooks(built: BuiltSection, best: readonly StepLook[], seen: readonly Remembered[], chosen: ChosenViews = []): StepLook[] {
+  const fromSide = lookFromSide(built)
+  const lookFrom = (step: number, view: ViewNumber): StepLook => {
+    const { sides } = seen[step]!
+    let look = sides.get(view)
+    if (!look) sides.set(view, (look = fromSide(step, view)))
+    return look
+  }
+  const inset = (step: number, look: StepLook): StepLook => {
+    const { insets } = seen[step]!
+    let known = insets.get(look.view)
+    if (!known) insets.set(look.view, (known = withInsets(built, [look], [step])[0]!))
+    return known
+  }
+  return steadyViews(best, lookFrom, chosen).map((look, step) => {
+    const steady = inset(step, look)
+    if (look.view === best[step]!.view || poorParts(steady) === 0) return steady
+    // The inset does not make up for it: the side that shows most is worth the change.
+    const other = inset(step, best[step]!)
+    return poorParts(other) < poorParts(steady) ? other : steady
   })
 }
 
@@ -97,32 +137,38 @@ function remember(built: BuiltSection, looks: readonly StepLook[]): void {
 function lookAgain(built: BuiltSection, chosen: ChosenViews = []): readonly StepLook[] {
   const { steps, orientations } = built
   const known = memoryOf(built)
-  const { before } = orderSets(steps)
   const presents: number[] = []
-  const looks = new Array<StepLook>(steps.length)
+  const seen = new Array<Remembered>(steps.length)
   const changed: number[] = []
+  const { before } = orderSets(steps)
   let at = 0
   steps.forEach((step, i) => {
     presents.push(before[at]!)
     at += step.length
     const kept = known.get(keyOfStep(step))
     const isSame = kept?.present === presents[i] && kept?.orientation === orientations[i] && kept?.chosen === chosen[i]
-    if (isSame) looks[i] = kept!.look
+    if (isSame) seen[i] = kept!
     else changed.push(i)
   })
   const see = (step: number, look: StepLook): void => {
-    looks[step] = look
-    known.set(keyOfStep(steps[step]!), { present: presents[step]!, orientation: orientations[step]!, chosen: chosen[step], look })
+    const [present, orientation] = [presents[step]!, orientations[step]!]
+    seen[step] = { present, orientation, chosen: chosen[step], look, sides: new Map(), insets: new Map() }
+    known.set(keyOfStep(steps[step]!), seen[step]!)
   }
   const isMany = changed.length > steps.length * MANY
   const free = isMany ? changed.filter((step) => chosen[step] === undefined) : []
   if (free.length > 0) {
-    const all = withInsets(built, lookAtSteps(built))
+    const all = lookAtSteps(built)
     for (const step of free) see(step, all[step]!)
   }
   const single = isMany ? changed.filter((step) => chosen[step] !== undefined) : changed
-  withInsets(built, lookAtSome({ ...built, chosen }, single), single).forEach((look, i) => see(single[i]!, look))
-  return looks
+  lookAtSome({ ...built, chosen }, single).forEach((look, i) => see(single[i]!, look))
+  return steadyLooks(
+    built,
+    seen.map(({ look }) => look),
+    seen,
+    chosen,
+  )
 }
 
 type ChosenViews = readonly (ViewNumber | undefined)[]
@@ -139,4 +185,5 @@ function chosenViews({ steps = [] }: Section, built: BuiltSection): ChosenViews 
 
 const keyOfStep = memo((step: readonly number[]) => step.join())
 
+const poorParts = ({ shares }: StepLook): number => shares.filter((share) => share < ENOUGH).length
 const poorSteps = (looks: readonly StepLook[]): number => looks.filter(({ shares }) => shares.some((share) => share < ENOUGH)).length

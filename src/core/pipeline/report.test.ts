@@ -1,10 +1,25 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { town } from '../../../bench/buildings'
 import { readModelText } from '../model'
 import { EFFORTS } from '../plan'
 import { reportModel } from './report'
 
 const demo = (name: string) => readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
+
+describe('the sides that steps are seen from', () => {
+  it.each([
+    ['the bird table', demo('bird-table')],
+    ['the ferry house', demo('ferry-house')],
+    ['the granary', demo('granary')],
+    ['the wind pump', demo('wind-pump')],
+    ['a town', town(600)],
+  ])('of %s change at most five times in a hundred steps, and what is new shows', (_, model) => {
+    const { measures } = reportModel(model, { effort: EFFORTS.quick }).report
+    expect(measures.viewChangesPer100).toBeLessThanOrEqual(5)
+    expect(measures.poorlyVisible).toBeLessThanOrEqual(0.01)
+  })
+})
 
 describe('the progress of a report', () => {
   it.each(['quick', 'normal'] as const)('with a %s search says that all is done only when all is done', (effort) => {

@@ -65,10 +65,10 @@ export function reportModel(
   const built = repairSections(model, laid, { limits, progress: part(PLANNED, LOOKED), lookCache, ...(cache ? { cache } : {}) })
   const planned: PlannedModel = { plan: printer.plan(built), built }
   const looks = built.map((section) => forAllSteps(lookCache.get(section)!, section))
-  const shares = looks.map((steps) => steps.map((step) => step.shares))
+  const seen = { shares: looks.map((steps) => steps.map(({ shares }) => shares)), views: viewsOf(looks) }
   const report: Report = {
     ...planned.plan,
-    measures: measurePlan(built, shares),
+    measures: measurePlan(built, seen),
     findings: findFindings(model, planned, looks, options),
   }
   progress?.(1)

@@ -6,8 +6,14 @@ export type { Measures } from './step-measures'
 
 const POORLY = 0.2
 
-/** @param visible for each section, each step, the share of each added node that shows; missing where nothing was drawn */
-export function measurePlan(built: readonly BuiltSection[], visible: readonly (readonly (readonly number[])[])[] | undefined): Measures {
+/** What was seen of a plan: for each section, each step, the share of each added node that shows, and the side it is seen from. */
+interface SeenStepShares {
+  readonly shares: readonly (readonly (readonly number[])[])[]
+  readonly views: readonly (readonly number[])[]
+}
+
+/** @param seen missing where nothing was drawn */
+export function measurePlan(built: readonly BuiltSection[], seen?: SeenStepShares): Measures {
   let sums = ZERO
   let poor = 0
   built.forEach((section, s) => {
@@ -20,9 +26,10 @@ export function measurePlan(built: readonly BuiltSection[], visible: readonly (r
       steps: own.steps + moreSteps,
       turns: countTurns(section.orientations, section),
     })
-    poor += countPoor(visible?.[s] ?? [])
+    poor += countPoor(seen?.shares[s] ?? [])
   })
-  return measuresOf(sums, poor)
+  const changes = (seen?.views ?? []).reduce((sum, views) => sum + views.filter((view, i) => i > 0 && view !== views[i - 1]).length, 0)
+  return measuresOf(sums, poor, changes)
 }
 
 function countPoor(steps: readonly (readonly number[])[]): number {

@@ -13,6 +13,8 @@ export interface Measures {
   readonly turnsPer100: number
   /** Share of like neighbours at most one step apart. */
   readonly likeTogether: number
+  /** How often, in a hundred steps, the picture is seen from another side than the step before. */
+  readonly viewChangesPer100: number
 }
 
 /** Like parts at one height count as neighbours up to this gap between their bodies, in u: two studs. */
@@ -84,7 +86,8 @@ export const addSums = (a: Sums, b: Sums): Sums => ({
   turns: a.turns + b.turns,
 })
 
-export function measuresOf(sums: Sums, poor: number): Measures {
+/** @param poor steps that show a part poorly; @param changes steps seen from another side than the one before */
+export function measuresOf(sums: Sums, poor: number, changes: number): Measures {
   const share = (part: number, whole: number, empty: number): number => Math.round((whole === 0 ? empty : part / whole) * 1000) / 1000
   return {
     stepsPer100: share(100 * sums.steps, sums.parts, 0),
@@ -92,11 +95,12 @@ export function measuresOf(sums: Sums, poor: number): Measures {
     poorlyVisible: share(poor, sums.steps, 0),
     turnsPer100: share(100 * sums.turns, sums.steps, 0),
     likeTogether: share(sums.together, sums.pairs, 1),
+    viewChangesPer100: share(100 * changes, sums.steps, 0),
   }
 }
 
 /** The measures of one section's steps, but for what shows. */
-export const measureSteps = (scene: Scene, steps: readonly (readonly number[])[]): Measures => measuresOf(sumsOf(scene, steps), 0)
+export const measureSteps = (scene: Scene, steps: readonly (readonly number[])[]): Measures => measuresOf(sumsOf(scene, steps), 0, 0)
 
 /** What a reader is promised (DESIGN.md, measures). */
 export const PROMISE = { stepsPer100: 20, meanJump: 6, likeTogether: 0.9 } as const

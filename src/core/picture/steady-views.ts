@@ -1,0 +1,87 @@
+import { ENOUGH } from './visibility-meter'
+import { HOME, type StepLook } from './look'
+import type { ViewNumber } from './view'
+
+/** What a reader pays for: turning the model in the mind; a small picture beside the large one; a part that nothing shows. */
+const CHANGE = 1
+const INSET = 0.6
+const HIDDEN = 4
+/** So many steps on either side of one that is seen from elsewhere may be seen from there too. */
+const REACH = 8
+
+/** What a step (from 0) shows from one side. */
+export type LookFrom = (step: number, view: ViewNumber) => StepLook
+
+/**
+ * Views that stay: for all steps of a rail together the cheapest sides to see them from, where a change of side has a price and a part
+ * that shows from another side alone may be shown in an inset (dynamic programming over the rail, Viterbi 1967).
+ *
+ * @param best each step as it shows best, or from the side that somebody chose
+ * @param chosen steps whose side is not free
+ * @returns what each step shows from the side it is seen from
+ */
+export function steadyViews(best: readonly StepLook[], lookFrom: LookFrom, chosen: readonly (ViewNumber | undefined)[] = []): StepLook[] {
+  const views = [...new Set<ViewNumber>([HOME, ...best.map(({ view }) => view)])]
+  if (views.length < 2) return [...best]
+  const looks = views.map((view) => candidates(view, best, lookFrom, chosen))
+  const costs: number[][] = []
+  const from: number[][] = []
+  for (let step = 0; step < best.length; step++) {
+    const before = costs[step - 1] ?? views.map(() => 0)
+    costs[step] = []
+    from[step] = []
+    for (let v = 0; v < views.length; v++) {
+      const look = looks[v]![step]
+      let [least, came] = [Infinity, v]
+      before.forEach((cost, w) => {
+        const sum = cost + (w === v || step === 0 ? 0 : CHANGE)
+        if (sum < least) [least, came] = [sum, w]
+      })
+      costs[step]![v] = look ? least + costOf(look, best[step]!) : Infinity
+      from[step]![v] = came
+    }
+  }
+  const steady: StepLook[] = []
+  const last = costs[best.length - 1]!
+  let v = last.indexOf(Math.min(...last))
+  for (let step = best.length - 1; step >= 0; step--) {
+    steady.unshift(looks[v]![step]!)
+    v = from[step]![v]!
+  }
+  return steady
+}
+
+/**
+ * What does not show costs an inset where the best side shows it, more where nothing does. One inset shows one side: it cannot make up
+ * for this side and for what the best side does not show either.
+ */
+function costOf({ shares }: StepLook, best: StepLook): number {
+  let [isInset, isPoorAnyway, hidden] = [false, false, 0]
+  shares.forEach((share, i) => {
+    if (share >= ENOUGH) return
+    if (best.shares[i]! >= ENOUGH) isInset = true
+    else isPoorAnyway = true
+    if (best.shares[i]! < ENOUGH && best.shares[i]! > share) hidden++
+  })
+  return (isInset ? INSET : 0) + (isInset && isPoorAnyway ? HIDDEN : 0) + hidden * HIDDEN
+}
+
+/** What each step shows from one side, where that side comes into question: the usual one does everywhere, others near steps that need them. */
+function candidates(
+  view: ViewNumber,
+  best: readonly StepLook[],
+  lookFrom: LookFrom,
+  chosen: readonly (ViewNumber | undefined)[],
+): (StepLook | undefined)[] {
+  let lastNeed = -Infinity
+  const needBefore = best.map((look, step) => (lastNeed = look.view === view ? step : lastNeed))
+  let nextNeed = Infinity
+  const looks = new Array<StepLook | undefined>(best.length)
+  for (let step = best.length - 1; step >= 0; step--) {
+    if (best[step]!.view === view) nextNeed = step
+    const isNear = step - needBefore[step]! <= REACH || nextNeed - step <= REACH
+    if (best[step]!.view === view) looks[step] = best[step]
+    else if (chosen[step] === undefined && (view === HOME || isNear)) looks[step] = lookFrom(step, view)
+  }
+  return looks
+}
