@@ -28,6 +28,7 @@ const ROOMS = [
   'pipeline',
   'desk',
   'bags',
+  'durations',
   'booklet',
   'formats',
 ]

@@ -9,6 +9,7 @@ import { defineCheck, definePlan } from './commands/plan'
 import { defineParts } from './commands/parts'
 import { defineSections } from './commands/sections'
 import { defineShapes } from './commands/shapes'
+import { defineTime } from './commands/time'
 import { say } from './console'
 import { DONE, FAILED, REFUSED } from './exit-codes'
 
@@ -22,6 +23,7 @@ const COMMANDS: readonly DefineCommand[] = [
   defineSections,
   defineParts,
   defineBags,
+  defineTime,
   defineShapes,
 ]
 

@@ -14,7 +14,7 @@ export interface BagWeights {
   readonly uneven: number
 }
 
-export const USUAL_WEIGHTS: BagWeights = { bag: 12, split: 10, lookAlike: 20, uneven: 1 }
+const USUAL_WEIGHTS: BagWeights = { bag: 12, split: 10, lookAlike: 20, uneven: 1 }
 
 /**
  * Cuts a row of atoms into bags of so many pieces at most, at least cost. One atom that is larger has a bag of its own, with what

@@ -25,7 +25,7 @@ export const sectionsWith = (model: ModelDocument, piece: DeskPiece): Section[] 
   model.sections.filter((section) => partsOf(section).some((part) => !isLoose(part) && isOfPiece(part, piece)))
 
 /** A section with every part of a piece replaced; its steps are laid anew. */
-export function replaced(section: Section, piece: DeskPiece, stand: StandIn, shapes: ReadonlyMap<string, Shape>): Section {
+function replaced(section: Section, piece: DeskPiece, stand: StandIn, shapes: ReadonlyMap<string, Shape>): Section {
   const { steps: _steps, planRest: _rest, places: _places, ...rest } = section
   const parts = partsOf(section).flatMap((part): Part[] => {
     if (isLoose(part) || !isOfPiece(part, piece)) return [part]

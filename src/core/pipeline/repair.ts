@@ -153,7 +153,7 @@ function lookAgain(built: BuiltSection, chosen: ChosenViews = []): readonly Step
   const see = (step: number, look: StepLook): void => {
     const [present, orientation] = [presents[step]!, orientations[step]!]
     seen[step] = { present, orientation, chosen: chosen[step], look, sides: new Map(), insets: new Map() }
-    known.set(keyOfStep(steps[step]!), seen[step]!)
+    known.set(keyOfStep(steps[step]!), seen[step])
   }
   const isMany = changed.length > steps.length * MANY
   const free = isMany ? changed.filter((step) => chosen[step] === undefined) : []

@@ -1,0 +1,66 @@
+import Joi from 'joi'
+import { Fault } from '../fault'
+import { LIMITS, pathText } from '../model'
+
+/** One building of the model, or of some of it, with a clock. */
+export interface LogRun {
+  readonly date: string
+  readonly builder: 'designer' | 'builder'
+  readonly steps: readonly LogStep[]
+}
+
+interface LogStep {
+  readonly section: string
+  /** From 1. */
+  readonly step: number
+  readonly seconds: number
+  readonly mistakes?: number
+  readonly missing?: number
+  readonly left?: number
+  readonly note?: string
+}
+
+const count = Joi.number().integer().min(0).max(100_000)
+const schema = Joi.object({
+  format: Joi.valid('jump-rail-log').required(),
+  version: Joi.valid(1).required(),
+  runs: Joi.array()
+    .items(
+      Joi.object({
+        date: Joi.string().max(40).required(),
+        builder: Joi.valid('designer', 'builder').required(),
+        steps: Joi.array()
+          .items(
+            Joi.object({
+              section: Joi.string().max(LIMITS.nameLength).required(),
+              step: count.min(1).required(),
+              seconds: Joi.number().min(0).max(86_400).required(),
+              mistakes: count,
+              missing: count,
+              left: count,
+              note: Joi.string().allow('').max(LIMITS.notesLength),
+            }),
+          )
+          .max(100_000)
+          .required(),
+      }),
+    )
+    .max(10_000)
+    .required(),
+})
+
+/** A log of building with a clock. @throws Fault `not-json`, `bad-value` with the place */
+export function readLog(text: string): LogRun[] {
+  let value: unknown
+  try {
+    value = JSON.parse(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text)
+  } catch (error) {
+    throw new Fault('not-json', `The file is not valid JSON: ${(error as Error).message}.`)
+  }
+  const result = schema.validate(value, { convert: false, abortEarly: true })
+  if (result.error) {
+    const { path, message } = result.error.details[0]!
+    throw new Fault('bad-value', `${message.charAt(0).toUpperCase()}${message.slice(1)}.`, { place: pathText(path) })
+  }
+  return (result.value as { runs: LogRun[] }).runs
+}
