@@ -154,6 +154,41 @@ await page.getByLabel('Which piece?').fill('navy figure cap')
 await page.waitForTimeout(800)
 await shot('figures')
 await page.keyboard.press('Escape')
+// What the granary takes, against a made-up stock, kit and counter.
+await openModel('Granary')
+await page.getByRole('link', { name: 'Parts', exact: true }).click()
+const pieces = JSON.parse(readFileSync('demo/models/granary.rail.json', 'utf8')).sections.flatMap(({ parts = [] }) => parts)
+const kinds = [...new Map(pieces.map(({ shape, colour }) => [`${shape} ${colour}`, { shape, colour }])).values()]
+const bring = async (button, name, content) => {
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: button }).click()])
+  await chooser.setFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) })
+  await page.waitForTimeout(400)
+}
+const stock = kinds.filter((_, i) => i % 3 === 0).map(({ shape, colour }, i) => `${shape},${colour},${5 + i * 3}`)
+await bring('Bring in a table of your stock', 'stock.csv', ['shape,colour,count', ...stock].join('\n'))
+const yard = { id: 'yard', name: 'Yard box', pieces: kinds.slice(4, 16).map((kind) => ({ ...kind, count: 9 })) }
+await bring('Bring in a file of kits', 'kits.json', JSON.stringify({ format: 'jump-rail-kits', version: 1, kits: [yard] }))
+const counter = (id, name, more) => ({
+  id,
+  name,
+  shipping: 4,
+  offers: kinds.map((kind, i) => ({ ...kind, price: (6 + ((i * name.length) % 19)) / 100 })),
+  kits: [{ id: 'yard', price: 9.5 }],
+  ...more,
+})
+const suppliers = [counter('corner', 'Corner counter', { freeFrom: 60 }), counter('harbour', 'Harbour counter', { minimum: 10 })]
+await bring(
+  'Bring in a file of offers',
+  'offers.json',
+  JSON.stringify({ format: 'jump-rail-offers', version: 1, currency: 'EUR', date: '2026-11-20', suppliers }),
+)
+await page.getByLabel('Yard box').fill('2')
+await page.getByLabel('Yard box').press('Tab')
+await page.getByRole('button', { name: 'Find the cheapest orders' }).click()
+await page.getByText(/cannot be had for less/).waitFor({ timeout: 70_000 })
+await page.waitForTimeout(12_500)
+await shot('parts')
+
 await page.goto(`${origin}/tools/catalogue`)
 await page.locator('[data-shape="plate-1x2"]').waitFor()
 await page.getByRole('region', { name: 'As high as a brick' }).scrollIntoViewIfNeeded()

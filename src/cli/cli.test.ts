@@ -151,4 +151,52 @@ describe('the command line', () => {
       mirror: 'slope-2x4',
     })
   })
+
+  it('says what a version takes, what is there, and what is cheapest', () => {
+    const stock = join(folder, 'stock.csv')
+    writeFileSync(stock, 'shape;colour;count\nbrick-2x2;slate;1\n')
+    const kits = join(folder, 'kits.json')
+    const pieces = [{ shape: 'tile-2x2', colour: 'slate', count: 1 }]
+    writeFileSync(kits, JSON.stringify({ format: 'jump-rail-kits', version: 1, kits: [{ id: 'yard', name: 'Yard', pieces }] }))
+    const offers = join(folder, 'offers.json')
+    const suppliers = [{ id: 'near', name: 'Near', shipping: 1, offers: [{ shape: 'brick-2x2', colour: 'slate', price: 0.2 }], kits: [] }]
+    writeFileSync(offers, JSON.stringify({ format: 'jump-rail-offers', version: 1, currency: 'EUR', date: '2026-11-01', suppliers }))
+    const model = file('boxes.rail.json', {
+      ...oneSection([part('a', 'brick-2x2', [0, 0, 0]), { ...part('cap', 'tile-2x2', [0, 0, 12]), option: 'caps' }]),
+      options: [
+        { id: 'caps', name: 'Caps', needs: ['row'] },
+        { id: 'row', name: 'Row' },
+      ],
+    })
+    const parts = (...more: string[]) =>
+      run('parts', model, '--json', '--copies', '2', '--stock', stock, '--kits', kits, '--offers', offers, ...more)
+    const plain = parts()
+    expect(plain.code).toBe(0)
+    expect(JSON.parse(plain.out)).toMatchObject({
+      copies: 2,
+      need: [{ shape: 'brick-2x2', colour: 'slate', count: 2 }],
+      covered: [{ shape: 'brick-2x2', colour: 'slate', count: 1, from: 'stock' }],
+      missing: [{ shape: 'brick-2x2', colour: 'slate', count: 1 }],
+      buy: { total: 1.2, goods: 0.2, shipping: 1, lowerBound: 1.2, optimal: true },
+    })
+    const capped = parts('--with', 'caps', '--have', 'yard')
+    expect(capped.code).toBe(1)
+    expect((JSON.parse(capped.out) as { buy: { unavailable: unknown } }).buy.unavailable).toEqual([
+      { shape: 'tile-2x2', colour: 'slate', count: 1 },
+    ])
+    expect(parts('--have', 'barn').code).toBe(2)
+    expect(run('check', model, '--json', '--with', 'caps')).toMatchObject({
+      code: 1,
+      err: expect.stringContaining('option-clash') as unknown,
+    })
+    expect(run('plan', model, '--json', '--with', 'hats')).toMatchObject({ code: 2, err: expect.stringContaining('caps') as unknown })
+    const bags = run('bags', model, '--json', '--pieces', '1', '--with', 'caps,row')
+    expect((JSON.parse(bags.out) as { bags: { pieces: number }[] }).bags.reduce((sum, bag) => sum + bag.pieces, 0)).toBe(2)
+    expect(Object.keys(JSON.parse(run('time', model, '--json').out) as object)).toEqual(['build', 'write', 'basis'])
+    expect((JSON.parse(run('shapes', '--json', '--colours').out) as { colours: object[] }).colours[0]).toEqual({
+      id: 'white',
+      hex: '#f6f4ee',
+      finish: 'solid',
+    })
+  })
 })

@@ -50,6 +50,19 @@ async function setTurn(turn: string): Promise<void> {
 const NONE = { value: '', label: 'choose' }
 const colours = computed(() => [NONE, ...colourChoices(props.section.catalogue.value)])
 const sections = computed(() => [NONE, ...sectionChoices(props.section.model.value, props.section.id.value)])
+const presences = computed(() => [
+  NONE,
+  { value: 'always', label: 'in every version' },
+  ...(props.section.model.value?.options ?? []).flatMap(({ id, name }) => [
+    { value: `option ${id}`, label: `only with ${name}` },
+    { value: `unless ${id}`, label: `only without ${name}` },
+  ]),
+])
+function setPresence(said: string): void {
+  const [word, ...rest] = said.split(' ')
+  const id = rest.join(' ')
+  if (said !== '') void props.acts.setPresence(word === 'option' ? { option: id } : word === 'unless' ? { unless: id } : null)
+}
 const shapeText = ref('')
 const shapes = computed(() => suggestPieces(shapeText.value, props.section.catalogue.value, 'ash', 3))
 async function exchange(): Promise<void> {
@@ -103,6 +116,13 @@ const GROW = Object.entries(SELECT_WORDS) as [SelectBy, string][]
         label="Into section"
         :options="sections"
         @update:model-value="(id) => id && acts.toSection(id)"
+      />
+      <ChoiceList
+        v-if="presences.length > 2"
+        :model-value="''"
+        label="It is there"
+        :options="presences"
+        @update:model-value="setPresence"
       />
     </details>
     <details v-if="part?.at" :open="isExact" @toggle="isExact = ($event.target as HTMLDetailsElement).open">

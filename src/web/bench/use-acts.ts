@@ -1,5 +1,14 @@
 import { ref, shallowRef } from 'vue'
-import { cutOut, moveNodesTo, placePartAt, recolourParts, removeNodes, replaceShape } from '@core/edits'
+import {
+  cutOut,
+  moveNodesTo,
+  setPresence as setPresenceOf,
+  type Presence,
+  placePartAt,
+  recolourParts,
+  removeNodes,
+  replaceShape,
+} from '@core/edits'
 import { asBuilt, type ModelDocument, type PlacedPart } from '@core/model'
 import type { LatticePlace } from '@core/placing'
 import { plural } from '@core/words'
@@ -70,6 +79,8 @@ export function useBenchActs(on: BenchSection, selection: BenchSelection, hand: 
     chosenTitle,
     remove,
     recolour,
+    setPresence: (presence: Presence): Promise<boolean> =>
+      editChosen('say in which versions it is there', (model, section, ids) => setPresenceOf(model, section, ids, presence)),
     replace,
     placeAt,
     makeSection,

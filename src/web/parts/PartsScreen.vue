@@ -28,10 +28,10 @@ const MOST_LINES = 200
 const most = ref(MOST_LINES)
 
 const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
-const need = computed(() => (open.model ? needOf(open.model, Math.min(MOST_COPIES, Math.max(1, Math.round(copies.value) || 1))) : []))
+const need = computed(() => (open.shown ? needOf(open.shown, Math.min(MOST_COPIES, Math.max(1, Math.round(copies.value) || 1))) : []))
 const had = computed(() => store.books.kits.map((kit) => ({ kit, count: store.books.had[kit.id] ?? 0 })))
 const coverage = computed(() => cover(need.value, store.books.stock, had.value))
-const lines = computed(() => (open.model ? sheetOf(open.model, need.value, coverage.value) : []))
+const lines = computed(() => (open.shown ? sheetOf(open.shown, need.value, coverage.value) : []))
 const strange = computed(
   () =>
     new Set(
@@ -47,7 +47,7 @@ const colourOf = ({ piece }: SheetLine): string => colourTitle(piece.colour, cat
 /** What a piece in any colour is drawn in. */
 const drawn = ({ piece }: SheetLine): string => (piece.colour === ANY_COLOUR ? 'ash' : piece.colour)
 const sectionNames = ({ sections }: SheetLine): string =>
-  sections.map((id) => (open.model ? sectionById(open.model, id).name : id)).join(', ')
+  sections.map((id) => (open.shown ? sectionById(open.shown, id).name : id)).join(', ')
 const found = computed(() => {
   const wanted = words.value.trim().toLowerCase().split(/\s+/)
   return lines.value.filter((line) => {

@@ -65,6 +65,8 @@ export const useOpenModel = defineStore('open-model', () => {
     snapshot,
     draft,
     model,
+    /** The version that is shown, of the same snapshot. */
+    shown: computed(() => snapshot.value?.shown ?? null),
     settings,
     isLasting,
     isLooking,

@@ -21,5 +21,10 @@ export const drawing = {
 /** What nothing joins has no place, so a drawing cannot show it. */
 function gltfLosses(model: ModelDocument): string[] {
   const unused = [...sectionUses(model).values()].filter(({ times, mirrored }) => times + mirrored === 0).length
-  return unused > 0 ? [plural(unused, 'section that nothing joins', 'sections that nothing joins')] : []
+  const { options = [], variants = [] } = model
+  return [
+    ...(unused > 0 ? [plural(unused, 'section that nothing joins', 'sections that nothing joins')] : []),
+    ...(options.length > 0 ? [plural(options.length, 'option')] : []),
+    ...(variants.length > 0 ? [plural(variants.length, 'version')] : []),
+  ]
 }

@@ -37,6 +37,8 @@ function csvLosses(model: ModelDocument): string[] {
   say(parts.filter((part) => (part.work ?? []).length > 0).length, 'part with work done to it', 'parts with work done to them')
   say(model.decals?.length ?? 0, 'decal', 'decals')
   say(model.figures?.length ?? 0, 'figure recipe', 'figure recipes')
+  say(model.options?.length ?? 0, 'option', 'options')
+  say(model.variants?.length ?? 0, 'version', 'versions')
   return losses
 }
 

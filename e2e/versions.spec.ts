@@ -1,0 +1,74 @@
+import { expect, test } from '@playwright/test'
+import { bringIn, expectAccessible } from './support'
+
+const MODEL = {
+  format: 'jump-rail-model',
+  version: 1,
+  name: 'Box',
+  root: 'box',
+  sections: [
+    {
+      id: 'box',
+      name: 'Box',
+      parts: [
+        { id: 'a', shape: 'brick-2x4', colour: 'red', at: [0, 0, 0] },
+        { id: 'b', shape: 'brick-2x4', colour: 'red', at: [0, 0, 12] },
+        { id: 'cap', shape: 'tile-2x4', colour: 'ivory', at: [0, 0, 24], option: 'caps' },
+      ],
+    },
+  ],
+  options: [
+    { id: 'caps', name: 'Caps', rulesOut: ['row'] },
+    { id: 'row', name: 'Row' },
+  ],
+  variants: [{ id: 'night', name: 'Night', with: ['caps', 'row'], recolour: [{ from: 'red', to: 'black' }] }],
+}
+
+test('versions are compared, shown, made and taken away; parts and checks follow the one that is shown', async ({ page }) => {
+  await page.goto('/')
+  await bringIn(page, 'box.rail.json', JSON.stringify(MODEL))
+  await page.getByRole('button', { name: 'Open' }).click()
+  await page.getByRole('link', { name: 'Parts', exact: true }).click()
+  await expect(page.getByText(/^2 pieces of 1 kind/)).toBeVisible({ timeout: 20_000 })
+  await page.getByRole('link', { name: 'Versions', exact: true }).click()
+  const rows = page.getByRole('table', { name: 'Versions of this model' }).getByRole('row')
+  await expect(rows).toHaveCount(3)
+  await expect(rows.nth(2)).toContainText('“Caps” rules out “Row”')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Show Night' }).click()
+  await expect(rows.nth(2)).toContainText('shown now')
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  await expect(page.getByText('“Caps” rules out “Row”, and both are in.').first()).toBeVisible()
+  await page.getByRole('link', { name: 'Parts', exact: true }).click()
+  await expect(page.getByText(/^3 pieces of 2 kinds/)).toBeVisible()
+  await expect(page.getByText('Black').first()).toBeVisible()
+
+  await page.getByRole('link', { name: 'Versions', exact: true }).click()
+  await page.getByLabel('A new option').fill('Little flag')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await page.getByLabel('Little flag is in').check()
+  await page.getByLabel('Keep what is in now as a version called').fill('With a flag')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(rows).toHaveCount(4)
+  await expect(rows.nth(3)).toContainText('Little flag')
+  await page.getByRole('button', { name: 'Take Little flag away' }).click()
+  await expect(page.getByLabel('Little flag is in')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo: take Little flag away' }).click()
+  await expect(page.getByLabel('Little flag is in')).toBeChecked()
+})
+
+test('pieces chosen on the Bench are there only with an option', async ({ page }) => {
+  await page.goto('/')
+  await bringIn(page, 'box.rail.json', JSON.stringify(MODEL))
+  await page.getByRole('button', { name: 'Open' }).click()
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  const paper = page.locator('.paper')
+  await expect(paper).toHaveAttribute('data-drawn', /[1-9]/, { timeout: 30_000 })
+  const box = (await paper.boundingBox())!
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2)
+  await page.getByText('Change it').click()
+  await page.getByLabel('It is there').selectOption({ label: 'only with Row' })
+  await page.getByRole('link', { name: 'Parts', exact: true }).click()
+  await expect(page.getByText(/^1 piece of 1 kind|^2 pieces of 1 kind/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('button', { name: 'Undo: say in which versions it is there' })).toBeVisible()
+})

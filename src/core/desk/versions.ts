@@ -1,0 +1,58 @@
+import { massOf } from '../catalogue'
+import { catalogueOf, documentOfVersion, shapeOfPart, type ModelDocument, type VersionChoice } from '../model'
+import { listInWords } from '../words'
+import { needOf } from './need'
+import { piecesIn } from './piece'
+
+/** One version of a model, for a table of them. */
+export interface VersionFacts {
+  /** Id of the variant; empty for the model as its options say. */
+  readonly id: string
+  readonly name: string
+  readonly pieces: number
+  readonly kinds: number
+  readonly colours: number
+  /** g, about. */
+  readonly mass: number
+  /** What is in, in words. */
+  readonly has: string
+  /** What is in that another rules out, or lacks what it needs, in words; empty where all goes together. */
+  readonly clash: string
+}
+
+/** The model as its options say, then each of its variants. */
+export function versionsOf(model: ModelDocument): VersionFacts[] {
+  const plain = factsOf(model, {}, '', 'As the options say')
+  return [plain, ...(model.variants ?? []).map(({ id, name }) => factsOf(model, { variant: id }, id, name))]
+}
+
+function factsOf(model: ModelDocument, choice: VersionChoice, id: string, name: string): VersionFacts {
+  const document = documentOfVersion(model, choice)
+  const need = needOf(document)
+  const { shapes } = catalogueOf(document)
+  const options = document.options ?? []
+  const on = new Set(options.filter((option) => option.on === true).map((option) => option.id))
+  const nameOf = (each: string): string => options.find((option) => option.id === each)?.name ?? each
+  const clashes = options
+    .filter((option) => on.has(option.id))
+    .flatMap(({ name: own, needs = [], rulesOut = [] }) => [
+      ...needs.filter((each) => !on.has(each)).map((each) => `“${own}” needs “${nameOf(each)}”`),
+      ...rulesOut.filter((each) => on.has(each)).map((each) => `“${own}” rules out “${nameOf(each)}”`),
+    ])
+  return {
+    id,
+    name,
+    pieces: piecesIn(need),
+    kinds: need.length,
+    colours: new Set(need.map(({ colour }) => colour)).size,
+    mass: Math.round(
+      need.reduce(
+        (sum, { shape, count, lengthMm }) =>
+          sum + count * massOf(shapeOfPart({ shape, ...(lengthMm === undefined ? {} : { length: lengthMm }) }, shapes)),
+        0,
+      ),
+    ),
+    has: listInWords(options.filter((option) => on.has(option.id)).map((option) => option.name)),
+    clash: clashes.length === 0 ? '' : `${listInWords(clashes)}.`,
+  }
+}
