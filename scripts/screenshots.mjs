@@ -100,7 +100,6 @@ await goToStep('B 05')
 await shot('rail')
 await openModel('Granary')
 await goToStep('B 12')
-await shot('rail-large')
 
 await openModel('Ferry house')
 await goToStep('B 09')

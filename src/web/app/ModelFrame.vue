@@ -67,7 +67,6 @@ useEventListener(window, 'keydown', (event) => {
         >
         <RouterLink :to="{ name: 'sections', params: { id } }">Sections</RouterLink>
         <RouterLink :to="{ name: 'photos', params: { id } }">Photos</RouterLink>
-        <RouterLink :to="{ name: 'versions', params: { id } }">Versions</RouterLink>
         <RouterLink :to="{ name: 'parts', params: { id } }">Parts</RouterLink>
         <RouterLink :to="{ name: 'booklet', params: { id } }">Booklet</RouterLink>
         <RouterLink :to="{ name: 'figures', params: { id } }">Figures</RouterLink>

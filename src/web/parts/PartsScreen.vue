@@ -10,6 +10,7 @@ import PiecePicture from '../shared/PiecePicture.vue'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
 import BooksPanel from './BooksPanel.vue'
+import DeskTabs from './DeskTabs.vue'
 import PurchasePanel from './PurchasePanel.vue'
 
 /** What the model takes, what of it is there, and what is to be bought. */
@@ -76,6 +77,7 @@ async function saveWorkbook(): Promise<void> {
 <template>
   <main>
     <div class="sheet">
+      <DeskTabs />
       <h1>Parts</h1>
       <p class="sum" role="status">{{ sheetWords(lines) }}</p>
       <div class="tools">

@@ -6,6 +6,7 @@ import { faultLine, plainFault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
+import DeskTabs from '../parts/DeskTabs.vue'
 import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
 
@@ -51,6 +52,7 @@ function show(id: string): void {
 
 <template>
   <main>
+    <DeskTabs />
     <h1>Versions</h1>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <section aria-label="Versions of this model">
@@ -89,15 +91,17 @@ function show(id: string): void {
                 {{ version.has || 'nothing that can be left out' }}
                 <b v-if="version.clash" class="clash">{{ version.clash }}</b>
               </td>
-              <td class="acts">
-                <span v-if="version.id === shownId" class="is-shown">shown now</span>
-                <ActionButton v-else :describe="`Show ${version.name}`" @click="show(version.id)">Show</ActionButton>
-                <ActionButton
-                  v-if="isNamed.has(version.id)"
-                  :describe="`Take ${version.name} away`"
-                  @click="remove(`take ${version.name} away`, (model) => removeVariant(model, version.id))"
-                  >Take away</ActionButton
-                >
+              <td>
+                <div class="acts">
+                  <span v-if="version.id === shownId" class="is-shown">shown now</span>
+                  <ActionButton v-else :describe="`Show ${version.name}`" @click="show(version.id)">Show</ActionButton>
+                  <ActionButton
+                    v-if="isNamed.has(version.id)"
+                    :describe="`Take ${version.name} away`"
+                    @click="remove(`take ${version.name} away`, (model) => removeVariant(model, version.id))"
+                    >Take away</ActionButton
+                  >
+                </div>
               </td>
             </tr>
           </tbody>

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+/** The rooms of the parts desk: what a version takes, and which versions there are. */
+</script>
+
+<template>
+  <nav aria-label="Parts desk">
+    <RouterLink :to="{ name: 'parts' }">What it takes</RouterLink>
+    <RouterLink :to="{ name: 'versions' }">Versions</RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+nav {
+  display: flex;
+  gap: 6px;
+  margin-bottom: 10px;
+}
+a {
+  color: var(--ink);
+  text-decoration: none;
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  padding: 0 10px;
+  border-bottom: 3px solid var(--rule);
+}
+a[aria-current] {
+  border-bottom-color: var(--accent);
+  font-weight: 700;
+}
+</style>
