@@ -55,6 +55,7 @@ test('what a model takes is set against stock, kits and offers, bought cheapest,
     'Bring in a file of offers',
     file('offers.json', JSON.stringify({ format: 'jump-rail-offers', version: 1, currency: 'EUR', date: '2026-11-01', suppliers })),
   )
+  await expect(page.getByText('Offers of 2 suppliers stand in your books')).toBeVisible()
   await page.getByRole('button', { name: 'Find the cheapest orders' }).click()
   await expect(page.getByText('It cannot be had for less.')).toBeVisible({ timeout: 30_000 })
   await expect(page.getByRole('table', { name: /Corner counter/ })).toBeVisible()

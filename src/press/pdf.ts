@@ -128,11 +128,16 @@ class Press extends PhotoSheet {
     this.text('The pieces for this section', MARGIN, column.y, { size: 12, font: this.bold })
     column.take(22)
     await this.table(column, page.pieces)
-    if (page.mirroredPieces.length === 0) return
-    column.need(120)
-    this.text('The pieces for its mirror image', MARGIN, column.y - 10, { size: 12, font: this.bold })
-    column.take(32)
-    await this.table(column, page.mirroredPieces)
+    if (page.mirroredPieces.length > 0) {
+      column.need(120)
+      this.text('The pieces for its mirror image', MARGIN, column.y - 10, { size: 12, font: this.bold })
+      column.take(32)
+      await this.table(column, page.mirroredPieces)
+    }
+    for (const line of page.alternatives) {
+      column.need(FOOT)
+      this.write(column, `Instead, if you like: ${line}`, { size: 9.5 }, 4)
+    }
   }
 
   /** Two steps share a sheet; one whose words or pieces need more gets sheets of its own, so that nothing is left out. */

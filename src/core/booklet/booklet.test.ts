@@ -37,6 +37,18 @@ describe('pages', () => {
     )
   })
 
+  it('tell what may be taken instead where a figure is built, with the currency of its prices', () => {
+    const model = readModelText(readFileSync(new URL('../../../demo/models/ferryman.rail.json', import.meta.url), 'utf8'))
+    const [recipe] = model.figures!
+    const { headwear } = recipe!.slots
+    const cap = { shape: 'figure-hat-cap', colour: 'navy', price: 0.4 }
+    const slots = { ...recipe!.slots, headwear: { ...headwear, options: [...headwear!.options, cap] } }
+    const told = makePages(source({ ...model, figures: [{ ...recipe!, slots, currency: 'EUR' }] }))
+    const tray = told.find((page) => page.kind === 'tray' && page.section === recipe!.section)
+    expect(tray).toMatchObject({ alternatives: [expect.stringContaining('0.40 EUR') as unknown] })
+    expect(told.filter((page) => page.kind === 'tray' && page.alternatives.length > 0)).toHaveLength(1)
+  })
+
   it('count the same on every page', () => {
     const trays = pages.flatMap((page) => (page.kind === 'tray' ? [total(page.pieces) * (page.times + page.mirrored)] : []))
     const inventory = pages.find((page) => page.kind === 'inventory')!

@@ -129,6 +129,10 @@ export class PageIndex {
       steps: steps.length,
       pieces,
       mirroredPieces: isSame ? [] : mirror,
+      alternatives: alternativeLines(
+        (this.source.model.figures ?? []).filter((figure) => figure.section === id),
+        catalogueOf(this.source.model),
+      ),
       picture: this.lastPicture(section),
     }
   }

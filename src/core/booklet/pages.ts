@@ -59,6 +59,8 @@ export interface TrayPage {
   readonly pieces: readonly PieceCount[]
   /** For its mirror image, when that is built too and takes other pieces. */
   readonly mirroredPieces: readonly PieceCount[]
+  /** What builders may take instead, where it is a figure: a line each. */
+  readonly alternatives: readonly string[]
   readonly picture: PictureRef | null
 }
 

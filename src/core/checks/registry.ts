@@ -1,5 +1,6 @@
 import { access } from './access'
 import { alikeColours } from './alike-colours'
+import { tooHeavy, tooLight } from './asked-mass'
 import { blocked } from './blocked'
 import { hidden } from './hidden'
 import { largeUnit } from './large-unit'
@@ -44,6 +45,8 @@ export const CHECKS = [
   strained,
   turnTrap,
   access,
+  tooLight,
+  tooHeavy,
   seeThrough,
   neverSeen,
 ] as const

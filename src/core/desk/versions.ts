@@ -1,5 +1,5 @@
-import { massOf } from '../catalogue'
-import { catalogueOf, documentOfVersion, shapeOfPart, type ModelDocument, type VersionChoice } from '../model'
+import { sectionMasses } from '../count'
+import { documentOfVersion, type ModelDocument, type VersionChoice } from '../model'
 import { listInWords } from '../words'
 import { needOf } from './need'
 import { piecesIn } from './piece'
@@ -29,7 +29,6 @@ export function versionsOf(model: ModelDocument): VersionFacts[] {
 function factsOf(model: ModelDocument, choice: VersionChoice, id: string, name: string): VersionFacts {
   const document = documentOfVersion(model, choice)
   const need = needOf(document)
-  const { shapes } = catalogueOf(document)
   const options = document.options ?? []
   const on = new Set(options.filter((option) => option.on === true).map((option) => option.id))
   const nameOf = (each: string): string => options.find((option) => option.id === each)?.name ?? each
@@ -45,13 +44,7 @@ function factsOf(model: ModelDocument, choice: VersionChoice, id: string, name: 
     pieces: piecesIn(need),
     kinds: need.length,
     colours: new Set(need.map(({ colour }) => colour)).size,
-    mass: Math.round(
-      need.reduce(
-        (sum, { shape, count, lengthMm }) =>
-          sum + count * massOf(shapeOfPart({ shape, ...(lengthMm === undefined ? {} : { length: lengthMm }) }, shapes)),
-        0,
-      ),
-    ),
+    mass: Math.round(sectionMasses(document).get(document.root)!.grams),
     has: listInWords(options.filter((option) => on.has(option.id)).map((option) => option.name)),
     clash: clashes.length === 0 ? '' : `${listInWords(clashes)}.`,
   }

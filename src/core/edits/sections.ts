@@ -32,3 +32,16 @@ export function describeModel(model: ModelDocument, words: ModelWords): ModelDoc
   const isSame = next.name === model.name && next.designer === model.designer && next.notes === model.notes
   return isSame ? model : next
 }
+
+/** What a section must weigh with all that it joins, g; nothing where a bound is undefined. */
+export function askMass(model: ModelDocument, id: string, bound: 'atLeast' | 'atMost', grams: number | undefined): ModelDocument {
+  return {
+    ...model,
+    sections: model.sections.map((section) => {
+      if (section.id !== id) return section
+      const { mass: { [bound]: _bound, ...kept } = {}, ...rest } = section
+      const mass = { ...kept, ...(grams === undefined ? {} : { [bound]: grams }) }
+      return Object.keys(mass).length === 0 ? rest : { ...rest, mass }
+    }),
+  }
+}

@@ -125,6 +125,7 @@ const step = Joi.object({
   locked: Joi.boolean(),
 })
 
+const grams = Joi.number().min(0).max(1_000_000)
 const section = Joi.object({
   id: id.required(),
   name: name.required(),
@@ -133,6 +134,7 @@ const section = Joi.object({
   steps: Joi.array().items(step),
   planRest: Joi.boolean(),
   places: Joi.array().items(Joi.object({ name: name.required(), part: ref.required() })),
+  mass: Joi.object({ atLeast: grams, atMost: grams }),
 }).with('planRest', 'steps')
 
 const colour = Joi.object({
@@ -200,6 +202,7 @@ const figure = Joi.object({
   name: name.required(),
   section: id.required(),
   slots: Joi.object(Object.fromEntries(FIGURE_SLOTS.map((each) => [each, slot]))).required(),
+  currency: Joi.string().min(1).max(20),
   pose: Joi.object(Object.fromEntries(FIGURE_LIMBS.map((each) => [each, angle]))),
 })
 

@@ -61,6 +61,13 @@ export interface Section {
   /** Of the given steps only the locked ones are kept; the program plans the rest around them. */
   readonly planRest?: boolean
   readonly places?: readonly Place[]
+  /** What it must weigh with all that it joins, g. */
+  readonly mass?: AskedMass
+}
+
+interface AskedMass {
+  readonly atLeast?: number
+  readonly atMost?: number
 }
 
 /** Something that must stay within reach: the room above a part. */
@@ -140,6 +147,7 @@ export interface FigureOption {
   readonly work?: readonly PieceWork[]
   /** What it is taken from. */
   readonly donor?: string
+  /** In the currency of the figure. */
   readonly price?: number
 }
 
@@ -151,6 +159,8 @@ export interface FigureRecipe {
   readonly section: string
   /** By slot: which option is published, and all of them. */
   readonly slots: { readonly [slot in FigureSlot]?: { readonly chosen?: number; readonly options: readonly FigureOption[] } }
+  /** Of the prices: "EUR". */
+  readonly currency?: string
   /** Degrees. */
   readonly pose?: { readonly [limb in FigureLimb]?: number }
 }

@@ -36,6 +36,7 @@ const title = computed(() => pageTitle(props.page))
         ><template v-if="page.mirrored > 0">, {{ page.mirrored }} as its mirror image</template>
       </p>
       <TrayList :pieces="page.pieces" :label="`Pieces of section ${page.letter}`" />
+      <p v-for="line in page.alternatives" :key="line">Instead, if you like: {{ line }}</p>
     </template>
     <template v-else-if="step">
       <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>

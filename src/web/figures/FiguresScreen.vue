@@ -141,6 +141,12 @@ const pose = (limb: FigureLimb, angle: string): void => {
           :commit="(text) => text !== '' && save('name a figure', (now) => ({ ...now, name: text }), `name ${chosen}`)"
         />
         <LineField
+          label="Currency of the prices"
+          :value="figure.currency ?? ''"
+          :maxlength="20"
+          :commit="(text) => text !== '' && save('say the currency', (now) => ({ ...now, currency: text }), `currency ${chosen}`)"
+        />
+        <LineField
           v-for="limb in limbs"
           :key="limb"
           :label="`${SLOT_WORDS[limb]}, degrees`"
@@ -158,7 +164,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
               <PiecePicture :shape="option.shape" :colour="option.colour" />
               <label class="pick"
                 ><input type="radio" :name="slot" :checked="i === (entryOf(slot)!.chosen ?? 0)" @change="publish(slot, i)" />
-                {{ open.source ? optionWords(option, open.source.catalogue) : option.shape }}</label
+                {{ open.source ? optionWords(option, open.source.catalogue, figure.currency) : option.shape }}</label
               >
               <details v-if="entryOf(slot)!.options.length > 1">
                 <summary>Describe</summary>

@@ -246,6 +246,7 @@ watch(drawnForPrint, async (drawn) => {
             </p>
             <h2>Gather these pieces</h2>
             <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" />
+            <p v-for="line in page.alternatives" :key="line">Instead, if you like: {{ line }}</p>
             <template v-if="page.mirroredPieces.length > 0">
               <h2>For the mirror image</h2>
               <TrayList :pieces="page.mirroredPieces" label="Pieces for the mirror image" />

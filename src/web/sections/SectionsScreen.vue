@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { buildRounds } from '@core/booklet'
-import { describeModel, moveSection, renameSection } from '@core/edits'
+import { massWords, sectionMasses } from '@core/count'
+import { askMass, describeModel, moveSection, renameSection } from '@core/edits'
 import { asBuilt, copiesOf, sectionUses } from '@core/model'
 import { ownPieceCount } from '@core/scene'
 import { acceptSuggestion, type Suggestion } from '@core/suggestions'
@@ -33,6 +34,8 @@ const lines = computed(() => {
       name: section.name,
       own,
       copies: copiesOf(section).length,
+      weighs: massWords(sectionMasses(model).get(section.id)!),
+      mass: section.mass ?? {},
       times,
       mirrored,
       isFirst: i === 0,
@@ -41,6 +44,12 @@ const lines = computed(() => {
     }
   })
 })
+/** A field that is emptied asks for nothing. */
+const weigh = (id: string, bound: 'atLeast' | 'atMost') => (text: string) => {
+  const grams = text === '' ? undefined : Number(text)
+  if (grams === undefined || Number.isFinite(grams))
+    void open.edit('say what a section must weigh', (model) => askMass(model, id, bound, grams))
+}
 /** What several people can build at the same time, one round after another. */
 const rounds = computed(() => {
   const plans = open.report?.sections ?? []
@@ -124,8 +133,13 @@ const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
             <p class="faint">
               {{ plural(line.own, 'piece') }} of its own<template v-if="line.copies > 0"
                 >, {{ plural(line.copies, 'copy', 'copies') }} in it</template
-              >; <span :class="{ bad: line.times + line.mirrored === 0 }">{{ times(line) }}</span>.
+              >; <span :class="{ bad: line.times + line.mirrored === 0 }">{{ times(line) }}</span>. It weighs {{ line.weighs }}.
             </p>
+            <details class="mass">
+              <summary>What it must weigh</summary>
+              <LineField label="At least, g" type="number" :value="line.mass.atLeast ?? ''" :commit="weigh(line.id, 'atLeast')" />
+              <LineField label="At most, g" type="number" :value="line.mass.atMost ?? ''" :commit="weigh(line.id, 'atMost')" />
+            </details>
             <div class="order">
               <RouterLink v-if="!line.isRoot" class="plain-button" :to="{ name: 'bench', query: { take: line.id } }">{{
                 line.times + line.mirrored === 0 ? 'Join it on the bench' : 'Join one more'

@@ -67,7 +67,7 @@ export const useBooks = defineStore('books', () => {
     }
     const offers = readOffers(text, catalogue)
     await keep((now) => ({ ...now, offers }))
-    return `OfferBook of ${plural(offers.suppliers.length, 'supplier')} stand in your books, with prices of ${offers.date}.`
+    return `Offers of ${plural(offers.suppliers.length, 'supplier')} stand in your books, with prices of ${offers.date}.`
   }
 
   const own = (kit: Kit, count: number): Promise<void> => keep((now) => ({ ...now, had: { ...now.had, [kit.id]: count } }))
