@@ -217,6 +217,13 @@ describe('coverage', () => {
     )
   })
 
+  it('takes a piece from the roll that tells no length for one of the usual length', () => {
+    const need = [{ ...piece('tube', 'black', 2), lengthMm: 40 }, { ...piece('tube', 'black', 1), lengthMm: 80 }]
+    const { covered, missing } = cover(need, [piece('tube', 'black', 3)], [])
+    expect(covered).toEqual([{ ...need[0]!, from: 'stock' }])
+    expect(missing).toEqual([need[1]!])
+  })
+
   it('takes from the stock before kits, and what is worked the same way before plain pieces', () => {
     const work = [{ kind: 'paint' as const }]
     const need = [piece('brick-1x1', 'red', 2), { ...piece('brick-1x1', 'red', 2), work }, piece('brick-1x1', 'any', 1)]

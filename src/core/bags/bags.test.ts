@@ -5,7 +5,7 @@ import { mirrorTray, pieceKey, tally, total } from '../count'
 import { readModelText, type ModelDocument, type Section } from '../model'
 import { reportModel } from '../pipeline'
 import { EFFORTS, type ModelPlan } from '../plan'
-import { packBags, type BagPlan } from './index'
+import { bagsTable, bagsWords, packBags, workWords, type BagPlan } from './index'
 
 const planOf = (model: ModelDocument): ModelPlan => reportModel(model, { effort: EFFORTS.quick }).report
 const demo = (name: string): ModelDocument =>
@@ -131,6 +131,18 @@ describe('bags', () => {
       ),
       { numRuns: 60 },
     )
+  })
+
+  it('are told in words, and as a table', () => {
+    const run = { section: 's', from: 1, to: 4 }
+    expect(workWords({ ...run, times: 1, mirrored: 0 })).toBe('steps 1 to 4')
+    expect(workWords({ ...run, to: 1, times: 3, mirrored: 0 })).toBe('step 1, 3 times')
+    expect(workWords({ ...run, times: 2, mirrored: 1 })).toBe('steps 1 to 4, twice as it stands and once mirrored')
+    expect(workWords({ ...run, times: 0, mirrored: 1 })).toBe('steps 1 to 4, once as its mirror image')
+    const model = demo('bird-table')
+    const packed = packBags(model, planOf(model), { pieces: 20, booklets: 1 })
+    expect(bagsWords(packed)).toMatch(/^\d bags, \d+ pieces in the largest, \d+ in the mean; /)
+    expect(bagsTable(packed).trim().split('\n')).toHaveLength(1 + packed.bags.flatMap(({ work }) => work).length)
   })
 
   it('keep a figure in one bag, unless it is larger than one', () => {

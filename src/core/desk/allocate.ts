@@ -1,3 +1,4 @@
+import { isByLength, USUAL_LENGTH_MM } from '../catalogue'
 import { ANY_COLOUR, workText, type DeskPiece } from './piece'
 
 /** Pieces that are there, with where they are from. */
@@ -87,7 +88,9 @@ class Shelf<Source> {
   }
 }
 
-const shapeKey = ({ shape, lengthMm }: Omit<DeskPiece, 'count'>): string => `${shape}\n${lengthMm ?? ''}`
+/** Shape and length: what is cut from a roll and tells no length has the usual one. */
+const shapeKey = ({ shape, lengthMm = isByLength(shape) ? USUAL_LENGTH_MM : undefined }: Omit<DeskPiece, 'count'>): string =>
+  `${shape}\n${lengthMm ?? ''}`
 
 /** Whether a piece does for what is needed: shape and length the same, the colour too unless any will do, and plain or worked the same way. */
 export const serves = (supply: Omit<DeskPiece, 'count'>, need: Omit<DeskPiece, 'count'>): boolean =>

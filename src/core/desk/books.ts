@@ -2,6 +2,7 @@ import Joi from 'joi'
 import { nearestIds, type Catalogue } from '../catalogue'
 import { Fault } from '../fault'
 import { LIMITS, pathText, workSchema } from '../model'
+import { jsonValue } from '../words'
 import { isInCents } from './money'
 import type { DeskPiece } from './piece'
 
@@ -132,15 +133,7 @@ export function readOffers(text: string, catalogue: Catalogue): OfferBook {
 }
 
 function readBook<Book>(text: string, schema: Joi.ObjectSchema): Book {
-  let value: unknown
-  try {
-    value = JSON.parse(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text)
-  } catch (error) {
-    throw new Fault('not-json', `The file is not valid JSON: ${(error as Error).message}.`, {
-      wayOut: 'Save it again from where it came from.',
-    })
-  }
-  const result = schema.validate(value, { convert: false, abortEarly: true })
+  const result = schema.validate(jsonValue(text, 'Save it again from where it came from.'), { convert: false, abortEarly: true })
   if (result.error) throw bookFault(result.error.details[0]!)
   return result.value as Book
 }

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { Fault } from '../fault'
 import { LIMITS, pathText } from '../model'
+import { jsonValue } from '../words'
 
 /** One building of the model, or of some of it, with a clock. */
 export interface LogRun {
@@ -51,13 +52,7 @@ const schema = Joi.object({
 
 /** A log of building with a clock. @throws Fault `not-json`, `bad-value` with the place */
 export function readLog(text: string): LogRun[] {
-  let value: unknown
-  try {
-    value = JSON.parse(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text)
-  } catch (error) {
-    throw new Fault('not-json', `The file is not valid JSON: ${(error as Error).message}.`)
-  }
-  const result = schema.validate(value, { convert: false, abortEarly: true })
+  const result = schema.validate(jsonValue(text, 'Save it again from where it came from.'), { convert: false, abortEarly: true })
   if (result.error) {
     const { path, message } = result.error.details[0]!
     throw new Fault('bad-value', `${message.charAt(0).toUpperCase()}${message.slice(1)}.`, { place: pathText(path) })

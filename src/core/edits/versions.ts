@@ -2,7 +2,7 @@ import { Fault } from '../fault'
 import { copiesOf, partsOf, type Copy, type ModelDocument, type ModelVariant, type Part, type VersionChoice } from '../model'
 
 type Options = NonNullable<ModelDocument['options']>
-type Option = Options[number]
+type DocumentOption = Options[number]
 /** In which versions something is there: in all; only with an option, or only without it. */
 export type Presence = { readonly option: string } | { readonly unless: string } | null
 
@@ -33,7 +33,7 @@ export function addOption(model: ModelDocument, name: string): ModelDocument {
   return { ...model, options: [...options, option] }
 }
 
-export const changeOption = (model: ModelDocument, id: string, change: Partial<Omit<Option, 'id'>>): ModelDocument => ({
+export const changeOption = (model: ModelDocument, id: string, change: Partial<Omit<DocumentOption, 'id'>>): ModelDocument => ({
   ...model,
   options: (model.options ?? []).map((option) => (option.id === id ? { ...option, ...change } : option)),
 })

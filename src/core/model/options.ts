@@ -47,7 +47,10 @@ export function documentOfVersion(model: ModelDocument, choice: VersionChoice = 
 }
 
 /** A choice without options and variants that the model does not have any more. */
-export function choiceWithin({ options = [], variants = [] }: ModelDocument, { variant, with: taken, without }: VersionChoice): VersionChoice {
+export function choiceWithin(
+  { options = [], variants = [] }: ModelDocument,
+  { variant, with: taken, without }: VersionChoice,
+): VersionChoice {
   const known = (id: string): boolean => options.some((option) => option.id === id)
   return {
     ...(variants.some(({ id }) => id === variant) ? { variant: variant! } : {}),

@@ -1,5 +1,6 @@
 import { isByLength, nearestIds, type Catalogue } from '../catalogue'
 import { Fault } from '../fault'
+import { jsonValue } from '../words'
 import { catalogueOf } from './flatten'
 import { LIMITS } from './limits'
 import { refuseDoubles, refuseUnknown } from './refuse'
@@ -30,15 +31,7 @@ export function readModelText(text: string): ModelDocument {
   if (text.length > LIMITS.fileBytes) {
     throw new Fault('too-large', 'The file is larger than 64 MiB.', { wayOut: 'Split the model into several files.' })
   }
-  let value: unknown
-  try {
-    value = JSON.parse(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text)
-  } catch (error) {
-    throw new Fault('not-json', `The file is not valid JSON: ${(error as Error).message}.`, {
-      wayOut: 'Export it again from where it came from, or open a copy.',
-    })
-  }
-  return checkModel(value)
+  return checkModel(jsonValue(text, 'Export it again from where it came from, or open a copy.'))
 }
 
 /**

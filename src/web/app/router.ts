@@ -26,6 +26,7 @@ export const router = createRouter({
         { path: 'fit', name: 'model-fit', component: () => import('../fit/FitScreen.vue'), meta: { title: 'Fit' } },
         { path: 'sections', name: 'sections', component: () => import('../sections/SectionsScreen.vue'), meta: { title: 'Sections' } },
         { path: 'photos', name: 'photos', component: () => import('../photos/PhotosScreen.vue'), meta: { title: 'Photo log' } },
+        { path: 'bags', name: 'bags', component: () => import('../parts/BagsScreen.vue'), meta: { title: 'Bags' } },
         { path: 'versions', name: 'versions', component: () => import('../versions/VersionsScreen.vue'), meta: { title: 'Versions' } },
         { path: 'parts', name: 'parts', component: () => import('../parts/PartsScreen.vue'), meta: { title: 'Parts' } },
         { path: 'booklet', name: 'booklet', component: () => import('../booklet/BookletScreen.vue'), meta: { title: 'Booklet' } },

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-/** The rooms of the parts desk: what a version takes, and which versions there are. */
+/** The rooms of the parts desk: what a version takes, which bag it comes in, and which versions there are. */
 </script>
 
 <template>
   <nav aria-label="Parts desk">
     <RouterLink :to="{ name: 'parts' }">What it takes</RouterLink>
+    <RouterLink :to="{ name: 'bags' }">Bags</RouterLink>
     <RouterLink :to="{ name: 'versions' }">Versions</RouterLink>
   </nav>
 </template>
