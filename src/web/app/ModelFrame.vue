@@ -199,6 +199,18 @@ useEventListener(window, 'keydown', (event) => {
   .state :deep(.shortcut) {
     display: none;
   }
+  header {
+    gap: 12px;
+  }
+  nav {
+    gap: 2px;
+  }
+  nav a {
+    padding: 0 7px;
+  }
+  .saved {
+    min-width: 3.6em;
+  }
 }
 @media (max-width: 1240px) {
   header {
