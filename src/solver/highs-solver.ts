@@ -19,10 +19,7 @@ function solve(highs: Highs, program: IntegerProgram, { seconds, start, onProgre
   if (program.costs.length === 0) return { values: [], bound: 0, isImpossible: false }
   return highs.withModel(modelData(highs, program), (model) => {
     model.options.set({ output_flag: false, time_limit: seconds, mip_rel_gap: 0, mip_abs_gap: SAME_COST })
-    if (start) {
-      const known = start.flatMap((value, i) => (Number.isNaN(value) ? [] : [i]))
-      model.setSolution({ indices: known, values: known.map((i) => start[i]!) })
-    }
+    if (start) begin(model, start)
     const isMip = program.isWhole.some(Boolean)
     model.run(
       onProgress
@@ -45,6 +42,16 @@ function solve(highs: Highs, program: IntegerProgram, { seconds, start, onProgre
       isImpossible: status === modelStatus.infeasible,
     }
   })
+}
+
+/** Begins with a solution, as far as it is given. One that the solver cannot complete is only a start: it goes without. */
+function begin(model: ReturnType<Highs['createModel']>, start: readonly number[]): void {
+  const known = start.flatMap((value, i) => (Number.isNaN(value) ? [] : [i]))
+  try {
+    model.setSolution({ indices: known, values: known.map((i) => start[i]!) })
+  } catch {
+    model.clearSolver()
+  }
 }
 
 /** The program as sparse rows. */

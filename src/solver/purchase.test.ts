@@ -162,6 +162,16 @@ describe('a purchase', () => {
     )
   })
 
+  it('takes a kit of which two kinds would do for one need', () => {
+    const kit: Kit = { id: 'box', name: 'Box', pieces: [piece('brick-1x2', 'red', 1), piece('brick-1x2', 'blue', 1)] }
+    const offers = market({
+      offers: [{ shape: 'brick-1x2', colour: 'red', price: 0.02, available: 1 }],
+      kits: [{ id: 'box', price: 0.02, available: 1 }],
+    })
+    const { total, unavailable } = buy([piece('brick-1x2', 'any', 1), piece('brick-1x1', 'red', 1)], offers, [kit])
+    expect([total, unavailable]).toEqual([0.02, [piece('brick-1x1', 'red', 1)]])
+  })
+
   it('fills an order up where that saves the shipping', () => {
     const offers = market({
       shipping: 5,
@@ -218,7 +228,10 @@ describe('coverage', () => {
   })
 
   it('takes a piece from the roll that tells no length for one of the usual length', () => {
-    const need = [{ ...piece('tube', 'black', 2), lengthMm: 40 }, { ...piece('tube', 'black', 1), lengthMm: 80 }]
+    const need = [
+      { ...piece('tube', 'black', 2), lengthMm: 40 },
+      { ...piece('tube', 'black', 1), lengthMm: 80 },
+    ]
     const { covered, missing } = cover(need, [piece('tube', 'black', 3)], [])
     expect(covered).toEqual([{ ...need[0]!, from: 'stock' }])
     expect(missing).toEqual([need[1]!])

@@ -94,12 +94,15 @@ class GreedyShop {
     return choice ? this.goods[choice.goods]!.cents / choice.lot : Number.MAX_SAFE_INTEGER / 1e6
   }
 
-  private use(brings: readonly DeskPiece[], served: readonly number[], open: readonly number[]) {
+  /** What of some goods meets which needs: no need is met twice. */
+  private use(brings: readonly DeskPiece[], served: readonly number[], wanted: readonly number[]) {
+    const open = [...wanted]
     return brings.flatMap((piece) => {
       let left = piece.count
       return served.flatMap((need) => {
         const count = serves(piece, this.missing[need]!) ? Math.min(left, open[need]!) : 0
         left -= count
+        open[need]! -= count
         return count === 0 ? [] : [{ need, count }]
       })
     })
