@@ -123,6 +123,7 @@ test('a browser without a store works from memory, says so, and offers files', a
   await expect(page.getByText('This browser keeps nothing:')).toBeVisible()
   await page.getByRole('link', { name: 'Bird table' }).click()
   await pictureDrawn(page)
+  await expect(ties(page).first()).toBeVisible()
   const before = await ties(page).count()
   await page.getByRole('button', { name: 'Split this step' }).click()
   await expect(ties(page)).toHaveCount(before + 1)
