@@ -23,6 +23,7 @@ test('an edit under way when the model is left is made, and what comes after it 
   await pictureDrawn(page)
   // The picture of the model that is left may still stand while its ties have gone.
   await expect(tie(page, 'A 01')).toBeVisible()
+  await expect(ties(page).first()).toBeVisible()
   const count = (await ties(page).count()) + 1
   await note(page).fill('Press hard.')
   await page.getByRole('button', { name: 'Split this step' }).click()
@@ -142,6 +143,7 @@ test('a full disk is told, the work stays, leaving asks, and all is written when
       throw new DOMException('The disk is full.', 'QuotaExceededError')
     }
   })
+  await expect(ties(page).first()).toBeVisible()
   const before = await ties(page).count()
   await page.getByRole('button', { name: 'Split this step' }).click()
   await expect(ties(page)).toHaveCount(before + 1)
@@ -189,6 +191,7 @@ test.describe('workers that cannot be loaded', () => {
 
 test('shortcuts work on a keyboard that writes other letters', async ({ page }) => {
   await openDemo(page, 'Bird table')
+  await expect(ties(page).first()).toBeVisible()
   const before = await ties(page).count()
   const press = (key: string, code: string, ctrlKey = false) =>
     page.evaluate(

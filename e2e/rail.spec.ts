@@ -222,6 +222,7 @@ test('planning can be stopped, and begun again', async ({ page }) => {
 test('two tabs show each other’s changes as they come, and both can go on', async ({ page, context }) => {
   await openDemo(page, 'Bird table')
   const ties = (tab: Page) => tab.getByRole('button', { name: /^Step A \d\d,/ })
+  await expect(ties(page).first()).toBeVisible()
   const before = await ties(page).count()
   const other = await context.newPage()
   await other.goto(page.url())
