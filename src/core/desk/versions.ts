@@ -1,5 +1,5 @@
 import { sectionMasses } from '../count'
-import { documentOfVersion, type ModelDocument, type VersionChoice } from '../model'
+import { documentOfVersion, optionClashes, type ModelDocument, type VersionChoice } from '../model'
 import { listInWords } from '../words'
 import { needOf } from './need'
 import { piecesIn } from './piece'
@@ -29,15 +29,7 @@ export function versionsOf(model: ModelDocument): VersionFacts[] {
 function factsOf(model: ModelDocument, choice: VersionChoice, id: string, name: string): VersionFacts {
   const document = documentOfVersion(model, choice)
   const need = needOf(document)
-  const options = document.options ?? []
-  const on = new Set(options.filter((option) => option.on === true).map((option) => option.id))
-  const nameOf = (each: string): string => options.find((option) => option.id === each)?.name ?? each
-  const clashes = options
-    .filter((option) => on.has(option.id))
-    .flatMap(({ name: own, needs = [], rulesOut = [] }) => [
-      ...needs.filter((each) => !on.has(each)).map((each) => `“${own}” needs “${nameOf(each)}”`),
-      ...rulesOut.filter((each) => on.has(each)).map((each) => `“${own}” rules out “${nameOf(each)}”`),
-    ])
+  const clashes = optionClashes(document)
   return {
     id,
     name,
@@ -45,7 +37,7 @@ function factsOf(model: ModelDocument, choice: VersionChoice, id: string, name: 
     kinds: need.length,
     colours: new Set(need.map(({ colour }) => colour)).size,
     mass: Math.round(sectionMasses(document).get(document.root)!.grams),
-    has: listInWords(options.filter((option) => on.has(option.id)).map((option) => option.name)),
-    clash: clashes.length === 0 ? '' : `${listInWords(clashes)}.`,
+    has: listInWords((document.options ?? []).filter((option) => option.on === true).map((option) => option.name)),
+    clash: clashes.length === 0 ? '' : `${clashes.join('. ')}.`,
   }
 }

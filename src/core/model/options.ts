@@ -117,3 +117,15 @@ function reached(model: ModelDocument): Set<string> {
   for (const id of seen) for (const { section } of copiesOf(sections.get(id)!)) seen.add(section)
   return seen
 }
+
+/** Options of a version that do not go together, each as a sentence without its end: what one that is in lacks, or rules out. */
+export function optionClashes({ options = [] }: Pick<ModelDocument, 'options'>): string[] {
+  const on = new Set(options.filter((option) => option.on === true).map(({ id }) => id))
+  const nameOf = (id: string): string => options.find((option) => option.id === id)?.name ?? id
+  return options
+    .filter(({ id }) => on.has(id))
+    .flatMap(({ name, needs = [], rulesOut = [] }) => [
+      ...needs.filter((id) => !on.has(id)).map((id) => `“${name}” needs “${nameOf(id)}”, which is not in`),
+      ...rulesOut.filter((id) => on.has(id)).map((id) => `“${name}” rules out “${nameOf(id)}”, and both are in`),
+    ])
+}

@@ -41,11 +41,11 @@ export function steadyViews(best: readonly StepLook[], lookFrom: LookFrom, chose
       from[step]![v] = came
     }
   }
-  const steady: StepLook[] = []
+  const steady = new Array<StepLook>(best.length)
   const last = costs[best.length - 1]!
   let v = last.indexOf(Math.min(...last))
   for (let step = best.length - 1; step >= 0; step--) {
-    steady.unshift(looks[v]![step]!)
+    steady[step] = looks[v]![step]!
     v = from[step]![v]!
   }
   return steady
