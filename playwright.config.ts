@@ -39,7 +39,7 @@ export default defineConfig({
   webServer: {
     command: 'node dist/node/server.js',
     url: `http://127.0.0.1:${PORT}/healthz`,
-    env: { PORT: String(PORT), JUMP_RAIL_DATA: 'test-results/bundles' },
+    env: { PORT: String(PORT), JUMP_RAIL_STORE: 'test-results/bundles' },
     reuseExistingServer: false,
   },
 })

@@ -19,7 +19,7 @@ export default defineConfig({
   plugins: [fonts],
   logLevel: 'warn',
   resolve: { alias },
-  ssr: { noExternal: true, external: ['fastify', '@fastify/static', '@fastify/compress', '@fastify/rate-limit', 'highs'] },
+  ssr: { noExternal: true, external: ['fastify', '@fastify/static', '@fastify/compress', '@aws-sdk/client-s3', 'ioredis', 'highs'] },
   build: {
     ssr: true,
     target: 'node20',

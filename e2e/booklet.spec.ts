@@ -142,7 +142,7 @@ test.describe('a server that refuses', () => {
   test('is quoted, and the files remain', async ({ page }) => {
     await openDemo(page, 'Bird table')
     await page.getByRole('link', { name: 'Booklet' }).click()
-    await page.route('**/api/bundles', (route) =>
+    await page.route('**/api/booklets', (route) =>
       route.fulfill({ status: 429, json: { code: 'too-often', message: 'Too many booklets.' } }),
     )
     await page.getByRole('button', { name: 'Publish and get a link' }).click()

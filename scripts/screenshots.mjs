@@ -13,7 +13,7 @@ mkdirSync(folder, { recursive: true })
 const data = mkdtempSync(join(tmpdir(), 'jump-rail-'))
 
 const server = spawn(process.execPath, ['dist/node/server.js'], {
-  env: { ...process.env, PORT: String(PORT), JUMP_RAIL_DATA: data },
+  env: { ...process.env, PORT: String(PORT), JUMP_RAIL_STORE: data },
   stdio: 'ignore',
 })
 for (let tries = 0; ; tries++) {

@@ -17,12 +17,13 @@ tests('browser', 'npx', ['playwright', 'test'])
 console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`)
 process.exit(totals.failed === 0 ? 0 : 1)
 
-/** The browser and the PDF tools come from Debian. */
+/** The browser, the PDF tools and the store of shared limits come from Debian. */
 function ensureDebian() {
   const missing = []
   if (!existsSync('/usr/bin/chromium') && !existsSync('/usr/bin/chromium-headless-shell')) missing.push('chromium')
   if (!existsSync('/usr/bin/pdftotext')) missing.push('poppler-utils')
   if (!existsSync('/usr/bin/qpdf')) missing.push('qpdf')
+  if (!existsSync('/usr/bin/redis-server')) missing.push('redis-server')
   if (missing.length === 0) return
   if (process.getuid?.() !== 0) {
     console.error(`The tests need ${missing.join(', ')}. Install them: sudo apt-get install ${missing.join(' ')}`)

@@ -285,7 +285,7 @@ const { values: options, positionals: wanted } = parseArgs({
 })
 const server = spawn(process.execPath, ['dist/node/server.js'], {
   cwd: options.tree,
-  env: { ...process.env, PORT: String(PORT), JUMP_RAIL_DATA: mkdtempSync(join(tmpdir(), 'jump-rail-')) },
+  env: { ...process.env, PORT: String(PORT), JUMP_RAIL_STORE: mkdtempSync(join(tmpdir(), 'jump-rail-')) },
   stdio: ['ignore', 'pipe', 'ignore'],
 })
 await new Promise((resolve) => server.stdout.once('data', resolve))

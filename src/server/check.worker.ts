@@ -1,10 +1,11 @@
 import { parentPort } from 'node:worker_threads'
 import { plainFault } from '@core/fault'
-import { checkText } from './check-text'
+import { checkHere, type CheckTask } from './check-tasks'
 
-parentPort!.on('message', (text: string) => {
+parentPort!.on('message', ({ name, args }: CheckTask) => {
   try {
-    parentPort!.postMessage({ text: checkText(text) })
+    const act = checkHere[name] as (...args: readonly unknown[]) => unknown
+    parentPort!.postMessage({ result: act(...args) })
   } catch (thrown) {
     parentPort!.postMessage({ fault: plainFault(thrown) })
   }

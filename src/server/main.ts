@@ -1,7 +1,9 @@
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { buildServer } from './app'
-import { checkHere, CheckThread } from './check-pool'
+import { CheckThread } from './check-thread'
+import { openCounter } from './limits'
+import { openStore } from './store'
 
 const port = Number(process.env['PORT'] ?? 4173)
 const host = process.env['HOST'] ?? '127.0.0.1'
@@ -9,34 +11,50 @@ const host = process.env['HOST'] ?? '127.0.0.1'
 const at = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
 /** Unanswered requests are waited for no longer, ms. */
-const DRAIN_MS = 20_000
+const DRAIN_MS = 19_000
+
+const say = (code: string, error: Error): void =>
+  void process.stderr.write(`${JSON.stringify({ level: 50, time: Date.now(), code, error: error.message })}\n`)
+
+/** An error of the limits' store a second is enough. */
+let lastTrouble = 0
+function onTrouble(error: Error): void {
+  if (Date.now() - lastTrouble < 1000) return
+  lastTrouble = Date.now()
+  say('no-limits', error)
+}
 
 const checker = new URL('./check.js', import.meta.url)
-const thread = existsSync(fileURLToPath(checker)) ? new CheckThread(checker) : undefined
+const proxies = process.env['JUMP_RAIL_PROXIES']
 
-const server = await buildServer({
-  data: process.env['JUMP_RAIL_DATA'] ?? at('../../data'),
-  app: at('../app'),
-  followPage: at('../follow/follow.html'),
-  logs: true,
-  check: thread?.check ?? checkHere,
-})
-
-let isStopping = false
-async function stop(): Promise<void> {
-  if (isStopping) return
-  isStopping = true
-  setTimeout(() => process.exit(1), DRAIN_MS).unref()
-  await server.close()
-  await thread?.close()
-  process.exit(0)
-}
-for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop())
-
-try {
+async function start(): Promise<void> {
+  const server = await buildServer({
+    store: await openStore(process.env['JUMP_RAIL_STORE'] ?? process.env['JUMP_RAIL_DATA'] ?? at('../../data')),
+    counter: await openCounter(process.env['JUMP_RAIL_LIMITS'], onTrouble),
+    app: at('../app'),
+    followPage: at('../follow/follow.html'),
+    logs: true,
+    ...(existsSync(fileURLToPath(checker)) ? { checker: new CheckThread(checker) } : {}),
+    ...(proxies === undefined ? {} : { proxies }),
+  })
+  let isStopping = false
+  async function stop(): Promise<void> {
+    if (isStopping) return
+    isStopping = true
+    setTimeout(() => process.exit(1), DRAIN_MS).unref()
+    await server.close()
+    process.exit(0)
+  }
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop())
   await server.listen({ port, host })
   process.stdout.write(`Jump Rail is at http://${host}:${port}\n`)
+}
+
+try {
+  await start()
 } catch (error) {
-  process.stderr.write(`The server cannot start: ${(error as Error).message}\nSet PORT to another number.\n`)
+  process.stderr.write(
+    `The server cannot start: ${(error as Error).message}\nSet PORT to another number, or JUMP_RAIL_STORE to where booklets can be kept.\n`,
+  )
   process.exit(1)
 }

@@ -1,5 +1,7 @@
 /** Booklet: pages as data, and steps in words. */
 export * from './bundle'
+export * from './bundle-changes'
+export * from './mended-steps'
 export * from './pages'
 export * from './page-index'
 export { seenFromWords } from './step-words'

@@ -81,6 +81,16 @@ export function plainFault(thrown: unknown): PlainFault {
   return { code: 'unexpected', message: thrown instanceof Error ? thrown.message : String(thrown) }
 }
 
+/** Does something with a part of an input: what it refuses says its place from the top of the input. */
+export function placedWithin<T>(key: string, act: () => T): T {
+  try {
+    return act()
+  } catch (thrown) {
+    if (!(thrown instanceof Fault)) throw thrown
+    throw faultFrom({ ...plainFault(thrown), place: thrown.place === undefined ? key : `${key}.${thrown.place}` })
+  }
+}
+
 /** One line for a terminal or a message: sentence, place, way out. */
 export function faultLine(fault: PlainFault): string {
   const place = fault.place === undefined ? '' : ` (at ${fault.place})`

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { Fault } from '../fault'
+import { Fault, placedWithin } from '../fault'
 import type { Bundle } from '../booklet'
 import { checkModel, LIMITS, workSchema } from '../model'
 import { checkPlan } from './check-plan'
@@ -84,7 +84,7 @@ export function checkBundle(value: unknown): Bundle {
     throw new Fault('not-a-bundle', `This is not a booklet: ${detail.message}.`, { place: detail.path.join('.') })
   }
   const bundle = result.value as Bundle
-  const model = checkModel(bundle.model)
+  const model = placedWithin('model', () => checkModel(bundle.model))
   checkPlan({ ...bundle, model })
   return model === bundle.model ? bundle : { ...bundle, model }
 }

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { plural } from '@core/words'
 import { computed, nextTick, ref } from 'vue'
-import qrcode from 'qrcode-generator'
 import type { Alias } from '@core/names'
-import { faultLine, plainFault, type PlainFault } from '@core/fault'
+import { faultLine } from '@core/fault'
 import { EXPORTS, PAPERS, type BookletExport, type Paper } from '@press/index'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -11,6 +10,7 @@ import WorkBar from '../controls/WorkBar.vue'
 import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
 import { useOwnNames } from '../stores/own-names'
+import PublishPanel from '../published/PublishPanel.vue'
 import BookletSheet from './BookletSheet.vue'
 import { useExport } from './use-export'
 
@@ -21,20 +21,9 @@ const errors = computed(() => open.report!.findings.filter((finding) => finding.
 const paper = ref<string>(PAPERS[0])
 const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: 'A4', letter: 'Letter' }
 const PAPER_OPTIONS = PAPERS.map((value) => ({ value, label: PAPER_NAMES[value] }))
-const isPublishing = ref(false)
-const link = ref('')
-const linkBox = ref<HTMLElement>()
 
 /** How many sheets are on the page: more come in as the person scrolls. */
 const shown = ref(12)
-
-const code = computed(() => {
-  if (link.value === '') return ''
-  const qr = qrcode(0, 'M')
-  qr.addData(link.value)
-  qr.make()
-  return qr.createSvgTag({ cellSize: 4, margin: 4, scalable: true })
-})
 
 /** The designer's own names, where they are switched on; plain, since a worker takes nothing else. */
 async function shownNames(): Promise<Alias[]> {
@@ -52,35 +41,6 @@ async function save(asked: BookletExport): Promise<void> {
   await nextTick()
   if (document.activeElement === document.body) buttons.value?.querySelector<HTMLElement>(`[data-export="${asked.id}"] button`)?.focus()
 }
-
-async function publish(): Promise<void> {
-  isPublishing.value = true
-  try {
-    const response = await fetch('/api/bundles', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(open.bundle),
-    })
-    const answer = (await response.json()) as { path?: string } & Partial<PlainFault>
-    if (!response.ok || !answer.path) throw new Error(answer.message ?? `The server answered ${response.status}.`)
-    link.value = new URL(answer.path, location.href).href
-    await nextTick()
-    linkBox.value?.focus()
-  } catch (thrown) {
-    notify(`The booklet was not published. ${faultLine(plainFault(thrown))} You can still export it as a file.`, { isError: true })
-  } finally {
-    isPublishing.value = false
-  }
-}
-
-async function copyLink(): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(link.value)
-    notify('The link is copied.')
-  } catch {
-    notify('The link could not be copied. Mark it and copy it by hand.', { isError: true })
-  }
-}
 </script>
 
 <template>
@@ -93,18 +53,7 @@ async function copyLink(): Promise<void> {
         <RouterLink :to="{ name: 'rail' }">Look at the rail</RouterLink>
       </p>
 
-      <h2>Publish</h2>
-      <ActionButton primary :disabled="isPublishing" @click="publish">{{
-        isPublishing ? 'Publishing…' : 'Publish and get a link'
-      }}</ActionButton>
-      <div v-if="link" class="published">
-        <p ref="linkBox" tabindex="-1">
-          Published. Whoever has this link can follow:<br /><a :href="link" target="_blank" rel="noopener">{{ link }}</a>
-        </p>
-        <ActionButton @click="copyLink">Copy the link</ActionButton>
-        <!-- eslint-disable-next-line vue/no-v-html -- drawn by the code library from the link alone -->
-        <div class="code" role="img" aria-label="The link as a code to scan" v-html="code" />
-      </div>
+      <PublishPanel v-if="open.bundle" :model-id="open.id" :bundle="open.bundle" />
 
       <h2>As a file</h2>
       <div ref="buttons" class="files">
@@ -158,19 +107,6 @@ aside h2 {
 }
 .warn {
   color: var(--error);
-}
-.published {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  align-items: flex-start;
-}
-.published p:focus {
-  outline: none;
-}
-.code {
-  width: 168px;
-  background: #fff;
 }
 .files {
   display: flex;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
-import { makePages, pageTitle, type StepPage, type Bundle } from '@core/booklet'
+import { makePages, pageTitle, type Bundle, type MendedStep, type Page, type StepPage } from '@core/booklet'
 import { pieceKey, total, type PieceCount } from '@core/count'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
@@ -9,18 +9,38 @@ import DecalList from '../shared/DecalList.vue'
 import TrayList from '../shared/TrayList.vue'
 import { OWN_NAMES } from '../shared/own-names-key'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
+import type { PublishedAs } from '@press/html'
 import type { PainterClient } from '../workers/painter-client'
 import TurnMark from '../shared/TurnMark.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
+import AskPanel from './AskPanel.vue'
+import NewerNotice from './NewerNotice.vue'
 import TickList from './TickList.vue'
-import { contentKey, loadProgress, saveProgress } from './progress'
+import { keepVersion, lastVersion } from './published-here'
+import { contentKey, loadProgress, pageKey, placeIn, saveProgress } from './progress'
+import { useQuestions } from './use-questions'
 
-const props = defineProps<{ bundle: Bundle; painter: PainterClient }>()
+const props = defineProps<{ bundle: Bundle; painter: PainterClient; published?: PublishedAs | undefined; password?: string | undefined }>()
 
 const pages = makePages(props.bundle)
-const key = contentKey(props.bundle)
+const { published, password } = props
+const key = published ? `jump-rail-progress-${published.id}` : contentKey(props.bundle)
 const stored = loadProgress(key)
-const index = ref(Math.min(stored.page, pages.length - 1))
+const index = ref(placeIn(pages, stored))
+
+const questions = published ? useQuestions(published.id, password) : null
+const isAsking = ref(false)
+/** The version that was followed before, where this is a newer one. */
+const before = published ? lastVersion(published.id) : undefined
+const isNewer = ref(published !== undefined && before !== undefined && before < published.version)
+function noteVersion(): void {
+  isNewer.value = false
+  if (published) keepVersion(published.id, published.version)
+}
+if (!isNewer.value) noteVersion()
+
+const indexOf = (mended: MendedStep): number =>
+  pages.findIndex((p) => (p.kind === 'step' || p.kind === 'jump') && p.section === mended.section && p.number === mended.number)
 const ticked = ref(new Set(stored.ticked))
 const isKept = ref(true)
 const isOverview = ref(false)
@@ -57,17 +77,23 @@ const sections = computed(() =>
   }),
 )
 const title = computed(() => pageTitle(page.value))
+const answered = computed(
+  () =>
+    questions?.questions.value.filter(
+      (each) => each.answer !== undefined && each.section === step.value?.section && each.step === step.value?.number,
+    ).length ?? 0,
+)
 
 /** Work makes another piece, with a tick of its own. */
-const tickKey = (piece: PieceCount, at: number): string => `${at}/${pieceKey(piece).replace(/\n/g, '/')}`
-const isTicked = (piece: PieceCount): boolean => ticked.value.has(tickKey(piece, index.value))
+const tickKey = (piece: PieceCount, on: Page): string => `${pageKey(on)}/${pieceKey(piece).replace(/\n/g, '/')}`
+const isTicked = (piece: PieceCount): boolean => ticked.value.has(tickKey(piece, page.value))
 const isDone = (stepPage: StepPage, at: number): boolean =>
-  at < index.value || (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(tickKey(piece, at))))
+  at < index.value || (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(tickKey(piece, stepPage))))
 
 function tick(piece: PieceCount, isOn: boolean): void {
   const next = new Set(ticked.value)
-  if (isOn) next.add(tickKey(piece, index.value))
-  else next.delete(tickKey(piece, index.value))
+  if (isOn) next.add(tickKey(piece, page.value))
+  else next.delete(tickKey(piece, page.value))
   ticked.value = next
 }
 
@@ -84,7 +110,7 @@ function go(to: number): void {
 }
 
 watch([index, ticked], () => {
-  isKept.value = saveProgress(key, { page: index.value, ticked: [...ticked.value] })
+  isKept.value = saveProgress(key, { page: index.value, at: pageKey(page.value), ticked: [...ticked.value] })
 })
 
 function onKey(event: KeyboardEvent): void {
@@ -171,11 +197,32 @@ watch(drawnForPrint, async (drawn) => {
         <button class="plain-button" :aria-expanded="isOverview" aria-controls="overview" @click="isOverview = !isOverview">
           Sections <kbd>O</kbd>
         </button>
+        <button v-if="questions" class="plain-button" :aria-expanded="isAsking" @click="isAsking = !isAsking">Ask the designer</button>
         <button class="plain-button" @click="printAll">Print all</button>
       </nav>
     </header>
 
     <main>
+      <NewerNotice
+        v-if="isNewer"
+        :id="published!.id"
+        :was="before!"
+        :bundle="bundle"
+        :password="password"
+        :is-past="(mended) => indexOf(mended) < index"
+        @open="go(indexOf($event))"
+        @close="noteVersion"
+      />
+      <AskPanel
+        v-if="questions && isAsking"
+        :about="step ? `step ${title}` : 'the whole'"
+        :section="step?.section"
+        :step="step?.number"
+        :questions="questions.questions.value"
+        :waiting="questions.waiting.value"
+        :said="questions.said.value"
+        :ask="questions.ask"
+      />
       <section v-if="isOverview" id="overview" class="overview" aria-label="Sections">
         <button class="plain-button framed" @click="go(0)">Cover</button>
         <ol>
@@ -209,6 +256,7 @@ watch(drawnForPrint, async (drawn) => {
           <template v-if="page.kind === 'cover'">
             <p v-if="page.designer" class="faint">Designed by {{ page.designer }}</p>
             <p class="notes">{{ page.notes }}</p>
+            <p v-if="published?.terms" class="notes"><b>Terms:</b> {{ published.terms }}</p>
             <dl class="facts">
               <div>
                 <dt>parts</dt>
@@ -273,6 +321,9 @@ watch(drawnForPrint, async (drawn) => {
             <p v-for="sign in step.signs" :key="sign" class="notes">
               <b>{{ sign }}</b>
             </p>
+            <button v-if="answered > 0" class="plain-button framed" @click="isAsking = true">
+              {{ answered === 1 ? 'A question is answered here' : `${answered} questions are answered here` }}
+            </button>
             <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>
           </template>
 

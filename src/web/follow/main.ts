@@ -3,13 +3,16 @@ import { createApp } from 'vue'
 import type { Bundle } from '@core/booklet'
 import PainterWorker from '../../workers/painter.worker?worker&inline'
 import { PainterClient } from '../workers/painter-client'
-import FollowScreen from './FollowScreen.vue'
+import FollowApp from './FollowApp.vue'
+import { publishedAs } from './published-here'
 
 const text = document.getElementById('bundle')?.textContent ?? ''
 const target = document.getElementById('follow')!
 
-function show(bundle: Bundle): void {
-  const app = createApp(FollowScreen, { bundle, painter: new PainterClient((name) => new PainterWorker({ name })) })
+const published = publishedAs()
+
+function show(bundle: Bundle | null): void {
+  const app = createApp(FollowApp, { bundle, published, painter: new PainterClient((name) => new PainterWorker({ name })) })
   app.config.errorHandler = (error) => {
     // A page that cannot be shown says so, instead of staying blank.
     if (target.childElementCount === 0)
@@ -19,7 +22,8 @@ function show(bundle: Bundle): void {
   app.mount(target)
 }
 
-if (text.trim() === '') target.textContent = 'This page holds no booklet.'
+if (published?.isLocked) show(null)
+else if (text.trim() === '') target.textContent = 'This page holds no booklet.'
 else {
   try {
     show(JSON.parse(text) as Bundle)

@@ -1,11 +1,13 @@
-import type { Bundle } from '@core/booklet'
+import type { Bundle, Page } from '@core/booklet'
 
 /** How far a builder has come: kept on the device, by what the booklet holds. */
 export interface FollowProgress {
   /** Index of the page that was open. */
   page: number
-  /** Ticked pieces: "page index/shape/colour". */
+  /** Ticked pieces: "page/shape/colour". */
   ticked: string[]
+  /** The same page by what it is about, since it may have another index in the next version. */
+  at?: string
 }
 
 /** A short name for the content, so that a changed booklet starts anew (FNV-1a, Fowler, Noll, Vo 1991). */
@@ -23,10 +25,24 @@ export function loadProgress(key: string): FollowProgress {
     const page = Number(stored?.page)
     const ticked = Array.isArray(stored?.ticked) ? stored.ticked.filter((key) => typeof key === 'string') : []
     // Whatever stands there: a place is a whole number from 0.
-    return { page: Number.isSafeInteger(page) && page > 0 ? page : 0, ticked }
+    return {
+      page: Number.isSafeInteger(page) && page > 0 ? page : 0,
+      ticked,
+      ...(typeof stored?.at === 'string' ? { at: stored.at } : {}),
+    }
   } catch {
     return { page: 0, ticked: [] }
   }
+}
+
+/** What a page is about: the same in the next version of a booklet. */
+export const pageKey = (page: Page): string =>
+  'number' in page ? `${page.section}/${page.number}` : 'section' in page ? page.section : page.kind
+
+/** The page to open: about the same, or of the same index. */
+export function placeIn(pages: readonly Page[], { page, at }: FollowProgress): number {
+  const same = pages.findIndex((each) => pageKey(each) === at)
+  return same >= 0 ? same : Math.min(page, pages.length - 1)
 }
 
 export function saveProgress(key: string, progress: FollowProgress): boolean {

@@ -96,6 +96,7 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
       <nav aria-label="Tools" class="tools">
         <RouterLink :to="{ name: 'catalogue' }">Catalogue</RouterLink>
         <RouterLink :to="{ name: 'fit' }">Fit</RouterLink>
+        <RouterLink :to="{ name: 'published' }">Published</RouterLink>
       </nav>
       <ActionButton @click="begin">New model</ActionButton>
       <ActionButton primary @click="picker?.click()">Bring in a model</ActionButton>

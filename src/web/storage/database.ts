@@ -71,6 +71,21 @@ export interface OwnNames {
   readonly isShown: boolean
 }
 
+/** A booklet that was published from this browser. */
+export interface Publication {
+  /** Of the booklet, on the server. */
+  readonly id: string
+  /** Of the model on the shelf. */
+  readonly model: string
+  /** Whoever has it may change and withdraw the booklet. */
+  readonly ownerToken: string
+  readonly name: string
+  /** Of the newest version, ms. */
+  readonly publishedAt: number
+  readonly version: number
+  readonly isWithdrawn?: boolean
+}
+
 /** A row of the first two versions, which held the document itself. */
 type OldModel = Omit<StoredModel, 'cursor' | 'first' | 'historySize'> & { readonly model: ModelDocument; readonly settings?: PlanSettings }
 
@@ -85,6 +100,7 @@ export class LibraryDatabase extends Dexie {
   names!: Table<OwnNames & { readonly id: string }, string>
   /** One row: stock, kits and offers of the designer. */
   books!: Table<Books & { readonly id: string }, string>
+  publications!: Table<Publication, string>
 
   constructor(name: string, options?: DexieOptions) {
     super(name, options)
@@ -102,5 +118,6 @@ export class LibraryDatabase extends Dexie {
       })
     this.version(4).upgrade(renameTechniques)
     this.version(5).stores({ books: 'id' })
+    this.version(6).stores({ publications: 'id, publishedAt' })
   }
 }

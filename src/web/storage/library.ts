@@ -3,7 +3,7 @@ import { applyChange, type Change } from '@core/change'
 import { Fault } from '@core/fault'
 import { fromBytes, type ModelState } from '../../workers/plan-messages'
 import type { Books } from '@core/desk'
-import type { LibraryDatabase, OwnNames, StoredChange, StoredDocument, StoredModel, StoredReport } from './database'
+import type { LibraryDatabase, OwnNames, Publication, StoredChange, StoredDocument, StoredModel, StoredReport } from './database'
 
 /** A model as it is opened. */
 export interface OpenedModel {
@@ -217,6 +217,14 @@ export class Library {
       await documents.put({ id, bytes, position: 0 })
       await reports.put({ id, revision, bytes: report })
     })
+  }
+
+  /** What was published from this browser, the latest first. */
+  publications(): Promise<Publication[]> {
+    return this.db.publications.orderBy('publishedAt').reverse().toArray()
+  }
+  async keepPublication(publication: Publication): Promise<void> {
+    await this.db.publications.put(publication)
   }
 
   async ownNames(): Promise<OwnNames> {

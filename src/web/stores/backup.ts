@@ -6,6 +6,8 @@ import { readAliases, writeAliases } from '@core/names'
 import { LIMITS } from '@core/model'
 import { plural } from '@core/words'
 import { toBytes, type BackupPreview } from '../../workers/plan-messages'
+import type { Publication } from '../storage/database'
+import type { Library } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
 import { ReaderClient } from '../workers/reader-client'
 import { useOwnNames } from './own-names'
@@ -47,16 +49,9 @@ export const useBackup = defineStore('backup', () => {
   async function make(): Promise<Uint8Array<ArrayBuffer>> {
     const library = await useLibrary()
     await names.load()
-    const stored = await library.list()
-    const states: Uint8Array<ArrayBuffer>[] = []
-    for (const { id } of stored) states.push(toBytes((await library.open(id)).state))
-    const order = {
-      made: new Date().toISOString(),
-      states,
-      names: writeAliases(names.aliases),
-      settings: { showsOwnNames: names.isShown, books: await library.books(), folders: stored.map(({ folder = '' }) => folder) },
-    }
-    return alone('Packing everything', (reader) => reader.writeBackup(order))
+    const { states, settings } = await everything(library)
+    const beside = { names: writeAliases(names.aliases), settings: { ...settings, showsOwnNames: names.isShown } }
+    return alone('Packing everything', (reader) => reader.writeBackup({ made: new Date().toISOString(), states, ...beside }))
   }
   async function markSaved(): Promise<void> {
     savedAt.value = Date.now()
@@ -89,6 +84,10 @@ export const useBackup = defineStore('backup', () => {
     const { showsOwnNames } = (backup.settings ?? {}) as { showsOwnNames?: unknown }
     if (typeof showsOwnNames === 'boolean') await names.show(showsOwnNames)
     await restoreBooks(backup.settings)
+    await restorePublications(
+      backup.settings,
+      added.map(({ id }) => id),
+    )
     found.value = null
     return added.map(({ id }) => id)
   }
@@ -97,12 +96,53 @@ export const useBackup = defineStore('backup', () => {
   return { found, fileName, working, ago, savedAt, load, make, markSaved, look, accept, leave }
 })
 
+/** All models as they stand, and what belongs to them or to nobody. */
+async function everything(library: Library) {
+  const stored = await library.list()
+  const states: Uint8Array<ArrayBuffer>[] = []
+  for (const { id } of stored) states.push(toBytes((await library.open(id)).state))
+  const settings = {
+    books: await library.books(),
+    folders: stored.map(({ folder = '' }) => folder),
+    publications: publicationsOf(await library.publications(), stored),
+  }
+  return { states, settings }
+}
+
 /** The readers of books are fetched only where there are any. */
 async function restoreBooks(settings: unknown): Promise<void> {
   const { books } = (settings ?? {}) as { books?: unknown }
   if (books === undefined) return
   const { useBooks } = await import('./books')
   await useBooks().restore(books)
+}
+
+/** Publications name their model by its place in the backup, since ids are new on each shelf. */
+const publicationsOf = (publications: readonly Publication[], stored: readonly { readonly id: string }[]): object[] =>
+  publications.map((each) => ({ ...each, model: stored.findIndex(({ id }) => id === each.model) }))
+
+async function restorePublications(settings: unknown, models: readonly string[]): Promise<void> {
+  const { publications } = (settings ?? {}) as { publications?: unknown }
+  if (!Array.isArray(publications)) return
+  const found = publications.map((each: unknown) => publicationIn(each, models)).filter((each) => each !== undefined)
+  if (found.length === 0) return
+  const { usePublications } = await import('./publications')
+  await usePublications().restore(found)
+}
+
+/** @returns undefined for what is none */
+function publicationIn(value: unknown, models: readonly string[]): Publication | undefined {
+  const { id, model, ownerToken, name, publishedAt, version, isWithdrawn } = (value ?? {}) as Partial<Record<keyof Publication, unknown>>
+  if (typeof id !== 'string' || typeof ownerToken !== 'string' || typeof name !== 'string') return undefined
+  return {
+    id,
+    ownerToken,
+    name: name.slice(0, LIMITS.nameLength),
+    model: models[Number(model)] ?? '',
+    publishedAt: Number(publishedAt) || 0,
+    version: Number(version) || 1,
+    ...(isWithdrawn === true ? { isWithdrawn } : {}),
+  }
 }
 
 /** The folder of each model of a backup, in their order; those of earlier backups have none. */

@@ -76,7 +76,7 @@ export const useBooks = defineStore('books', () => {
   /** Books of a backup: they are taken where there are none of that kind here. What is no book is left alone. */
   async function restore(value: unknown): Promise<void> {
     await load()
-    const next = completed(books.value, (value ?? {}))
+    const next = completed(books.value, value ?? {})
     await keep(() => next)
   }
 

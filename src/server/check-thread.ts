@@ -1,41 +1,56 @@
 import { Worker } from 'node:worker_threads'
+import type { BundleChanges } from '@core/booklet'
 import { Fault, faultFrom, type PlainFault, type FaultCode } from '@core/fault'
-import { checkText } from './check-text'
-
-/** Checks the text of a booklet. @returns what is to be stored. @throws Fault */
-export type CheckBooklet = (text: string) => Promise<string>
+import type { BundleChecker, CheckTask } from './check-tasks'
+import type { CheckedUpload, UploadKinds } from './upload'
 
 interface CheckAnswer {
-  readonly text?: string
+  readonly result?: unknown
   readonly fault?: PlainFault
 }
 
 const PATIENCE_MS = 15_000
-
-/** In this thread: for tests, and where the program is not bundled. */
-export const checkHere: CheckBooklet = (text) => Promise.resolve().then(() => checkText(text))
+/** Booklets that wait are in memory: no more than so many. */
+const MOST_WAITING = 32
 
 /**
  * Beside the thread that answers requests, one booklet after another, each within a time limit: whatever somebody sends, the
  * server goes on answering.
  */
-export class CheckThread {
+export class CheckThread implements BundleChecker {
   private worker: Worker | undefined
   private last: Promise<unknown> = Promise.resolve()
+  private waiting = 0
 
   constructor(
     private readonly file: URL,
     private readonly patience = PATIENCE_MS,
   ) {}
 
-  /** @throws Fault what the check refuses, `too-slow` */
-  readonly check: CheckBooklet = (text) => {
-    const answer = this.last.then(() => this.ask(text))
-    this.last = answer.catch(() => undefined)
-    return answer
+  /** @throws Fault what the check refuses, `too-slow`, `too-large`, `booklet-busy` */
+  checkUpload<K extends keyof UploadKinds>(body: string, kind: K): Promise<CheckedUpload<UploadKinds[K]>> {
+    return this.queue({ name: 'checkUpload', args: [body, kind] }) as Promise<CheckedUpload<UploadKinds[K]>>
   }
 
-  private ask(text: string): Promise<string> {
+  /** @throws Fault as `checkUpload` */
+  compareTexts(before: string, after: string): Promise<BundleChanges> {
+    return this.queue({ name: 'compareTexts', args: [before, after] }) as Promise<BundleChanges>
+  }
+
+  private async queue(task: CheckTask): Promise<unknown> {
+    if (this.waiting >= MOST_WAITING)
+      throw new Fault('booklet-busy', 'Too many booklets are being published at once.', { wayOut: 'Try again in a minute.' })
+    this.waiting++
+    const answer = this.last.then(() => this.ask(task))
+    this.last = answer.catch(() => undefined)
+    try {
+      return await answer
+    } finally {
+      this.waiting--
+    }
+  }
+
+  private ask(task: CheckTask): Promise<unknown> {
     const worker = (this.worker ??= this.start())
     return new Promise((resolve, reject) => {
       const settle = (act: () => void): void => {
@@ -52,13 +67,13 @@ export class CheckThread {
         })
       const limit = setTimeout(() => giveUp('too-slow', 'Checking this booklet takes too long.'), this.patience)
       worker.once('exit', () => giveUp('too-large', 'Checking this booklet takes too much memory.'))
-      worker.once('message', (answer: CheckAnswer) =>
+      worker.once('message', ({ result, fault }: CheckAnswer) =>
         settle(() => {
-          if (answer.fault) reject(faultFrom(answer.fault))
-          else resolve(answer.text!)
+          if (fault) reject(faultFrom(fault))
+          else resolve(result)
         }),
       )
-      worker.postMessage(text)
+      worker.postMessage(task)
     })
   }
 

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Bundle } from '@core/booklet'
+import { faultLine, plainFault } from '@core/fault'
+import { fetchVersion } from '../published/server-client'
+
+/** A booklet that is read with its password: nothing of it is on the page yet. */
+const { id, version } = defineProps<{ id: string; version: number; terms: string | undefined }>()
+const emit = defineEmits<{ unlocked: [bundle: Bundle, password: string] }>()
+
+const password = ref('')
+const problem = ref('')
+const isAsking = ref(false)
+
+async function unlock(): Promise<void> {
+  isAsking.value = true
+  problem.value = ''
+  try {
+    const bundle = await fetchVersion(id, version, { password: password.value })
+    emit('unlocked', bundle, password.value)
+  } catch (thrown) {
+    problem.value = faultLine(plainFault(thrown))
+  } finally {
+    isAsking.value = false
+  }
+}
+</script>
+
+<template>
+  <main class="locked">
+    <h1>This booklet is read with a password</h1>
+    <form @submit.prevent="unlock">
+      <label
+        >Password <input v-model="password" class="plain-field" type="password" autocomplete="current-password" required maxlength="1000"
+      /></label>
+      <button class="plain-button framed" type="submit" :disabled="isAsking">{{ isAsking ? 'Asking…' : 'Open it' }}</button>
+    </form>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <p v-if="terms" class="terms">{{ terms }}</p>
+    <p class="faint">Whoever designed it gives the password away.</p>
+  </main>
+</template>
+
+<style scoped>
+.terms {
+  white-space: pre-line;
+  overflow-wrap: anywhere;
+}
+.locked {
+  max-width: 32em;
+  margin: 16vh auto 0;
+  padding: 0 20px;
+}
+form {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 12px;
+}
+label {
+  display: grid;
+  gap: 2px;
+  flex: 1 1 220px;
+}
+</style>

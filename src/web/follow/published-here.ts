@@ -1,0 +1,51 @@
+import type { PublishedAs } from '@press/html'
+
+/** Where this page has its booklet from, and the words that builders have sent from it. */
+
+/** @returns undefined in a file that opens from a disk */
+export function publishedAs(): PublishedAs | undefined {
+  const text = document.getElementById('published')?.textContent
+  return text ? (JSON.parse(text) as PublishedAs) : undefined
+}
+
+/** A question whose token this device has. */
+export interface OwnQuestion {
+  readonly questionId: string
+  readonly token: string
+}
+
+const ownKey = (id: string): string => `jump-rail-questions-${id}`
+const waitingKey = (id: string): string => `jump-rail-unsent-${id}`
+
+function read<T>(key: string): T[] {
+  try {
+    const list: unknown = JSON.parse(localStorage.getItem(key) ?? '[]')
+    return Array.isArray(list) ? (list as T[]) : []
+  } catch {
+    return []
+  }
+}
+
+/** @returns whether it is kept */
+function write(key: string, list: readonly unknown[]): boolean {
+  try {
+    localStorage.setItem(key, JSON.stringify(list))
+    return true
+  } catch {
+    return false
+  }
+}
+
+export const ownQuestions = (id: string): OwnQuestion[] => read(ownKey(id))
+export const keepOwn = (id: string, question: OwnQuestion): boolean => write(ownKey(id), [...ownQuestions(id), question])
+
+/** Questions that could not be sent yet. */
+export const waitingQuestions = <T>(id: string): T[] => read<T>(waitingKey(id))
+export const keepWaiting = (id: string, questions: readonly unknown[]): boolean => write(waitingKey(id), questions)
+
+/** The version that was followed on this device last. */
+export function lastVersion(id: string): number | undefined {
+  const [version] = read<number>(`jump-rail-version-${id}`)
+  return typeof version === 'number' ? version : undefined
+}
+export const keepVersion = (id: string, version: number): boolean => write(`jump-rail-version-${id}`, [version])

@@ -1,0 +1,67 @@
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import { Fault, faultLine, plainFault } from '@core/fault'
+import { askQuestion, fetchQuestions, type NewQuestion, type Letter } from '../published/server-client'
+import { keepOwn, keepWaiting, ownQuestions, waitingQuestions } from './published-here'
+
+/** What builders ask the designer of a booklet, from this device; what cannot be sent waits until it can. */
+export function useQuestions(id: string, password: string | undefined) {
+  const questions = shallowRef<readonly Letter[]>([])
+  const waiting = ref(waitingQuestions<NewQuestion>(id).length)
+  const said = ref('')
+  const carried = password === undefined ? {} : { password }
+
+  /** What all may see, and one's own with their answers. */
+  async function look(): Promise<void> {
+    const lists = await Promise.all(
+      [undefined, ...ownQuestions(id).map(({ token }) => token)].map((token) =>
+        fetchQuestions(id, { ...carried, ...(token === undefined ? {} : { token }) }).catch(() => []),
+      ),
+    )
+    questions.value = [...new Map(lists.flat().map((each) => [each.questionId, each])).values()]
+  }
+
+  async function send(question: NewQuestion): Promise<void> {
+    keepOwn(id, await askQuestion(id, question, password))
+  }
+
+  /** @returns whether the words need not be kept by whoever wrote them */
+  async function ask(question: NewQuestion): Promise<boolean> {
+    try {
+      await send(question)
+      said.value = 'Sent. The answer will stand here.'
+      await look()
+      return true
+    } catch (thrown) {
+      if (!(thrown instanceof Fault && thrown.code === 'no-server')) {
+        said.value = `This was not sent. ${faultLine(plainFault(thrown))}`
+        return false
+      }
+      const isKept = keepWaiting(id, [...waitingQuestions(id), question])
+      waiting.value = waitingQuestions(id).length
+      said.value = isKept ? 'There is no network now: it will be sent later.' : 'There is no network now, and this device keeps nothing.'
+      return isKept
+    }
+  }
+
+  /** Sends what waits, the oldest first, up to the first that cannot be sent. */
+  async function sendWaiting(): Promise<void> {
+    let rest = waitingQuestions<NewQuestion>(id)
+    try {
+      while (rest.length > 0) {
+        await send(rest[0]!)
+        rest = rest.slice(1)
+        keepWaiting(id, rest)
+      }
+    } catch (thrown) {
+      // What the server refuses would be refused for ever.
+      if (thrown instanceof Fault && !['no-server', 'too-often', 'no-store'].includes(thrown.code)) keepWaiting(id, rest.slice(1))
+    }
+    waiting.value = waitingQuestions(id).length
+    await look()
+  }
+  useEventListener(window, 'online', () => void sendWaiting())
+  void sendWaiting()
+
+  return { questions, waiting: computed(() => waiting.value), said, ask }
+}

@@ -1,0 +1,228 @@
+<script setup lang="ts">
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import type { Bundle } from '@core/booklet'
+import { faultLine, plainFault } from '@core/fault'
+import { plural } from '@core/words'
+import ActionButton from '../controls/ActionButton.vue'
+import { download } from '../shared/download'
+import { notify } from '../shared/notices'
+import WordMark from '../shared/WordMark.vue'
+import { usePublications } from '../stores/publications'
+import { groupLetters, lettersTable } from './letters'
+import { dateWords, KIND_WORDS, STATE_WORDS } from './published-words'
+import {
+  answerQuestion,
+  fetchQuestions,
+  fetchVersion,
+  removeQuestion,
+  setQuestionState,
+  type Letter,
+  type QuestionState,
+} from './server-client'
+
+/** What builders wrote about a booklet, step by step, and what is answered. */
+const { id } = defineProps<{ id: string }>()
+
+const publications = usePublications()
+const publication = computed(() => publications.byId(id))
+const questions = shallowRef<readonly Letter[]>([])
+const isLoaded = ref(false)
+const problem = ref('')
+/** Names of sections by id, of the newest version. */
+const names = shallowRef<ReadonlyMap<string, string>>(new Map())
+const nameOf = (section: string | undefined): string => (section === undefined ? 'About the whole' : (names.value.get(section) ?? section))
+const sectionNames = ({ plan }: Bundle): Map<string, string> => new Map(plan.sections.map(({ id: of, name }) => [of, name]))
+/** Answers that are being written. */
+const drafts = reactive<Record<string, string>>({})
+
+const groups = computed(() => groupLetters(questions.value))
+const unanswered = computed(() => questions.value.filter(({ answer, state }) => !answer && state === 'private').length)
+
+async function look(): Promise<void> {
+  problem.value = ''
+  try {
+    if (!publications.isLoaded) await publications.load()
+    if (!publication.value) throw new Error('The key of this booklet is not in this browser.')
+    const { ownerToken: token, version } = publication.value
+    questions.value = await fetchQuestions(id, { token })
+    isLoaded.value = true
+    if (questions.value.some(({ section }) => section !== undefined)) names.value = sectionNames(await fetchVersion(id, version, { token }))
+  } catch (thrown) {
+    problem.value = faultLine(plainFault(thrown))
+  }
+}
+watch(() => id, look, { immediate: true })
+
+async function act(work: (token: string) => Promise<Letter | undefined>, of: Letter): Promise<void> {
+  try {
+    const next = await work(publication.value!.ownerToken)
+    questions.value = questions.value.flatMap((each) => (each.questionId !== of.questionId ? [each] : next ? [next] : []))
+  } catch (thrown) {
+    notify(`That was not done. ${faultLine(plainFault(thrown))}`, { isError: true })
+  }
+}
+
+const answer = (of: Letter): Promise<void> =>
+  act(async (token) => {
+    const text = drafts[of.questionId]?.trim() ?? ''
+    const next = await answerQuestion(id, token, of.questionId, text)
+    delete drafts[of.questionId]
+    return next
+  }, of)
+const show = (of: Letter, state: QuestionState): Promise<void> => act((token) => setQuestionState(id, token, of.questionId, state), of)
+const remove = (of: Letter): Promise<void> =>
+  act(async (token) => {
+    await removeQuestion(id, token, of.questionId)
+    return undefined
+  }, of)
+
+const save = (): void => download('letters.csv', lettersTable(questions.value), 'text/csv')
+
+const STATES: readonly { state: QuestionState; label: string }[] = [
+  { state: 'public', label: 'Show to all' },
+  { state: 'solved', label: 'Solved' },
+  { state: 'hidden', label: 'Hide' },
+  { state: 'private', label: 'Keep between us' },
+]
+</script>
+
+<template>
+  <div class="letters-screen">
+    <header>
+      <WordMark />
+      <RouterLink :to="{ name: 'published' }">Published</RouterLink>
+      <RouterLink v-if="publication?.model" :to="{ name: 'booklet', params: { id: publication.model } }">Its booklet</RouterLink>
+    </header>
+    <main>
+      <h1>Letters</h1>
+      <p v-if="publication" class="faint">
+        About {{ publication.name }}. {{ plural(questions.length, 'letter')
+        }}<template v-if="unanswered > 0">, {{ unanswered }} without an answer</template>.
+      </p>
+      <p v-if="problem" role="alert">{{ problem }} <ActionButton @click="look">Try again</ActionButton></p>
+      <p v-else-if="!isLoaded" role="status">Fetching letters…</p>
+      <div v-else-if="questions.length === 0" class="empty">
+        <h2>Nobody has written yet</h2>
+        <p>Builders write from any step of the booklet: a question, a mistake, a missing piece, or that they built it.</p>
+      </div>
+      <template v-else>
+        <ActionButton @click="save">Save as a table</ActionButton>
+        <section v-for="group in groups" :key="`${group.section}/${group.step}`" :aria-label="nameOf(group.section)">
+          <h2>
+            {{ nameOf(group.section) }}<template v-if="group.step">, step {{ group.step }}</template
+            ><span v-if="group.section !== undefined && group.stuck > 0" class="stuck"
+              >{{ plural(group.stuck, 'builder') }} stuck here</span
+            >
+          </h2>
+          <RouterLink
+            v-if="group.section !== undefined && publication?.model"
+            :to="{ name: 'rail', params: { id: publication.model }, query: { section: group.section, step: String(group.step ?? 1) } }"
+            >Open it on the rail</RouterLink
+          >
+          <article v-for="each in group.letters" :key="each.questionId">
+            <p class="faint">
+              <b>{{ KIND_WORDS[each.kind] }}</b>{{ each.name ? `, ${each.name}` : '' }}, {{ dateWords(each.date)
+              }}<template v-if="each.minutes !== undefined">, {{ plural(each.minutes, 'minute') }}</template
+              >. {{ STATE_WORDS[each.state] }}.
+            </p>
+            <p class="text">{{ each.text }}</p>
+            <p v-if="each.link">
+              <a :href="each.link" target="_blank" rel="noopener noreferrer nofollow">{{ each.link }}</a>
+            </p>
+            <p v-if="each.answer" class="answer"><b>You:</b> {{ each.answer }}</p>
+            <form @submit.prevent="answer(each)">
+              <label
+                >{{ each.answer ? 'Another answer' : 'Answer' }}
+                <textarea v-model="drafts[each.questionId]" class="plain-field" rows="2" maxlength="20000" />
+              </label>
+              <ActionButton primary submit :disabled="!drafts[each.questionId]?.trim()">Answer</ActionButton>
+            </form>
+            <div class="acts" role="group" aria-label="Who sees it">
+              <button
+                v-for="choice in STATES"
+                :key="choice.state"
+                class="plain-button framed"
+                :aria-pressed="each.state === choice.state"
+                @click="show(each, choice.state)"
+              >
+                {{ choice.label }}
+              </button>
+              <button class="plain-button" @click="remove(each)">Take it away</button>
+            </div>
+          </article>
+        </section>
+      </template>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.letters-screen {
+  flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  padding: 10px 32px;
+  border-bottom: 1px solid var(--rule);
+}
+a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+}
+main {
+  padding: 24px 32px 60px;
+  max-width: 900px;
+  margin: 0 auto;
+}
+section {
+  border-top: 1px solid var(--rule);
+  margin-top: 20px;
+}
+h2 {
+  margin: 14px 0 0;
+}
+.stuck {
+  margin-left: 12px;
+  font-weight: 400;
+  font-size: 1rem;
+}
+article {
+  padding: 12px 0 18px;
+}
+article p {
+  margin: 0 0 6px;
+  overflow-wrap: anywhere;
+}
+.text {
+  white-space: pre-wrap;
+}
+.answer {
+  border-left: 3px solid var(--accent);
+  padding-left: 10px;
+  white-space: pre-wrap;
+}
+form {
+  display: flex;
+  align-items: end;
+  gap: 10px;
+}
+form label {
+  flex: 1;
+  display: grid;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 8px;
+}
+.acts [aria-pressed='true'] {
+  font-weight: 700;
+  border-color: var(--accent);
+}
+</style>

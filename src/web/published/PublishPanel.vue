@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import qrcode from 'qrcode-generator'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
+import type { Bundle } from '@core/booklet'
+import { faultLine, plainFault } from '@core/fault'
+import ActionButton from '../controls/ActionButton.vue'
+import { notify } from '../shared/notices'
+import type { Publication } from '../storage/database'
+import { linkTo, usePublications } from '../stores/publications'
+import { accessWords, dateWords } from './published-words'
+import { changeSettings, describeBooklet, type PublishedBooklet } from './server-client'
+import { changedSettings, draftOf, firstSettings, NEW_DRAFT } from './settings-draft'
+import SettingsForm from './SettingsForm.vue'
+
+/** A link that builders follow: the first version, the next ones, who may read them, and the end. */
+const { modelId, bundle } = defineProps<{ modelId: string; bundle: Bundle }>()
+
+const publications = usePublications()
+const publication = computed(() => publications.of(modelId))
+const booklet = shallowRef<PublishedBooklet | null>(null)
+const draft = ref({ ...NEW_DRAFT })
+const whatChanged = ref('')
+const isBusy = ref(false)
+const isEnding = ref(false)
+const linkBox = ref<HTMLElement>()
+
+const link = computed(() => (publication.value ? linkTo(publication.value) : ''))
+const code = computed(() => {
+  if (link.value === '') return ''
+  const qr = qrcode(0, 'M')
+  qr.addData(link.value)
+  qr.make()
+  return qr.createSvgTag({ cellSize: 4, margin: 4, scalable: true })
+})
+
+async function describe(of: Publication): Promise<void> {
+  try {
+    booklet.value = await describeBooklet(of.id, of.ownerToken)
+    draft.value = draftOf(booklet.value)
+  } catch {
+    // Who may read it is told when the server answers again; the link stands all the same.
+    booklet.value = null
+  }
+}
+void publications.load()
+watch(
+  () => publication.value?.id,
+  () => publication.value && describe(publication.value),
+  { immediate: true },
+)
+
+/** One thing at a time; what is refused is told, and nothing has changed. */
+async function act(what: string, work: () => Promise<string>): Promise<void> {
+  isBusy.value = true
+  try {
+    notify(await work())
+  } catch (thrown) {
+    notify(`${what} ${faultLine(plainFault(thrown))} You can still export it as a file.`, { isError: true })
+  } finally {
+    isBusy.value = false
+  }
+}
+
+const publish = (): Promise<void> =>
+  act('The booklet was not published.', async () => {
+    await publications.publish(modelId, bundle, firstSettings(draft.value))
+    await nextTick()
+    linkBox.value?.focus()
+    return 'The booklet is published.'
+  })
+
+const publishNext = (of: Publication): Promise<void> =>
+  act('The version was not published.', async () => {
+    const isNew = await publications.publishNext(of, bundle, whatChanged.value)
+    whatChanged.value = ''
+    await describe(publication.value!)
+    return isNew ? `Version ${publication.value!.version} is published under the same link.` : 'Nothing has changed since the last version.'
+  })
+
+const saveSettings = (of: Publication): Promise<void> =>
+  act('The settings were not saved.', async () => {
+    booklet.value = await changeSettings(of.id, of.ownerToken, changedSettings(draft.value))
+    draft.value = draftOf(booklet.value)
+    return accessWords(booklet.value)
+  })
+
+const withdraw = (of: Publication): Promise<void> =>
+  act('The booklet was not withdrawn.', async () => {
+    await publications.withdraw(of)
+    isEnding.value = false
+    booklet.value = null
+    draft.value = { ...NEW_DRAFT }
+    return 'The booklet is withdrawn. Its link says so to whoever follows it.'
+  })
+
+async function copyLink(): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(link.value)
+    notify('The link is copied.')
+  } catch {
+    notify('The link could not be copied. Mark it and copy it by hand.', { isError: true })
+  }
+}
+</script>
+
+<template>
+  <section class="publish" aria-labelledby="publish-heading">
+    <h2 id="publish-heading">Publish</h2>
+    <template v-if="!publication">
+      <ActionButton primary :disabled="isBusy" @click="publish">{{ isBusy ? 'Publishing…' : 'Publish and get a link' }}</ActionButton>
+      <details>
+        <summary>Terms, free time, password</summary>
+        <SettingsForm v-model="draft" />
+      </details>
+    </template>
+    <template v-else>
+      <div class="published">
+        <p ref="linkBox" tabindex="-1">
+          Published. Whoever has this link can follow:<br /><a :href="link" target="_blank" rel="noopener">{{ link }}</a>
+        </p>
+        <p v-if="booklet" class="faint">
+          Version {{ publication.version }}, {{ dateWords(booklet.versions.at(-1)!.date) }}. {{ accessWords(booklet) }}
+        </p>
+        <ActionButton @click="copyLink">Copy the link</ActionButton>
+        <!-- eslint-disable-next-line vue/no-v-html -- drawn by the code library from the link alone -->
+        <div class="code" role="img" aria-label="The link as a code to scan" v-html="code" />
+      </div>
+      <label class="changed"
+        >What changed, in your words
+        <textarea v-model="whatChanged" class="plain-field" rows="2" maxlength="20000" />
+      </label>
+      <ActionButton primary :disabled="isBusy" @click="publishNext(publication)">{{
+        isBusy ? 'Publishing…' : 'Publish as the next version'
+      }}</ActionButton>
+      <details v-if="booklet">
+        <summary>Terms, free time, password</summary>
+        <SettingsForm v-model="draft" is-published :has-password="booklet.access === 'password' || booklet.window?.after === 'password'" />
+        <ActionButton :disabled="isBusy" @click="saveSettings(publication)">Save these settings</ActionButton>
+      </details>
+      <RouterLink class="letters" :to="{ name: 'letters', params: { id: publication.id } }">Letters from builders</RouterLink>
+      <ActionButton v-if="!isEnding" @click="isEnding = true">Withdraw</ActionButton>
+      <div v-else class="ending" role="group" aria-label="Withdraw">
+        <p>
+          The link will say that the booklet is withdrawn, to all who have it. This cannot be taken back; a free time or a password can.
+        </p>
+        <ActionButton :disabled="isBusy" @click="withdraw(publication)">Withdraw for good</ActionButton>
+        <ActionButton @click="isEnding = false">Keep it</ActionButton>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.publish {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+.publish > * {
+  margin: 0;
+}
+.published {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+.published p {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.published p:focus {
+  outline: none;
+}
+.code {
+  width: 132px;
+  background: #fff;
+}
+.changed {
+  display: grid;
+  width: 100%;
+}
+details {
+  width: 100%;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+  text-decoration: underline;
+}
+details :deep(.settings) {
+  margin-bottom: 10px;
+}
+.letters {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+}
+.ending {
+  border-left: 3px solid var(--accent);
+  padding-left: 12px;
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+.ending p {
+  margin: 0;
+}
+</style>

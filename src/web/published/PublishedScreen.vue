@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { faultLine, plainFault } from '@core/fault'
+import { plural } from '@core/words'
+import ActionButton from '../controls/ActionButton.vue'
+import WordMark from '../shared/WordMark.vue'
+import { linkTo, usePublications } from '../stores/publications'
+import { accessWords, dateWords } from './published-words'
+import { describeBooklet, fetchQuestions, type PublishedBooklet } from './server-client'
+
+/** All that was published from this browser. */
+interface Described {
+  readonly booklet?: PublishedBooklet
+  readonly letters?: number
+  readonly unanswered?: number
+  readonly problem?: string
+}
+
+const publications = usePublications()
+const described = ref<Readonly<Record<string, Described>>>({})
+const problem = ref('')
+
+async function look(): Promise<void> {
+  problem.value = ''
+  try {
+    await publications.load()
+  } catch (thrown) {
+    problem.value = faultLine(plainFault(thrown))
+  }
+  await Promise.all(
+    publications.all.map(async ({ id, ownerToken }) => {
+      const found = await describeOne(id, ownerToken)
+      described.value = { ...described.value, [id]: found }
+    }),
+  )
+}
+
+async function describeOne(id: string, token: string): Promise<Described> {
+  try {
+    const [booklet, questions] = await Promise.all([describeBooklet(id, token), fetchQuestions(id, { token })])
+    return {
+      booklet,
+      letters: questions.length,
+      unanswered: questions.filter(({ state, answer }) => state === 'private' && !answer).length,
+    }
+  } catch (thrown) {
+    return { problem: faultLine(plainFault(thrown)) }
+  }
+}
+void look()
+</script>
+
+<template>
+  <div class="published-screen">
+    <header>
+      <WordMark />
+      <RouterLink :to="{ name: 'shelf' }">Shelf</RouterLink>
+    </header>
+    <main>
+      <h1>Published</h1>
+      <p class="faint">
+        Their keys stand in this browser and in what you save of it as one file. Without its key nobody can change or withdraw a booklet.
+      </p>
+      <p v-if="problem" role="alert">{{ problem }}</p>
+      <p v-if="!publications.isLoaded && !problem" role="status">Looking…</p>
+      <div v-else-if="publications.all.length === 0" class="empty">
+        <h2>Nothing is published yet</h2>
+        <p>Open a model, look at its booklet, and publish it there.</p>
+        <RouterLink :to="{ name: 'shelf' }">To the shelf</RouterLink>
+      </div>
+      <ul v-else>
+        <li v-for="each in publications.all" :key="each.id">
+          <div class="what">
+            <h2>{{ each.name }}</h2>
+            <a v-if="!each.isWithdrawn" :href="linkTo(each)" target="_blank" rel="noopener">{{ linkTo(each) }}</a>
+          </div>
+          <p class="state">
+            Version {{ each.version }}, {{ dateWords(new Date(each.publishedAt).toISOString()) }}.
+            <template v-if="described[each.id]?.booklet">{{ accessWords(described[each.id]!.booklet!) }}</template>
+            <template v-else-if="described[each.id]?.problem">{{ described[each.id]!.problem }}</template>
+            <template v-else>Asking the server…</template>
+          </p>
+          <p class="acts">
+            <RouterLink :to="{ name: 'letters', params: { id: each.id } }"
+              >{{ described[each.id]?.letters === undefined ? 'Letters' : plural(described[each.id]!.letters!, 'letter')
+              }}<b v-if="described[each.id]?.unanswered">, {{ described[each.id]!.unanswered }} new</b></RouterLink
+            >
+            <RouterLink v-if="each.model" :to="{ name: 'booklet', params: { id: each.model } }">Its booklet</RouterLink>
+          </p>
+        </li>
+      </ul>
+      <ActionButton v-if="publications.all.length > 0" @click="look">Ask the server again</ActionButton>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.published-screen {
+  flex: 1;
+  min-height: 0;
+  overflow-y: auto;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  padding: 10px 32px;
+  border-bottom: 1px solid var(--rule);
+}
+header a,
+.acts a,
+.what a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+}
+main {
+  padding: 24px 32px 60px;
+  max-width: 1100px;
+  margin: 0 auto;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(220px, 1.4fr) 1.2fr auto;
+  gap: 4px 24px;
+  align-items: start;
+  padding: 14px 0;
+  border-top: 1px solid var(--rule);
+}
+h2 {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.what a {
+  overflow-wrap: anywhere;
+  word-break: break-all;
+}
+.state,
+.acts {
+  margin: 0;
+}
+.acts {
+  display: flex;
+  flex-direction: column;
+}
+@media (max-width: 760px) {
+  li {
+    grid-template-columns: 1fr;
+  }
+  main {
+    padding: 16px;
+  }
+}
+</style>

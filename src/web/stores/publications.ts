@@ -1,0 +1,59 @@
+import { defineStore } from 'pinia'
+import { shallowRef } from 'vue'
+import type { Bundle } from '@core/booklet'
+import type { Publication } from '../storage/database'
+import { useLibrary } from '../storage/open-library'
+import { publishBooklet, publishVersion, withdrawBooklet, type AskedSettings } from '../published/server-client'
+
+/** What was published from this browser, with the keys of its owner. */
+export const usePublications = defineStore('publications', () => {
+  const all = shallowRef<readonly Publication[]>([])
+  const isLoaded = shallowRef(false)
+
+  async function load(): Promise<void> {
+    all.value = await (await useLibrary()).publications()
+    isLoaded.value = true
+  }
+
+  /** The newest of a model that is not withdrawn. */
+  const of = (model: string): Publication | undefined => all.value.find((each) => each.model === model && !each.isWithdrawn)
+  const byId = (id: string): Publication | undefined => all.value.find((each) => each.id === id)
+
+  async function keep(publication: Publication): Promise<void> {
+    // A key that is lost cannot be had again: it is shown even where it cannot be kept.
+    all.value = [publication, ...all.value.filter(({ id }) => id !== publication.id)]
+    await (await useLibrary()).keepPublication(publication)
+  }
+
+  /** @throws Fault what the server refuses */
+  async function publish(model: string, bundle: Bundle, settings: AskedSettings): Promise<Publication> {
+    const { id, ownerToken } = await publishBooklet(bundle, settings)
+    const publication = { id, model, ownerToken, name: bundle.model.name, publishedAt: Date.now(), version: 1 }
+    await keep(publication)
+    return publication
+  }
+
+  /** @returns whether it differs from the version before @throws Fault what the server refuses */
+  async function publishNext(publication: Publication, bundle: Bundle, whatChanged: string): Promise<boolean> {
+    const { version } = await publishVersion(publication.id, publication.ownerToken, { bundle, whatChanged })
+    await keep({ ...publication, name: bundle.model.name, publishedAt: Date.now(), version })
+    return version !== publication.version
+  }
+
+  /** For good. @throws Fault what the server refuses */
+  async function withdraw(publication: Publication): Promise<void> {
+    await withdrawBooklet(publication.id, publication.ownerToken)
+    await keep({ ...publication, isWithdrawn: true })
+  }
+
+  /** Those of a backup, beside those that are known. */
+  async function restore(found: readonly Publication[]): Promise<void> {
+    await load()
+    for (const each of found) if (!byId(each.id)) await keep(each)
+  }
+
+  return { all, isLoaded, load, of, byId, publish, publishNext, withdraw, restore }
+})
+
+/** Where builders follow it. */
+export const linkTo = ({ id }: Pick<Publication, 'id'>): string => new URL(`/f/${id}`, location.href).href
