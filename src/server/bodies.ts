@@ -37,7 +37,12 @@ export interface NewBooklet {
   readonly window?: FreeWindow
   readonly password?: string
 }
-export const NEW_BOOKLET: Joi.ObjectSchema<NewBooklet & WithBundle> = Joi.object({ bundle: Joi.any().required(), terms: words, window, password })
+export const NEW_BOOKLET: Joi.ObjectSchema<NewBooklet & WithBundle> = Joi.object({
+  bundle: Joi.any().required(),
+  terms: words,
+  window,
+  password,
+})
 
 export interface NewVersion {
   readonly whatChanged?: string

@@ -75,4 +75,12 @@ describe('light in a closed room', () => {
     expect(gapsOf(slit(3))).toHaveLength(1)
     expect(gapsOf(slit(5))).toEqual([])
   })
+
+  it('falls through a slit of half a stud', () => {
+    const model = room((_course, side, place) => side === 'front' && place === 3)
+    const [main] = model.sections
+    // Half a stud of the slit is closed by tiles on edge, as thick as they are: what is left is 6 u wide.
+    const posts = Array.from({ length: 5 }, (_, i): Part => part(`post ${i}`, 'tile-1x1', [30, 0, 4 + i * 12], '+y+z'))
+    expect(gapsOf({ ...model, sections: [{ ...main!, parts: [...main!.parts!, ...posts] }] }).length).toBe(1)
+  })
 })

@@ -2,16 +2,16 @@ import { flatNodeBoxes, type Scene } from '../scene'
 import { defineCheck } from './check'
 import { idsOf, nameParts } from './naming'
 
-/** Sides of a cell of air, u: a stud by a stud by a plate. */
-const CELL = [10, 10, 4] as const
+/** Sides of a cell of air, u: half a stud by half a stud by a plate. A slit that is narrower may be a joint that does not quite close. */
+const CELL = [5, 5, 4] as const
 /** What cannot pass through a gap of less than two studs by five plates: in cells. */
-const PROBE = [2, 2, 5] as const
+const PROBE = [4, 4, 5] as const
 /** More cells than this are not looked at: the check says nothing then. */
-const MOST_CELLS = 6_000_000
+const MOST_CELLS = 24_000_000
 /** Openings of more cells than this are meant: a fence, a lattice. */
-const MOST_OPEN = 12
+const MOST_OPEN = 24
 /** A room is at least this many cells large; less is a nook. */
-const LEAST_ROOM = 60
+const LEAST_ROOM = 240
 
 /**
  * Air that a fine thread reaches from outside, but a probe of two studs does not. Where the finished model has doors and windows,

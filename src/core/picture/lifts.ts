@@ -60,6 +60,14 @@ export function ghostsOf(section: DrawnSection, step: number, scalePx: number): 
   })
 }
 
+/**
+ * Whether a thing of a step is drawn beside its place too, so that it shows although it ends up behind others.
+ *
+ * @param alike how many parts of the step travel as it does
+ */
+export const isDrawnBeside = (thing: { isPart: boolean; travel: Vec; alike: number }, orientation: Turn): boolean =>
+  !thing.isPart || (!comesFromAbove(thing.travel, orientation) && thing.alike <= MOST_GHOSTS)
+
 /** The parts that a thing of a step brings. */
 export function partsOfNode(section: DrawnSection, step: number, node: number): number[] {
   const [from, to] = section.ranges[step]!

@@ -36,7 +36,11 @@ export interface Client {
   readonly server: FastifyInstance
   /** Folder of the store. */
   readonly data: string
-  readonly ask: (method: InjectOptions['method'], url: string, more?: { body?: unknown; token?: string; password?: string; accept?: string }) => Promise<LightMyRequestResponse>
+  readonly ask: (
+    method: InjectOptions['method'],
+    url: string,
+    more?: { body?: unknown; token?: string; password?: string; accept?: string },
+  ) => Promise<LightMyRequestResponse>
   readonly publish: (settings?: object) => Promise<Published>
 }
 

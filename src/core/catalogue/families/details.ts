@@ -17,9 +17,10 @@ export function detail(id: string, title: string, recipe: Pick<ShapeRecipe, 'box
 /** A tile with slots, as of a drain or a vent. */
 function grille(columns: number): Shape {
   const width = columns * 10
-  const slots = Array.from({ length: columns * 3 - 1 }, (_, i) =>
-    boxAt([2 + i * 3.25 * ((width - 4) / (columns * 9.75 - 3.25)), 1.5, 2], [1.6, 7, 2]),
-  )
+  const count = columns * 3 - 1
+  const slot = 1.6
+  const lath = (width - count * slot) / (count + 1)
+  const slots = Array.from({ length: count }, (_, i) => boxAt([lath + i * (lath + slot), 1.5, 2], [slot, 7, 2]))
   /** Where the slots and the ends begin and end: between them stand the laths. */
   const edges = [[0, 0] as const, ...slots.map(({ min, max }) => [min[0], max[0]] as const), [width, width] as const]
   return makeShape({
