@@ -4,7 +4,7 @@ import { CORPUS } from './corpus'
 
 /** What is told of a model, each code once, in order; notes on colours aside. */
 export const codesOf = (model: ModelDocument): string[] =>
-  [...new Set(reportModel(model).report.findings.map(({ code }) => code as string))].filter((code) => code !== 'never-seen').sort()
+  [...new Set(reportModel(model).report.findings.map(({ code }) => code))].filter((code) => code !== 'never-seen').sort()
 
 interface Row {
   readonly code: string

@@ -22,7 +22,7 @@ const standing = (name: string, parts: readonly Part[], codes: readonly string[]
   codes,
 })
 const ALONG_Y = '+y-x'
-const upY = (id: string, length: number, y: number, z: number, x = 0): Part => part(id, `brick-1x${length}`, [x, y, z], ALONG_Y)
+const upY = (id: string, length: number, y: number, z: number): Part => part(id, `brick-1x${length}`, [0, y, z], ALONG_Y)
 
 /** Two walls that meet in a corner; `laps` says of each course which of them runs through. */
 const corner = (laps: readonly ('x' | 'y')[]): Part[] =>

@@ -35,6 +35,9 @@ const SYMMETRIC = 0.7
 /** Fewer nodes do not make a pattern of sides, unless every one has its counterpart. */
 const LEAST_NODES = 12
 const LEAST_OF_FEW = 4
+/** More pairs that break a pattern than these, or this share of all, are a pattern of their own. */
+const FEW_ODD = 2
+const ODD_SHARE = 0.04
 /** So many alike make a row. */
 const LEAST_ROW = 4
 /** Parts farther apart than this make no row, u. */
@@ -112,29 +115,28 @@ function oddPairs(nodes: readonly NodeSpec[], places: readonly NodePlace[], axis
   if (plane === undefined) return []
   const known = new Map(places.map(({ kind, at }, node) => [keyAt(kind, at), node]))
   const odd: [number, number][] = []
-  let mirrored = 0
-  let paired = 0
+  const mirrored: number[] = []
   places.forEach(({ kind, at }, node) => {
-    const other = known.get(
-      keyAt(
-        kind,
-        vecOf((k) => (k === axis ? plane - at[k] : at[k])),
-      ),
-    )
+    const image = vecOf((k) => (k === axis ? plane - at[k] : at[k]))
+    const other = known.get(keyAt(kind, image))
     if (other === undefined) return
-    paired++
-    if (lookOf(nodes[node]!, FLIPS[axis]) === lookOf(nodes[other]!)) mirrored++
+    if (lookOf(nodes[node]!, FLIPS[axis]) === lookOf(nodes[other]!)) mirrored.push(node)
     else if (node < other) odd.push([node, other])
   })
-  if (odd.length === 0 || !isPattern({ all: nodes.length, paired, mirrored, odd: odd.length })) return []
-  if (nodes.length < LEAST_NODES && turnsHalf(nodes, places, known)) return []
-  return odd.map((pair) => ({ kind: 'sides', axis, nodes: pair }))
-}
-
-function isPattern({ all, paired, mirrored, odd }: { all: number; paired: number; mirrored: number; odd: number }): boolean {
-  if (all >= LEAST_NODES) return mirrored >= SYMMETRIC * all
-  // Of few every one has a counterpart, and one pair breaks the rule.
-  return all >= LEAST_OF_FEW && paired === all && odd === 1
+  if (odd.length === 0) return []
+  if (nodes.length < LEAST_NODES) {
+    // Of few every one has a counterpart, and one pair breaks the rule.
+    const isPattern = odd.length === 1 && nodes.length >= LEAST_OF_FEW && mirrored.length + 2 === nodes.length
+    return isPattern && !turnsHalf(nodes, places, known) ? odd.map((pair) => ({ kind: 'sides', axis, nodes: pair })) : []
+  }
+  if (mirrored.length < SYMMETRIC * nodes.length) return []
+  const isCopy = (node: number): boolean => nodes[node]!.kind !== 'part'
+  const [parts, copies] = [odd.filter(([node]) => !isCopy(node)), odd.filter(([node]) => isCopy(node))]
+  return [
+    ...(parts.length <= Math.max(FEW_ODD, ODD_SHARE * nodes.length) ? parts : []),
+    // Copies that all look one way have a rule of their own, as houses along a street.
+    ...(copies.length <= Math.max(1, mirrored.filter(isCopy).length / 2) ? copies : []),
+  ].map((pair) => ({ kind: 'sides', axis, nodes: pair }))
 }
 
 const keyAt = (kind: string, at: Vec): string => `${kind} ${at.join()}`

@@ -2,16 +2,23 @@ import { flatNodeBoxes, type Scene } from '../scene'
 import { defineCheck } from './check'
 import { idsOf, nameParts } from './naming'
 
-/** Sides of a cell of air, u: half a stud by half a stud by a plate. A slit that is narrower may be a joint that does not quite close. */
-const CELL = [5, 5, 4] as const
-/** What cannot pass through a gap of less than two studs by five plates: in cells. */
-const PROBE = [4, 4, 5] as const
-/** More cells than this are not looked at: the check says nothing then. */
-const MOST_CELLS = 24_000_000
-/** Openings of more cells than this are meant: a fence, a lattice. */
-const MOST_OPEN = 24
-/** A room is at least this many cells large; less is a nook. */
-const LEAST_ROOM = 240
+/** How finely air is cut. */
+interface Grain {
+  /** Sides of a cell of air, u. */
+  readonly cell: readonly [number, number, number]
+  /** What cannot pass through a gap of less than two studs by five plates: in cells. */
+  readonly probe: readonly [number, number, number]
+  /** Openings of more cells than this are meant: a fence, a lattice. */
+  readonly mostOpen: number
+  /** A room is at least this many cells large; less is a nook. */
+  readonly leastRoom: number
+}
+/** Slits of half a stud are seen; one that is narrower may be a joint that does not quite close. */
+const FINE: Grain = { cell: [5, 5, 4], probe: [4, 4, 5], mostOpen: 24, leastRoom: 240 }
+/** Only gaps of a stud are seen, four times as fast. */
+const COARSE: Grain = { cell: [10, 10, 4], probe: [2, 2, 5], mostOpen: 12, leastRoom: 60 }
+/** More cells than this are cut coarsely; more coarse ones are not looked at: the check says nothing then. */
+const MOST_CELLS = 6_000_000
 
 /**
  * Air that a fine thread reaches from outside, but a probe of two studs does not. Where the finished model has doors and windows,
@@ -37,11 +44,12 @@ const THREAD = 3
 
 /** For each room with a gap, the nodes around the gap. */
 function findGaps(scene: Scene): number[][] {
-  const air = Air.around(scene)
+  const air = Air.around(scene, FINE) ?? Air.around(scene, COARSE)
   if (!air) return []
+  const { mostOpen, leastRoom } = air.grain
   air.fill(OUTSIDE, air.anchorsFrom(0))
   air.thread()
-  return air.rooms().flatMap(({ cells, mouth }) => (cells >= LEAST_ROOM && mouth.length <= MOST_OPEN ? [air.nodesAround(mouth)] : []))
+  return air.rooms().flatMap(({ cells, mouth }) => (cells >= leastRoom && mouth.length <= mostOpen ? [air.nodesAround(mouth)] : []))
 }
 
 /** The space around and in a section, cut into cells. */
@@ -50,6 +58,7 @@ class Air {
 
   private constructor(
     private readonly scene: Scene,
+    readonly grain: Grain,
     private readonly from: readonly number[],
     private readonly size: readonly number[],
   ) {
@@ -60,7 +69,8 @@ class Air {
   }
 
   /** @returns undefined where there is nothing, or too much */
-  static around(scene: Scene): Air | undefined {
+  static around(scene: Scene, grain: Grain): Air | undefined {
+    const { cell, probe } = grain
     const boxes = flatNodeBoxes(scene)
     const low = [Infinity, Infinity, Infinity]
     const high = [-Infinity, -Infinity, -Infinity]
@@ -71,10 +81,10 @@ class Air {
       }
     }
     // Air on all sides, wide enough for the probe.
-    const from = low.map((value, k) => Math.floor(value / CELL[k]!) - PROBE[k]!)
-    const size = high.map((value, k) => Math.ceil(value / CELL[k]!) + PROBE[k]! - from[k]!)
+    const from = low.map((value, k) => Math.floor(value / cell[k]!) - probe[k]!)
+    const size = high.map((value, k) => Math.ceil(value / cell[k]!) + probe[k]! - from[k]!)
     const cells = size.reduce((a, b) => a * b, 1)
-    return Number.isFinite(cells) && cells <= MOST_CELLS ? new Air(scene, from, size) : undefined
+    return Number.isFinite(cells) && cells <= MOST_CELLS ? new Air(scene, grain, from, size) : undefined
   }
 
   private index(x: number, y: number, z: number): number {
@@ -83,9 +93,10 @@ class Air {
 
   /** A cell is full when a body holds its middle. */
   private fillBox(box: ArrayLike<number>): void {
+    const { cell } = this.grain
     const range = (k: 0 | 1 | 2): [number, number] => [
-      Math.ceil(box[k]! / CELL[k] - 0.5) - this.from[k]!,
-      Math.ceil(box[k + 3]! / CELL[k] - 0.5) - 1 - this.from[k]!,
+      Math.ceil(box[k]! / cell[k] - 0.5) - this.from[k]!,
+      Math.ceil(box[k + 3]! / cell[k] - 0.5) - 1 - this.from[k]!,
     ]
     const [[x0, x1], [y0, y1], [z0, z1]] = [range(0), range(1), range(2)]
     for (let z = z0; z <= z1; z++) for (let y = y0; y <= y1; y++) this.state.fill(SOLID, this.index(x0, y, z), this.index(x1, y, z) + 1)
@@ -150,9 +161,10 @@ class Air {
   /** All lines of cells along one axis after the other. */
   private eachLine(visit: (first: number, stride: number, length: number, probe: number) => void): void {
     const [sx, sy, sz] = this.size as [number, number, number]
-    for (let z = 0; z < sz; z++) for (let y = 0; y < sy; y++) visit((z * sy + y) * sx, 1, sx, PROBE[0])
-    for (let z = 0; z < sz; z++) for (let x = 0; x < sx; x++) visit(z * sy * sx + x, sx, sy, PROBE[1])
-    for (let y = 0; y < sy; y++) for (let x = 0; x < sx; x++) visit(y * sx + x, sx * sy, sz, PROBE[2])
+    const { probe } = this.grain
+    for (let z = 0; z < sz; z++) for (let y = 0; y < sy; y++) visit((z * sy + y) * sx, 1, sx, probe[0])
+    for (let z = 0; z < sz; z++) for (let x = 0; x < sx; x++) visit(z * sy * sx + x, sx, sy, probe[1])
+    for (let y = 0; y < sy; y++) for (let x = 0; x < sx; x++) visit(y * sx + x, sx * sy, sz, probe[2])
   }
 
   /** Marks all air that a thread reaches from outside, but the probe does not. */
@@ -201,11 +213,12 @@ class Air {
   nodesAround(cells: readonly number[]): number[] {
     const [sx, sy] = this.size as [number, number]
     const boxes = flatNodeBoxes(this.scene)
+    const { cell } = this.grain
     const found = new Set<number>()
     for (const at of cells) {
-      const corner = [at % sx, Math.floor(at / sx) % sy, Math.floor(at / (sx * sy))].map((value, k) => (value + this.from[k]!) * CELL[k]!)
+      const corner = [at % sx, Math.floor(at / sx) % sy, Math.floor(at / (sx * sy))].map((value, k) => (value + this.from[k]!) * cell[k]!)
       for (let node = 0; node < this.scene.nodes.length; node++) {
-        const touches = [0, 1, 2].every((k) => boxes[node * 6 + k]! <= corner[k]! + CELL[k]! && boxes[node * 6 + 3 + k]! >= corner[k]!)
+        const touches = [0, 1, 2].every((k) => boxes[node * 6 + k]! <= corner[k]! + cell[k]! && boxes[node * 6 + 3 + k]! >= corner[k]!)
         if (touches && this.scene.nodes[node]!.parts.length > 0) found.add(node)
       }
     }

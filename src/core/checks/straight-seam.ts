@@ -118,10 +118,12 @@ function contactsAcross(built: BuiltSection, axis: 0 | 1): Map<number, Contact[]
     const { shape, pose } = parts[bodies.part[i]!]!
     return flatWays(shape, pose.matrix).has(way)
   }
-  const endingAt = new Map<string, number[]>()
+  const endingAt = new Map<number, number[]>()
   for (let i = 0; i < bodies.count; i++) {
     if (!isPart(i) || !isFlat(i, ends)) continue
-    for (const key of keysBeside(side(i, axis + 3), side(i, 2), side(i, 5))) {
+    const last = cellOf(side(i, 5) - 1)
+    for (let cell = cellOf(side(i, 2)); cell <= last; cell++) {
+      const key = cellKey(side(i, axis + 3), cell)
       const list = endingAt.get(key)
       if (list) list.push(i)
       else endingAt.set(key, [i])
@@ -131,30 +133,31 @@ function contactsAcross(built: BuiltSection, axis: 0 | 1): Map<number, Contact[]
   for (let i = 0; i < bodies.count; i++) {
     if (!isPart(i) || !isFlat(i, begins)) continue
     const at = side(i, axis)
-    const beside = new Set(keysBeside(at, side(i, 2), side(i, 5)).flatMap((key) => endingAt.get(key) ?? []))
-    for (const j of beside) {
-      if (bodies.node[i] === bodies.node[j] || side(j, axis + 3) !== at) continue
-      const [from, to] = [Math.max(side(i, across), side(j, across)), Math.min(side(i, across + 3), side(j, across + 3))]
-      const [low, high] = [Math.max(side(i, 2), side(j, 2)), Math.min(side(i, 5), side(j, 5))]
-      if (from >= to || low >= high) continue
-      const contact: Contact = { from, to, low, high, nodes: [bodies.node[j]!, bodies.node[i]!] }
-      const plane = planes.get(at)
-      if (plane) plane.push(contact)
-      else planes.set(at, [contact])
+    const last = cellOf(side(i, 5) - 1)
+    for (let cell = cellOf(side(i, 2)); cell <= last; cell++) {
+      for (const j of endingAt.get(cellKey(at, cell)) ?? []) {
+        const low = Math.max(side(i, 2), side(j, 2))
+        // Found again in each cell that both lie in: told in the lowest.
+        if (bodies.node[i] === bodies.node[j] || cellOf(low) !== cell) continue
+        const [from, to] = [Math.max(side(i, across), side(j, across)), Math.min(side(i, across + 3), side(j, across + 3))]
+        const high = Math.min(side(i, 5), side(j, 5))
+        if (from >= to || low >= high) continue
+        const contact: Contact = { from, to, low, high, nodes: [bodies.node[j]!, bodies.node[i]!] }
+        const plane = planes.get(at)
+        if (plane) plane.push(contact)
+        else planes.set(at, [contact])
+      }
     }
   }
   return planes
 }
 
-/** Height of a cell by which sides are found, u. */
+/** Height of the cells of a plane by which sides are found, u. */
 const CELL = 24
-
-/** Cells of a plane that a side lies in. Long planes with many sides at one height are few enough to be compared. */
-function keysBeside(at: number, low: number, high: number): string[] {
-  const keys: string[] = []
-  for (let z = Math.floor(low / CELL); z * CELL < high; z++) keys.push(`${at} ${z}`)
-  return keys
-}
+const cellOf = (z: number): number => Math.floor(z / CELL)
+/** More than any model is wide, in cells of a plane or in u. */
+const WIDE = 2 ** 22
+const cellKey = (at: number, cell: number): number => (at + WIDE) * 2 * WIDE + cell + WIDE
 
 const isLaid = (shape: Shape): boolean => shape.connectors.some(({ kind }) => kind === 'stud' || kind === 'socket')
 

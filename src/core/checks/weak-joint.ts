@@ -65,15 +65,16 @@ function findWeakGroups(built: BuiltSection, levels: readonly Bounds[]): WeakGro
   const { scene, joints } = built
   const masses = nodeMasses(scene)
   const total = masses.reduce((a, b) => a + b, 0)
-  const table = Math.min(...scene.nodeBoxes.map(({ min }) => min[2]))
+  const table = scene.nodeBoxes.reduce((least, { min }) => Math.min(least, min[2]), Infinity)
+  const isStanding = (node: number): boolean => scene.nodeBoxes[node]!.min[2] <= table
+  const allStanding = scene.nodes.filter((_, node) => isStanding(node)).length
   const groups = findBridges(joints, scene.nodes.length)
     .map(({ joint, beyond }) => {
       const mass = beyond.reduce((sum, node) => sum + masses[node]!, 0)
-      const other = rest(scene, beyond)
-      const stands = [beyond, other].map((nodes) => nodes.some((node) => scene.nodeBoxes[node]!.min[2] <= table))
+      const standing = beyond.filter(isStanding).length
       // What stands on the table does not hang; of two that do, or do not, the lighter is named.
-      const hangs = stands[0] === stands[1] ? mass * 2 <= total : !stands[0]
-      return hangs ? { joint, nodes: beyond, mass } : { joint, nodes: other, mass: total - mass }
+      const hangs = standing > 0 === standing < allStanding ? mass * 2 <= total : standing === 0
+      return hangs ? { joint, nodes: beyond, mass } : { joint, nodes: rest(scene, beyond), mass: total - mass }
     })
     .filter((group) => group.nodes.length > 1 && levels.some((bounds) => isWeak(built, group, bounds, masses)))
     .sort((a, b) => b.nodes.length - a.nodes.length || Math.min(...a.nodes) - Math.min(...b.nodes))
