@@ -2,17 +2,23 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import type { ModelDocument } from '@core/model'
 import type { ModelPlan } from '@core/plan'
+import { buildPrograms } from '../../tests/support/built'
 import { oneSection, part } from '../../tests/support/models'
 
 const folder = mkdtempSync(join(tmpdir(), 'jump-rail-'))
 const top = new URL('../../', import.meta.url).pathname
 const demo = (name: string): string => join(top, `demo/models/${name}.rail.json`)
 
+let built = ''
+beforeAll(async () => {
+  built = await buildPrograms('cli')
+}, 120_000)
+
 function run(...args: string[]): { code: number | null; out: string; err: string } {
-  const result = spawnSync(process.execPath, ['--import', 'tsx', join(top, 'src/cli/main.ts'), ...args], { cwd: top, encoding: 'utf8' })
+  const result = spawnSync(process.execPath, [join(built, 'cli.js'), ...args], { cwd: top, encoding: 'utf8' })
   return { code: result.status, out: result.stdout, err: result.stderr }
 }
 

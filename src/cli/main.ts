@@ -62,8 +62,9 @@ function exitCodeOf(thrown: unknown): number {
   return isRefusal ? REFUSED : FAILED
 }
 
-try {
-  process.exitCode = await run(process.argv.slice(2))
-} catch (thrown) {
-  process.exitCode = exitCodeOf(thrown)
-}
+// Not awaited at the top: what is fetched later may import this file, and would wait for its end for ever.
+void run(process.argv.slice(2))
+  .catch(exitCodeOf)
+  .then((code) => {
+    process.exitCode = code
+  })

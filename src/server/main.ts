@@ -50,11 +50,10 @@ async function start(): Promise<void> {
   process.stdout.write(`Jump Rail is at http://${host}:${port}\n`)
 }
 
-try {
-  await start()
-} catch (error) {
+// Not awaited at the top: what is fetched later may import this file, and would wait for its end for ever.
+start().catch((error: unknown) => {
   process.stderr.write(
     `The server cannot start: ${(error as Error).message}\nSet PORT to another number, or JUMP_RAIL_STORE to where booklets can be kept.\n`,
   )
   process.exit(1)
-}
+})

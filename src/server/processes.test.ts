@@ -2,18 +2,23 @@ import { spawn } from 'node:child_process'
 import { connect } from 'node:net'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
-import { afterEach, describe, expect, it } from 'vitest'
+import S3rver from 's3rver'
+import { afterEach, beforeAll, describe, expect, it } from 'vitest'
+import { buildPrograms } from '../../tests/support/built'
 import { BUNDLE, newFolder, renamed } from './support/start'
 
 /** Servers as processes of their own, as they are run. */
 
-const top = new URL('../../', import.meta.url).pathname
+let built = ''
+beforeAll(async () => {
+  built = await buildPrograms('server')
+}, 120_000)
 const children: ReturnType<typeof spawn>[] = []
 afterEach(() => children.splice(0).forEach((child) => child.kill('SIGKILL')))
 
 async function run(port: number, environment: Record<string, string> = {}) {
   const env = { ...process.env, JUMP_RAIL_STORE: newFolder(), ...environment, PORT: String(port) }
-  const child = spawn(process.execPath, ['--import', 'tsx', join(top, 'src/server/main.ts')], { cwd: top, env })
+  const child = spawn(process.execPath, [join(built, 'server.js')], { env })
   children.push(child)
   const ended = new Promise<number | null>((resolve) => child.on('exit', (code) => resolve(code)))
   let errors = ''
@@ -110,4 +115,44 @@ describe('the program', () => {
     expect(numbers.sort((a, b) => a - b)).toEqual([2, 3, 4, 5, 6, 7, 8, 9])
     expect((await servers[1].ask('GET', `/api/booklets/${id}/versions/9`)).status).toBe(200)
   }, 60_000)
+
+  it('serves object storage and shared limits together with others', async () => {
+    const s3 = new S3rver({
+      port: 4188,
+      address: '127.0.0.1',
+      silent: true,
+      directory: newFolder(),
+      configureBuckets: [{ name: 'booklets' }],
+    })
+    await s3.run()
+    const redis = spawn('redis-server', ['--port', '4187', '--save', '', '--dir', newFolder()], { stdio: ['ignore', 'pipe', 'ignore'] })
+    children.push(redis)
+    await new Promise<void>((resolve) =>
+      redis.stdout.on('data', (data: Buffer) => data.toString().includes('Ready to accept') && resolve()),
+    )
+    const environment = {
+      JUMP_RAIL_STORE: 's3://booklets/here',
+      JUMP_RAIL_LIMITS: 'redis://127.0.0.1:4187',
+      AWS_ENDPOINT_URL: 'http://127.0.0.1:4188',
+      AWS_ACCESS_KEY_ID: 'S3RVER',
+      AWS_SECRET_ACCESS_KEY: 'S3RVER',
+      AWS_REGION: 'eu-central-1',
+    }
+    const servers = await Promise.all([run(4185, environment), run(4186, environment)])
+    expect((await servers[0]!.ask('GET', '/readyz')).status).toBe(200)
+    const { id, ownerToken: token } = await servers[0]!.publish()
+    const answers = await Promise.all(
+      Array.from({ length: 6 }, (_, i) => servers[i % 2]!.ask('PUT', `/api/booklets/${id}`, { bundle: renamed(`n ${i}`) }, token)),
+    )
+    const numbers = await Promise.all(answers.map(async (answer) => ((await answer.json()) as { version: number }).version))
+    expect(numbers.sort((a, b) => a - b)).toEqual([2, 3, 4, 5, 6, 7])
+    // Both count together: 7 are published, 53 are left of the hour.
+    const more = await Promise.all(Array.from({ length: 60 }, (_, i) => servers[i % 2]!.ask('POST', '/api/booklets', { bundle: BUNDLE })))
+    expect(more.filter(({ status }) => status === 201).length).toBe(53)
+    expect(new Set(more.filter(({ status }) => status !== 201).map(({ status }) => status))).toEqual(new Set([429]))
+    // Without its store a server says so, and is there still.
+    await s3.close()
+    expect((await servers[1]!.ask('GET', '/readyz')).status).toBe(503)
+    expect((await servers[1]!.ask('GET', '/healthz')).status).toBe(200)
+  }, 90_000)
 })

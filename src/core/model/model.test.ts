@@ -29,7 +29,6 @@ describe('reading a model', () => {
     expect(readModelText(`\ufeff${JSON.stringify(valid())}`)).toEqual(valid())
   })
 
-  /* eslint-disable @typescript-eslint/no-unsafe-member-access, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-return */
   it.each<[string, string, string | undefined, (m: Loose) => void]>([
     ['an unknown key', 'unknown-key', 'sections[0].parts[0].color', (m) => (m['sections'][0].parts[0].color = 'red')],
     ['an unknown key on top', 'unknown-key', 'extra', (m) => (m['extra'] = 1)],
