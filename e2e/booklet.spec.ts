@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { execFileSync } from 'node:child_process'
 import { pathToFileURL } from 'node:url'
 import type { Page } from '@playwright/test'
@@ -124,6 +125,16 @@ test('the PDF holds every step and an inventory that adds up', async ({ page }) 
     expect(counts.reduce((a, b) => a + b, 0)).toBe(36)
     expect(inventory).toContain('36 parts')
   }
+})
+
+test('the booklet in words alone tells the place of every part', async ({ page }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'In words alone' }).click()])
+  const path = test.info().outputPath('words.txt')
+  await file.saveAs(path)
+  const text = readFileSync(path, 'utf8')
+  expect(text.match(/^- .*: stud \d+.*, row \d+.*\.$/gm)).toHaveLength(36)
 })
 
 test('a large PDF shows its progress and can be stopped', async ({ page }) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
-import { makePages, pageTitle, type Bundle, type MendedStep, type Page, type StepPage } from '@core/booklet'
+import { makePages, pageTitle, spokenPlaces, type Bundle, type MendedStep, type Page, type StepPage } from '@core/booklet'
 import { pieceKey, total, type PieceCount } from '@core/count'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
@@ -77,6 +77,8 @@ const sections = computed(() =>
   }),
 )
 const title = computed(() => pageTitle(page.value))
+/** For who cannot see the picture. */
+const places = computed(() => (step.value ? spokenPlaces(props.bundle, step.value.section, step.value.number) : []))
 const answered = computed(
   () =>
     questions?.questions.value.filter(
@@ -304,6 +306,9 @@ watch(drawnForPrint, async (drawn) => {
           <template v-else-if="step">
             <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
             <p class="sr-only">{{ step.spoken }}</p>
+            <ul class="sr-only" aria-label="Where each part goes">
+              <li v-for="(place, i) in places" :key="i">{{ place }}</li>
+            </ul>
             <p v-for="join in step.joins" :key="join.label + join.mirrored" class="join">
               <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
                 <path d="M1 4 H10 C20 4 18 17 28 17 H33" fill="none" stroke="currentColor" stroke-width="2.4" />

@@ -1,0 +1,58 @@
+import { total } from '../../count'
+import { memo } from '../../memo'
+import type { Bundle } from '../bundle'
+import { makePages } from '../page-index'
+import type { StepPage, TrayPage } from '../pages'
+import { PlanIndex, type IndexedSection } from '../plan-index'
+import { plural } from '../../words'
+import { stepPlaces } from './step-places'
+
+/**
+ * A whole booklet in words alone, for who cannot see the pictures: section by section what to gather, then each step with the
+ * place of every part. What is said is enough to build it; a test does.
+ */
+export function spokenText(bundle: Bundle): string {
+  const index = indexOf(bundle)
+  const pages = makePages(bundle)
+  const { model, plan } = bundle
+  const lines = [`${model.name}.`, `${plural(plan.parts, 'part')}, ${plural(plan.sections.length, 'section')}.`, HOW]
+  for (const page of pages) {
+    const section = 'section' in page ? index.section(page.section) : undefined
+    if (!section) continue
+    if (page.kind === 'tray') lines.push('', ...trayLines(page, section, index))
+    else if (page.kind === 'step' || page.kind === 'jump') lines.push('', ...stepLines(page, section, index))
+  }
+  return `${lines.join('\n')}\n`
+}
+
+/** The places of what one step brings, a line each. @param number of the step, from 1 */
+export function spokenPlaces(bundle: Bundle, sectionId: string, number: number): string[] {
+  const index = indexOf(bundle)
+  const section = index.section(sectionId)
+  const step = section?.plan.steps[number - 1]
+  return section && step ? stepPlaces(index, section, step) : []
+}
+
+const indexOf = memo((bundle: Bundle) => new PlanIndex(bundle))
+
+const HOW =
+  'Sit before the model. Places are counted as the section stands when it is finished: studs from the left, rows from the front, plates from the bottom, to the corner of the piece that is nearest to there. A piece lies with its top upward and its length to the right where nothing else is said.'
+
+function trayLines(page: TrayPage, section: IndexedSection, index: PlanIndex): string[] {
+  const times = section.plan.times + section.plan.mirrored
+  const from = section.plan.derivedFrom === undefined ? undefined : index.section(section.plan.derivedFrom)
+  return [
+    `Section ${section.letter}: ${section.plan.name}.`,
+    ...(from ? [`It is a unit of section ${from.letter}: its places are counted as those of that section.`] : []),
+    ...(times > 1 ? [`Build it ${times} times.`] : []),
+    `It takes ${plural(total(page.pieces), 'piece')} and ${plural(page.steps, 'step')}.`,
+  ]
+}
+
+function stepLines(page: StepPage, section: IndexedSection, index: PlanIndex): string[] {
+  const step = section.plan.steps[page.number - 1]!
+  const said = [...(page.caution === '' ? [] : [`Take care: ${page.caution}`]), ...page.signs, ...(page.note === '' ? [] : [page.note])]
+  // Where pictures are seen from helps nobody here.
+  const spoken = page.seenFrom === '' ? page.spoken : page.spoken.replace(` ${page.seenFrom}.`, '')
+  return [spoken, ...stepPlaces(index, section, step).map((line) => `- ${line}`), ...said]
+}

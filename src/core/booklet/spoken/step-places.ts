@@ -1,0 +1,67 @@
+import { memo } from '../../memo'
+import {
+  catalogueOf,
+  copiesOf,
+  copyPose,
+  Flattener,
+  isLoose,
+  partsOf,
+  placedPart,
+  type ModelDocument,
+  type Part,
+  type PlacedPart,
+} from '../../model'
+import type { Move, PlanStep } from '../../plan'
+import { posedBox, unite, type Box, type Vec } from '../../space'
+import type { IndexedSection, PlanIndex } from '../plan-index'
+import { copyById } from '../plan-index'
+import { placeWords } from './place-words'
+
+/** What a step brings, a line each: the piece or section, how it lies, where it goes. */
+export const stepPlaces = (index: PlanIndex, section: IndexedSection, step: PlanStep): string[] =>
+  step.moves.flatMap((move) => movePlaces(index, section, move))
+
+function movePlaces(index: PlanIndex, { base }: IndexedSection, move: Move): string[] {
+  const { model } = index.source
+  const origin = () => originOf(model, base.id)
+  if ('parts' in move) {
+    const parts = partsById(partsOf(base))
+    return move.parts.flatMap((id) => {
+      const part = parts.get(id)
+      return part && !isLoose(part) ? [partWords(model, part, origin())] : []
+    })
+  }
+  const joined = index.joined({ base } as IndexedSection, move)
+  const target = joined && index.section(joined.id)
+  if (!target) return []
+  const name = `Section ${target.letter}, ${target.plan.name}`
+  // A unit was built in the same frame.
+  if ('section' in move) return [`${name}: at the place that its own steps say.`]
+  const copy = copyById(copiesOf(base), move.copy)!
+  return [`${name}${placeWords(sectionBox(model, copy.section), copyPose(model, base, copy), origin())}.`]
+}
+
+function partWords(model: ModelDocument, part: Part, origin: Vec): string {
+  const catalogue = catalogueOf(model)
+  const { shape, pose } = placedPart(part, catalogue)
+  const colour = (catalogue.colours.get(part.colour)?.name ?? part.colour).toLowerCase()
+  const long = part.length === undefined ? '' : `, ${part.length} mm long`
+  return `${shape.title} in ${colour}${long}${placeWords({ min: [0, 0, 0], max: shape.box }, pose, origin)}.`
+}
+
+const partsById = memo((parts: readonly Part[]): ReadonlyMap<string, Part> => new Map(parts.map((part) => [part.id, part])))
+
+/** Around the body boxes of all parts of a section, in its lattice. */
+function sectionBox(model: ModelDocument, id: string): Box {
+  const boxes = boxesOf(model)
+  let box = boxes.known.get(id)
+  if (!box) boxes.known.set(id, (box = boxes.flattener.all(id).map(boxOf).reduce(unite, EMPTY)))
+  return box
+}
+
+const boxesOf = memo((model: ModelDocument) => ({ flattener: new Flattener(model), known: new Map<string, Box>() }))
+const boxOf = ({ shape, pose }: PlacedPart): Box => posedBox(pose, { min: [0, 0, 0], max: shape.box })
+const EMPTY: Box = { min: [Infinity, Infinity, Infinity], max: [-Infinity, -Infinity, -Infinity] }
+
+/** The left front corner at the bottom of a finished section. */
+const originOf = (model: ModelDocument, id: string): Vec => sectionBox(model, id).min
