@@ -79,6 +79,29 @@ test('the next version has the same link, and tells who began with the one befor
   await builder.close()
 })
 
+test('place and ticks go to another device by a link, without an account', async ({ page, browser }) => {
+  await openDemo(page, 'Bird table')
+  const builder = await (await browser.newContext()).newPage()
+  await builder.goto(await publish(page))
+  for (let i = 0; i < 3; i++) await builder.keyboard.press('ArrowRight')
+  await builder.getByRole('checkbox').first().check()
+  await builder.getByRole('button', { name: 'Carry on elsewhere' }).click()
+  await expectAccessible(builder)
+  const carried = (await builder.getByRole('link', { name: /#place=/ }).getAttribute('href'))!
+  const place = await builder.getByRole('heading', { level: 1 }).innerText()
+  const tablet = await (await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true })).newPage()
+  await tablet.goto(carried)
+  await expect(tablet.getByRole('heading', { level: 1 })).toHaveText(place)
+  await expect(tablet.getByRole('checkbox').first()).toBeChecked()
+  // From there on the tablet keeps its own place, also when the same link is opened once more.
+  await tablet.keyboard.press('ArrowRight')
+  await expect(tablet.getByRole('heading', { level: 1 })).not.toHaveText(place)
+  const next = await tablet.getByRole('heading', { level: 1 }).innerText()
+  await tablet.reload()
+  await expect(tablet.getByRole('heading', { level: 1 })).toHaveText(next)
+  await Promise.all([builder.close(), tablet.close()])
+})
+
 test.describe('a password', () => {
   test.use({ expectedErrors: [/401|410/] })
   test('is asked for before anything is shown, and a withdrawn booklet says so', async ({ page }) => {

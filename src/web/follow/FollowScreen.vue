@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
-import { makePages, pageTitle, spokenPlaces, type Bundle, type MendedStep, type Page, type StepPage } from '@core/booklet'
-import { pieceKey, total, type PieceCount } from '@core/count'
+import { makePages, pageTitle, spokenPlaces, type Bundle, type MendedStep, type StepPage } from '@core/booklet'
+import { total, type PieceCount } from '@core/count'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
 import PagePicture from '../shared/StepPicture.vue'
@@ -14,10 +14,13 @@ import type { PainterClient } from '../workers/painter-client'
 import TurnMark from '../shared/TurnMark.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 import AskPanel from './AskPanel.vue'
+import CarryPanel from './CarryPanel.vue'
 import NewerNotice from './NewerNotice.vue'
+import PrintAll from './PrintAll.vue'
 import TickList from './TickList.vue'
 import { keepVersion, lastVersion } from './published-here'
-import { contentKey, loadProgress, pageKey, placeIn, saveProgress } from './progress'
+import { carriedProgress, placeAddress } from './carry'
+import { contentKey, loadProgress, pageKey, placeIn, saveProgress, tickKey } from './progress'
 import { useQuestions } from './use-questions'
 
 const props = defineProps<{ bundle: Bundle; painter: PainterClient; published?: PublishedAs | undefined; password?: string | undefined }>()
@@ -25,11 +28,15 @@ const props = defineProps<{ bundle: Bundle; painter: PainterClient; published?: 
 const pages = makePages(props.bundle)
 const { published, password } = props
 const key = published ? `jump-rail-progress-${published.id}` : contentKey(props.bundle)
-const stored = loadProgress(key)
+const stored = (published && carriedProgress(pages, published.version, location.hash)) || loadProgress(key)
+// What an address has brought is taken once: from here on this device keeps its own place.
+if (location.hash !== '') history.replaceState(null, '', location.pathname + location.search)
 const index = ref(placeIn(pages, stored))
 
 const questions = published ? useQuestions(published.id, password) : null
 const isAsking = ref(false)
+const isCarrying = ref(false)
+const address = computed(() => placeAddress(pages, published?.version ?? 1, { page: index.value, ticked: [...ticked.value] }))
 /** The version that was followed before, where this is a newer one. */
 const before = published ? lastVersion(published.id) : undefined
 const isNewer = ref(published !== undefined && before !== undefined && before < published.version)
@@ -86,8 +93,6 @@ const answered = computed(
     ).length ?? 0,
 )
 
-/** Work makes another piece, with a tick of its own. */
-const tickKey = (piece: PieceCount, on: Page): string => `${pageKey(on)}/${pieceKey(piece).replace(/\n/g, '/')}`
 const isTicked = (piece: PieceCount): boolean => ticked.value.has(tickKey(piece, page.value))
 const isDone = (stepPage: StepPage, at: number): boolean =>
   at < index.value || (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(tickKey(piece, stepPage))))
@@ -139,58 +144,10 @@ const onTouchEnd = (event: TouchEvent): void => {
   const way = event.changedTouches[0]!.clientX - touchX
   if (Math.abs(way) > 60) go(index.value + (way < 0 ? 1 : -1))
 }
-
-const drawnForPrint = ref(0)
-const toPrint = computed(() => pages.filter((p) => 'picture' in p && p.picture !== null).length)
-async function printAll(): Promise<void> {
-  drawnForPrint.value = 0
-  isPrinting.value = true
-}
-watch(drawnForPrint, async (drawn) => {
-  if (!isPrinting.value || drawn < toPrint.value) return
-  await nextTick()
-  window.print()
-  isPrinting.value = false
-})
 </script>
 
 <template>
-  <div v-if="isPrinting" class="print-all">
-    <p class="screen-only" role="status">
-      Preparing {{ drawnForPrint }} of {{ toPrint }} pictures for print…
-      <button class="plain-button framed" @click="isPrinting = false">Stop</button>
-    </p>
-    <section v-for="(p, i) in pages" :key="i" class="print-page">
-      <h2>
-        {{ pageTitle(p) }}<template v-if="p.kind === 'step' || p.kind === 'jump'">{{ ` ${p.name}` }}</template>
-      </h2>
-      <div v-if="'picture' in p && p.picture" class="print-picture">
-        <PagePicture
-          :picture="p.picture"
-          :finished="p.kind === 'cover' || p.kind === 'tray'"
-          :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : pageTitle(p)"
-          @drawn="drawnForPrint++"
-        />
-      </div>
-      <template v-if="p.kind === 'step' || p.kind === 'jump'">
-        <p v-if="p.turn"><TurnMark /> {{ p.turn }}.</p>
-        <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
-        <p v-for="reach in p.reaches" :key="reach">{{ reach }}</p>
-        <p v-if="p.note">{{ p.note }}</p>
-        <p v-for="sign in p.signs" :key="sign">
-          <b>{{ sign }}</b>
-        </p>
-        <PhotoPicture v-for="(photo, k) in p.photos" :key="`photo ${k}`" :photo="photo" />
-      </template>
-      <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.caution">Take care: {{ p.caution }}</p>
-      <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
-        Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
-      </p>
-      <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
-      <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
-      <DecalList v-else-if="p.kind === 'decals'" :decals="p.decals" />
-    </section>
-  </div>
+  <PrintAll v-if="isPrinting" :pages="pages" @done="isPrinting = false" />
 
   <div v-else class="follow">
     <header>
@@ -200,7 +157,10 @@ watch(drawnForPrint, async (drawn) => {
           Sections <kbd>O</kbd>
         </button>
         <button v-if="questions" class="plain-button" :aria-expanded="isAsking" @click="isAsking = !isAsking">Ask the designer</button>
-        <button class="plain-button" @click="printAll">Print all</button>
+        <button v-if="published" class="plain-button" :aria-expanded="isCarrying" @click="isCarrying = !isCarrying">
+          Carry on elsewhere
+        </button>
+        <button class="plain-button" @click="isPrinting = true">Print all</button>
       </nav>
     </header>
 
@@ -225,6 +185,7 @@ watch(drawnForPrint, async (drawn) => {
         :said="questions.said.value"
         :ask="questions.ask"
       />
+      <CarryPanel v-if="published && isCarrying" :address="address" />
       <section v-if="isOverview" id="overview" class="overview" aria-label="Sections">
         <button class="plain-button framed" @click="go(0)">Cover</button>
         <ol>

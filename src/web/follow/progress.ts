@@ -1,4 +1,5 @@
 import type { Bundle, Page } from '@core/booklet'
+import { pieceKey, type PieceCount } from '@core/count'
 
 /** How far a builder has come: kept on the device, by what the booklet holds. */
 export interface FollowProgress {
@@ -38,6 +39,9 @@ export function loadProgress(key: string): FollowProgress {
 /** What a page is about: the same in the next version of a booklet. */
 export const pageKey = (page: Page): string =>
   'number' in page ? `${page.section}/${page.number}` : 'section' in page ? page.section : page.kind
+
+/** A tick of a piece on a page; work makes another piece, with a tick of its own. */
+export const tickKey = (piece: PieceCount, on: Page): string => `${pageKey(on)}/${pieceKey(piece).replace(/\n/g, '/')}`
 
 /** The page to open: about the same, or of the same index. */
 export function placeIn(pages: readonly Page[], { page, at }: FollowProgress): number {

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import { pageTitle, type Page } from '@core/booklet'
+import DecalList from '../shared/DecalList.vue'
+import PhotoPicture from '../shared/PhotoPicture.vue'
+import PagePicture from '../shared/StepPicture.vue'
+import TrayList from '../shared/TrayList.vue'
+import TurnMark from '../shared/TurnMark.vue'
+
+/** All pages one below the other; handed to the printer once every picture is painted. */
+const { pages } = defineProps<{ pages: readonly Page[] }>()
+const emit = defineEmits<{ done: [] }>()
+
+const drawn = ref(0)
+const toPrint = computed(() => pages.filter((p) => 'picture' in p && p.picture !== null).length)
+
+watch(drawn, async () => {
+  if (drawn.value < toPrint.value) return
+  await nextTick()
+  window.print()
+  emit('done')
+})
+</script>
+
+<template>
+  <div class="print-all">
+    <p class="screen-only" role="status">
+      Preparing {{ drawn }} of {{ toPrint }} pictures for print…
+      <button class="plain-button framed" @click="emit('done')">Stop</button>
+    </p>
+    <section v-for="(p, i) in pages" :key="i" class="print-page">
+      <h2>
+        {{ pageTitle(p) }}<template v-if="p.kind === 'step' || p.kind === 'jump'">{{ ` ${p.name}` }}</template>
+      </h2>
+      <div v-if="'picture' in p && p.picture" class="print-picture">
+        <PagePicture
+          :picture="p.picture"
+          :finished="p.kind === 'cover' || p.kind === 'tray'"
+          :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : pageTitle(p)"
+          @drawn="drawn++"
+        />
+      </div>
+      <template v-if="p.kind === 'step' || p.kind === 'jump'">
+        <p v-if="p.turn"><TurnMark /> {{ p.turn }}.</p>
+        <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
+        <p v-for="reach in p.reaches" :key="reach">{{ reach }}</p>
+        <p v-if="p.note">{{ p.note }}</p>
+        <p v-for="sign in p.signs" :key="sign">
+          <b>{{ sign }}</b>
+        </p>
+        <PhotoPicture v-for="(photo, k) in p.photos" :key="`photo ${k}`" :photo="photo" />
+      </template>
+      <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.caution">Take care: {{ p.caution }}</p>
+      <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
+        Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
+      </p>
+      <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
+      <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
+      <DecalList v-else-if="p.kind === 'decals'" :decals="p.decals" />
+    </section>
+  </div>
+</template>
+
+<style scoped src="./print.css"></style>
