@@ -168,7 +168,7 @@ test('printing prepares every page and hands it to the printer', async ({ page }
   await page.evaluate(() => {
     window.print = () => document.body.setAttribute('data-printed', String(document.querySelectorAll('.print-page').length))
   })
-  await page.getByRole('button', { name: 'Print all' }).click()
+  await page.getByRole('button', { name: 'Print', exact: true }).click()
   await expect(page.locator('body')).toHaveAttribute('data-printed', /^\d+$/, { timeout: 30_000 })
   expect(Number(await page.locator('body').getAttribute('data-printed'))).toBeGreaterThan(8)
 })

@@ -11,7 +11,7 @@ test('a builder asks on a step, the designer answers for all, and the next build
   await stranger.getByRole('button', { name: 'Begin' }).click()
   await stranger.keyboard.press('ArrowRight')
   await pictureDrawn(stranger)
-  await stranger.getByRole('button', { name: 'Ask the designer' }).click()
+  await stranger.getByRole('button', { name: 'Ask', exact: true }).click()
   await expectAccessible(stranger)
   await stranger.getByLabel('What is the matter?').fill('Which way round does this go?')
   await stranger.getByLabel('Your name, if you like').fill('Ada')
@@ -85,7 +85,7 @@ test('place and ticks go to another device by a link, without an account', async
   await builder.goto(await publish(page))
   for (let i = 0; i < 3; i++) await builder.keyboard.press('ArrowRight')
   await builder.getByRole('checkbox').first().check()
-  await builder.getByRole('button', { name: 'Carry on elsewhere' }).click()
+  await builder.getByRole('button', { name: 'Other device' }).click()
   await expectAccessible(builder)
   const carried = (await builder.getByRole('link', { name: /#place=/ }).getAttribute('href'))!
   const place = await builder.getByRole('heading', { level: 1 }).innerText()

@@ -156,11 +156,9 @@ const onTouchEnd = (event: TouchEvent): void => {
         <button class="plain-button" :aria-expanded="isOverview" aria-controls="overview" @click="isOverview = !isOverview">
           Sections <kbd>O</kbd>
         </button>
-        <button v-if="questions" class="plain-button" :aria-expanded="isAsking" @click="isAsking = !isAsking">Ask the designer</button>
-        <button v-if="published" class="plain-button" :aria-expanded="isCarrying" @click="isCarrying = !isCarrying">
-          Carry on elsewhere
-        </button>
-        <button class="plain-button" @click="isPrinting = true">Print all</button>
+        <button v-if="questions" class="plain-button" :aria-expanded="isAsking" @click="isAsking = !isAsking">Ask</button>
+        <button v-if="published" class="plain-button" :aria-expanded="isCarrying" @click="isCarrying = !isCarrying">Other device</button>
+        <button class="plain-button" @click="isPrinting = true">Print</button>
       </nav>
     </header>
 
