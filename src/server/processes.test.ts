@@ -144,8 +144,16 @@ describe('the program', () => {
     const answers = await Promise.all(
       Array.from({ length: 6 }, (_, i) => servers[i % 2]!.ask('PUT', `/api/booklets/${id}`, { bundle: renamed(`n ${i}`) }, token)),
     )
-    const numbers = await Promise.all(answers.map(async (answer) => ((await answer.json()) as { version: number }).version))
-    expect(numbers.sort((a, b) => a - b)).toEqual([2, 3, 4, 5, 6, 7])
+    const told = await Promise.all(answers.map(async (answer) => (await answer.json()) as { version: number; code?: string }))
+    expect([
+      told.filter(({ code }) => code !== undefined),
+      servers.flatMap(({ errors }) =>
+        errors()
+          .split('\n')
+          .filter((line) => line.includes('no-store')),
+      ),
+    ]).toEqual([[], []])
+    expect(told.map(({ version }) => version).sort((a, b) => a - b)).toEqual([2, 3, 4, 5, 6, 7])
     // Both count together: 7 are published, 53 are left of the hour.
     const more = await Promise.all(Array.from({ length: 60 }, (_, i) => servers[i % 2]!.ask('POST', '/api/booklets', { bundle: BUNDLE })))
     expect(more.filter(({ status }) => status === 201).length).toBe(53)
