@@ -74,7 +74,6 @@ describe('reading a model', () => {
     expect({ code: fault.code, place: fault.place }).toEqual({ code, place })
     expect(fault.message).toMatch(/\.$/)
   })
-  /* eslint-enable */
 
   it('names the nearest known shapes', () => {
     const fault = refusal((m) => ((m as Loose)['sections'] = [{ id: 'main', name: 'M', parts: [part('a', 'plate-1x7', [0, 0, 0])] }]))

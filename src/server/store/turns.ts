@@ -11,18 +11,22 @@ export interface TurnTimes {
 }
 
 const TIMES: TurnTimes = { lease: 10_000, patience: 30_000 }
+/** What a server has not used for so long belongs to one that is gone, ms. */
+const FORGOTTEN_MS = 3600 * 1000
 /** Work that would begin later than this part of its lease is given up. */
 const SAFE_SHARE = 0.7
 
 /**
- * One after another, among any number of servers that share nothing but the store. Whoever wants to change a thing writes a claim
- * beside it and looks who else did. Of two whose claims stand at once, at least the later one sees the other, and whoever sees
- * another steps back and tries again: never do two go on (the first half of Lamport's bakery, 1974, without its numbers). Stores
- * need not compare and swap for this; listing must show what was written before, as folders and S3 (since 2020) do.
+ * One after another, among any number of servers that share nothing but the store. Each server has one object beside a thing, in
+ * which it says whether it wants to change it; then it looks whether another does. Of two that want to at once, at least the later
+ * one sees the other, and whoever sees another steps back and tries again: never do two go on (the first half of Lamport's bakery,
+ * 1974, without its numbers). Stores need not compare and swap for this; reading and listing must show what was written before, as
+ * folders and S3 (since 2020) do. The objects are written over, not deleted: stores stumble over what goes while they list it.
  * Within one server they queue, so that they do not step back from each other.
  */
 export class Turns {
   private readonly queues = new Map<string, Promise<unknown>>()
+  private readonly server = randomUUID()
 
   constructor(
     private readonly store: ObjectStore,
@@ -47,30 +51,45 @@ export class Turns {
 
   private async claim<T>(key: string, act: (assertTurn: () => void) => Promise<T>): Promise<T> {
     const folder = `${key}/turn/`
+    const mine = folder + this.server
     const asked = Date.now()
     for (let attempt = 0; Date.now() - asked < this.times.patience; attempt++) {
-      const since = Date.now()
-      const mine = `${folder}${since}-${randomUUID()}`
-      await this.store.put(mine, '')
-      try {
-        if (await this.isAlone(folder, mine)) return await act(() => this.assertTurn(since))
-      } finally {
-        await this.store.delete(mine)
+      if (await this.isFree(folder, mine, asked)) {
+        const since = Date.now()
+        await this.store.put(mine, `wanted ${since}`)
+        try {
+          if (await this.isFree(folder, mine, asked)) return await act(() => this.assertTurn(since))
+        } finally {
+          await this.release(mine)
+        }
       }
       await wait(10 + Math.random() * Math.min(1000, 20 * 2 ** attempt))
     }
     throw busy()
   }
 
-  private async isAlone(folder: string, mine: string): Promise<boolean> {
-    let isAlone = true
+  /** What was done is done, also where this cannot be said: then the claim ends by its lease. */
+  private async release(mine: string): Promise<void> {
+    try {
+      await this.store.put(mine, `free ${Date.now()}`)
+    } catch {
+      await this.store.delete(mine).catch(() => undefined)
+    }
+  }
+
+  private async isFree(folder: string, mine: string, asked: number): Promise<boolean> {
+    const now = Date.now()
     for (const claim of await this.store.list(folder)) {
       if (claim === mine) continue
-      const since = Number.parseInt(claim.slice(folder.length), 10)
-      if (Date.now() - since > this.times.lease) await this.store.delete(claim)
-      else isAlone = false
+      const text = (await this.store.get(claim))?.toString('utf8') ?? ''
+      const [, state, time] = /^(wanted|free) (\d+)$/.exec(text) ?? []
+      const age = now - Number(time)
+      if (state === 'free') {
+        if (age > FORGOTTEN_MS) await this.store.delete(claim)
+        // Half of one is being written, or was when its server died: it is waited for as long as for any.
+      } else if (state === 'wanted' ? age <= this.times.lease : now - asked <= this.times.lease) return false
     }
-    return isAlone
+    return true
   }
 
   private assertTurn(since: number): void {
