@@ -63,7 +63,7 @@ describe.each(STORES)('%s', (_name, open) => {
     expect((await store.get('n/count'))!.toString()).toBe('12')
     for (const claim of await store.list('n/turn/')) expect((await store.get(claim))!.toString()).toMatch(/^free /)
     await store.close()
-  }, 20_000)
+  }, 60_000)
 
   it('is not blocked by a server that died in its turn', async () => {
     const store = await open()

@@ -54,18 +54,29 @@ export class Turns {
     const mine = folder + this.server
     const asked = Date.now()
     for (let attempt = 0; Date.now() - asked < this.times.patience; attempt++) {
-      if (await this.isFree(folder, mine, asked)) {
+      if ((await this.others(folder, mine, asked)).length === 0) {
         const since = Date.now()
         await this.store.put(mine, `wanted ${since}`)
         try {
-          if (await this.isFree(folder, mine, asked)) return await act(() => this.assertTurn(since))
+          if (await this.isFirst(folder, mine, { asked, since })) return await act(() => this.assertTurn(since))
         } finally {
           await this.release(mine)
         }
       }
-      await wait(10 + Math.random() * Math.min(1000, 20 * 2 ** attempt))
+      await wait(10 + Math.random() * Math.min(500, 20 * 2 ** attempt))
     }
     throw busy()
+  }
+
+  /** Whoever is first by name keeps its claim while the others step back, so that they do not step back from each other for ever. */
+  private async isFirst(folder: string, mine: string, { asked, since }: { asked: number; since: number }): Promise<boolean> {
+    while (Date.now() - since < (this.times.lease * SAFE_SHARE) / 2) {
+      const others = await this.others(folder, mine, asked)
+      if (others.length === 0) return true
+      if (others.some((other) => other < mine)) return false
+      await wait(10)
+    }
+    return false
   }
 
   /** What was done is done, also where this cannot be said: then the claim ends by its lease. */
@@ -77,8 +88,10 @@ export class Turns {
     }
   }
 
-  private async isFree(folder: string, mine: string, asked: number): Promise<boolean> {
+  /** Claims of others that want to change it now. */
+  private async others(folder: string, mine: string, asked: number): Promise<string[]> {
     const now = Date.now()
+    const wanting: string[] = []
     for (const claim of await this.store.list(folder)) {
       if (claim === mine) continue
       const text = (await this.store.get(claim))?.toString('utf8') ?? ''
@@ -87,9 +100,9 @@ export class Turns {
       if (state === 'free') {
         if (age > FORGOTTEN_MS) await this.store.delete(claim)
         // Half of one is being written, or was when its server died: it is waited for as long as for any.
-      } else if (state === 'wanted' ? age <= this.times.lease : now - asked <= this.times.lease) return false
+      } else if (state === 'wanted' ? age <= this.times.lease : now - asked <= this.times.lease) wanting.push(claim)
     }
-    return true
+    return wanting
   }
 
   private assertTurn(since: number): void {
