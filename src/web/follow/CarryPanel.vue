@@ -1,22 +1,12 @@
 <script setup lang="ts">
-import qrcode from 'qrcode-generator'
 import { computed, ref } from 'vue'
+import LinkCode from '../shared/LinkCode.vue'
 
 /** The place in the booklet as a link and as a code, for another device. */
 const { address } = defineProps<{ /** The end of the link, with its `#`. */ address: string }>()
 
 const said = ref('')
 const link = computed(() => new URL(address, location.href).href)
-/** Longer ones no camera reads. */
-const MOST_LETTERS = 2000
-const code = computed(() => {
-  if (link.value.length > MOST_LETTERS) return ''
-  const qr = qrcode(0, 'L')
-  qr.addData(link.value)
-  qr.make()
-  return qr.createSvgTag({ cellSize: 4, margin: 4, scalable: true })
-})
-
 async function copy(): Promise<void> {
   try {
     await navigator.clipboard.writeText(link.value)
@@ -30,12 +20,8 @@ async function copy(): Promise<void> {
 <template>
   <section class="carry" aria-label="Carry on elsewhere">
     <h2>Carry on elsewhere</h2>
-    <p>
-      {{ code ? 'Scan this on the other device, or open the link there' : 'Open this link on the other device' }}: it opens at this page,
-      with your ticks.
-    </p>
-    <!-- eslint-disable-next-line vue/no-v-html -- drawn by the code library from the link alone -->
-    <div v-if="code" class="code" role="img" aria-label="The link to this place as a code to scan" v-html="code" />
+    <p>Scan this on the other device, or open the link there: it opens at this page, with your ticks.</p>
+    <LinkCode :link="link" label="The link to this place as a code to scan" />
     <p>
       <a :href="link">{{ link }}</a>
     </p>
@@ -57,9 +43,5 @@ h2 {
 p {
   margin: 4px 0;
   overflow-wrap: anywhere;
-}
-.code {
-  width: 220px;
-  background: #fff;
 }
 </style>

@@ -8,7 +8,7 @@ import { download } from '../shared/download'
 import { notify } from '../shared/notices'
 import WordMark from '../shared/WordMark.vue'
 import { usePublications } from '../stores/publications'
-import { groupLetters, lettersTable } from './letters'
+import { countUnanswered, groupLetters, lettersTable } from './letters'
 import { dateWords, KIND_WORDS, STATE_WORDS } from './published-words'
 import {
   answerQuestion,
@@ -36,7 +36,7 @@ const sectionNames = ({ plan }: Bundle): Map<string, string> => new Map(plan.sec
 const drafts = reactive<Record<string, string>>({})
 
 const groups = computed(() => groupLetters(questions.value))
-const unanswered = computed(() => questions.value.filter(({ answer, state }) => !answer && state === 'private').length)
+const unanswered = computed(() => countUnanswered(questions.value))
 
 async function look(): Promise<void> {
   problem.value = ''

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import qrcode from 'qrcode-generator'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
+import LinkCode from '../shared/LinkCode.vue'
 import { notify } from '../shared/notices'
 import type { Publication } from '../storage/database'
 import { linkTo, usePublications } from '../stores/publications'
@@ -25,14 +25,6 @@ const isEnding = ref(false)
 const linkBox = ref<HTMLElement>()
 
 const link = computed(() => (publication.value ? linkTo(publication.value) : ''))
-const code = computed(() => {
-  if (link.value === '') return ''
-  const qr = qrcode(0, 'M')
-  qr.addData(link.value)
-  qr.make()
-  return qr.createSvgTag({ cellSize: 4, margin: 4, scalable: true })
-})
-
 async function describe(of: Publication): Promise<void> {
   try {
     booklet.value = await describeBooklet(of.id, of.ownerToken)
@@ -122,8 +114,7 @@ async function copyLink(): Promise<void> {
           Version {{ publication.version }}, {{ dateWords(booklet.versions.at(-1)!.date) }}. {{ accessWords(booklet) }}
         </p>
         <ActionButton @click="copyLink">Copy the link</ActionButton>
-        <!-- eslint-disable-next-line vue/no-v-html -- drawn by the code library from the link alone -->
-        <div class="code" role="img" aria-label="The link as a code to scan" v-html="code" />
+        <LinkCode :link="link" label="The link as a code to scan" />
       </div>
       <label class="changed"
         >What changed, in your words
@@ -170,10 +161,6 @@ async function copyLink(): Promise<void> {
 }
 .published p:focus {
   outline: none;
-}
-.code {
-  width: 132px;
-  background: #fff;
 }
 .changed {
   display: grid;

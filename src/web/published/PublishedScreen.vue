@@ -5,6 +5,7 @@ import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import WordMark from '../shared/WordMark.vue'
 import { linkTo, usePublications } from '../stores/publications'
+import { countUnanswered } from './letters'
 import { accessWords, dateWords } from './published-words'
 import { describeBooklet, fetchQuestions, type PublishedBooklet } from './server-client'
 
@@ -41,7 +42,7 @@ async function describeOne(id: string, token: string): Promise<Described> {
     return {
       booklet,
       letters: questions.length,
-      unanswered: questions.filter(({ state, answer }) => state === 'private' && !answer).length,
+      unanswered: countUnanswered(questions),
     }
   } catch (thrown) {
     return { problem: faultLine(plainFault(thrown)) }

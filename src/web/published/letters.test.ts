@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { groupLetters, lettersTable } from './letters'
+import { countUnanswered, groupLetters, lettersTable } from './letters'
 import type { Letter } from './server-client'
 
 const letter = (more: Partial<Letter>): Letter => ({
@@ -25,6 +25,10 @@ it('letters stand by step, where most were stuck first, those about the whole la
     [undefined, undefined, 0, 1],
   ])
   expect(groupLetters([])).toEqual([])
+})
+
+it('only letters that are private still and have no answer wait for one', () => {
+  expect(countUnanswered([letter({}), letter({ answer: 'So.' }), letter({ state: 'solved' })])).toBe(1)
 })
 
 it('letters as a table run nothing in a spreadsheet', () => {

@@ -28,6 +28,10 @@ export function groupLetters(questions: readonly Letter[]): LetterGroup[] {
     .sort((a, b) => Number(a.section === undefined) - Number(b.section === undefined) || b.stuck - a.stuck)
 }
 
+/** How many wait for a word of the designer. */
+export const countUnanswered = (questions: readonly Letter[]): number =>
+  questions.filter(({ answer, state }) => !answer && state === 'private').length
+
 /** All letters as a table for a spreadsheet. */
 export const lettersTable = (questions: readonly Letter[]): string =>
   tableText(
