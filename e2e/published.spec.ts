@@ -20,6 +20,7 @@ test('a builder asks on a step, the designer answers for all, and the next build
   await expect(stranger.getByText('Not answered yet.')).toBeVisible()
 
   await page.getByRole('link', { name: 'Letters from builders' }).click()
+  await expect(page).toHaveURL(/\/published\//)
   const letter = page.getByRole('article')
   await expect(letter).toContainText('Which way round does this go?')
   await expect(letter).toContainText('Ada')

@@ -1,15 +1,21 @@
 // Everything that must hold: lint, types, unit tests, browser tests. Ends with one plain line over all of them.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { ensureBuilt, ensureInstalled } from './prepare.mjs'
 
 ensureInstalled()
 ensureDebian()
 const totals = { passed: 0, failed: 0, skipped: 0 }
+const env = { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0' }
+const result = (name, status, start) => `${name}: ${status === 0 ? 'ok' : 'failed'} (${Math.round((Date.now() - start) / 1000)} s)`
 
-check('lint', 'npx', ['eslint', '.', '--max-warnings', '0'])
-check('rooms', 'npx', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs'])
-check('types', 'npx', ['vue-tsc', '--noEmit'])
+
+// Each of these keeps one processor busy, so they run beside each other.
+await Promise.all([
+  check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
+  check('types', 'npx', ['vue-tsc', '--noEmit']),
+  check('rooms', 'npx', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']),
+])
 tests('unit', 'npx', ['vitest', 'run'])
 ensureBuilt()
 tests('browser', 'npx', ['playwright', 'test'])
@@ -29,9 +35,9 @@ function ensureDebian() {
     console.error(`The tests need ${missing.join(', ')}. Install them: sudo apt-get install ${missing.join(' ')}`)
     process.exit(1)
   }
-  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  const quiet = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   for (const args of [['update'], ['install', '-y', '--no-install-recommends', ...missing]]) {
-    const result = spawnSync('apt-get', ['-qq', ...args], { stdio: ['ignore', 'ignore', 'inherit'], env })
+    const result = spawnSync('apt-get', ['-qq', ...args], { stdio: ['ignore', 'ignore', 'inherit'], env: quiet })
     if (result.status !== 0) {
       console.error(`apt-get ${args.join(' ')} failed. Install by hand: ${missing.join(' ')}`)
       process.exit(1)
@@ -39,24 +45,23 @@ function ensureDebian() {
   }
 }
 
-function timed(name, command, args, options) {
+/** One thing that holds or does not; what it says is shown when it ends. */
+async function check(name, command, args) {
   const start = Date.now()
-  const result = spawnSync(command, args, { env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0' }, ...options })
-  console.log(`${name}: ${result.status === 0 ? 'ok' : 'failed'} (${Math.round((Date.now() - start) / 1000)} s)`)
-  return result
-}
-
-/** One thing that holds or does not. */
-function check(name, command, args) {
-  const { status } = timed(name, command, args, { stdio: 'inherit' })
+  const child = spawn(command, args, { env, stdio: ['ignore', 'pipe', 'pipe'] })
+  let said = ''
+  for (const stream of [child.stdout, child.stderr]) stream.setEncoding('utf8').on('data', (text) => (said += text))
+  const status = await new Promise((resolve) => child.on('error', () => resolve(1)).on('close', resolve))
+  process.stdout.write(`${said}${result(name, status, start)}\n`)
   if (status === 0) totals.passed++
   else totals.failed++
 }
 
 /** A runner that closes with "name: N passed, N failed, N skipped". */
 function tests(name, command, args) {
-  const { status, stdout } = timed(name, command, args, { stdio: ['ignore', 'pipe', 'inherit'], encoding: 'utf8', maxBuffer: 1 << 28 })
-  process.stdout.write(stdout)
+  const start = Date.now()
+  const { status, stdout } = spawnSync(command, args, { env, stdio: ['ignore', 'pipe', 'inherit'], encoding: 'utf8', maxBuffer: 1 << 28 })
+  process.stdout.write(`${stdout}${result(name, status, start)}\n`)
   const line = new RegExp(`^${name}: (\\d+) passed, (\\d+) failed, (\\d+) skipped$`, 'm').exec(stdout)
   const [passed, failed, skipped] = line ? line.slice(1).map(Number) : [0, 1, 0]
   totals.passed += passed

@@ -54,8 +54,23 @@ describe('a ball in its cup', () => {
           expect(findings.filter(({ code }) => code === 'overlap')).toEqual([])
         },
       ),
-      { numRuns: 300 },
+      { numRuns: 300, examples: [['plate-1x2-ball', 'plate-1x2-cup', 0.6483512659994825, [1.9072574848397095, 0, false]]] },
     )
+  })
+
+  it('bends as far as it goes to every side, in whatever roll', () => {
+    const around = Array.from({ length: 16 }, (_, i) => (i * Math.PI) / 8)
+    for (const [ball, cup] of [
+      ['plate-1x2-ball', 'plate-1x2-cup'],
+      ['brick-2x2-ball', 'brick-2x2-cup'],
+    ] as const) {
+      for (const towards of around)
+        for (const spin of around) {
+          const { findings } = reportModel(checkModel(pair(ball, cup, (48.5 * Math.PI) / 180, towards, (spin * 180) / Math.PI, false))).report
+          const meets = findings.some(({ code }) => code === 'overlap')
+          expect({ ball, towards, spin, meets }).toEqual({ ball, towards, spin, meets: false })
+        }
+    }
   })
 
   it('is refused when it is bent further, by whatever angles', () => {

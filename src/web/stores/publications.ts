@@ -20,9 +20,13 @@ export const usePublications = defineStore('publications', () => {
   const byId = (id: string): Publication | undefined => all.value.find((each) => each.id === id)
 
   async function keep(publication: Publication): Promise<void> {
-    // A key that is lost cannot be had again: it is shown even where it cannot be kept.
-    all.value = [publication, ...all.value.filter(({ id }) => id !== publication.id)]
-    await (await useLibrary()).keepPublication(publication)
+    try {
+      await (await useLibrary()).keepPublication(publication)
+    } finally {
+      // Shown once it is kept, so that who leaves at the sight of it loses nothing; and also where it cannot be
+      // kept, since a key that is lost cannot be had again.
+      all.value = [publication, ...all.value.filter(({ id }) => id !== publication.id)]
+    }
   }
 
   /** @throws Fault what the server refuses */

@@ -101,7 +101,7 @@ export const hingeShapes = (): Shape[] => [
 const BALL = 8
 /** The ball's middle stands 6 u in front of the −y side. */
 const ball = (x: number, z: number): Added => ({
-  bodies: [boxAt([x - 2, -2, z - 2], [4, 2, 4]), { ...boxAt([x - 4, -10, z - 4], [BALL, BALL, BALL]), round: true }],
+  bodies: [{ ...boxAt([x - 2, -2, z - 2], [4, 2, 4]), round: true }, { ...boxAt([x - 4, -10, z - 4], [BALL, BALL, BALL]), round: true }],
   connectors: [{ kind: 'ball', at: [x, -6, z], facing: MINUS_Y }],
   form: [
     { kind: 'stump', foot: [x, 0, z], axis: [0, -1, 0], bottom: 2, top: 2, height: 4, sides: 12 },
@@ -114,13 +114,14 @@ const BALL_RINGS = Array.from({ length: 9 }, (_, i): [number, number] => {
   return [i === 0 || i === 8 ? 0 : 4 * Math.sin(angle), 4 - 4 * Math.cos(angle)]
 })
 
+/** Its cheeks reach 1 u past the ball's middle: longer ones would meet what carries the ball before it has bent by 50°. */
 const cup = (x: number, z: number): Added => ({
-  bodies: [boxAt([x - 6, -2, z - 4], [12, 2, 8]), boxAt([x - 6, -8, z - 3], [2, 6, 6]), boxAt([x + 4, -8, z - 3], [2, 6, 6])],
+  bodies: [boxAt([x - 6, -2, z - 4], [12, 2, 8]), boxAt([x - 6, -7, z - 3], [2, 5, 6]), boxAt([x + 4, -7, z - 3], [2, 5, 6])],
   connectors: [{ kind: 'cup', at: [x, -6, z], facing: MINUS_Y }],
 })
 
 const upBall = (x: number, y: number, z: number): Added => ({
-  bodies: [boxAt([x - 2, y - 2, z], [4, 4, 2]), { ...boxAt([x - 4, y - 4, z + 2], [BALL, BALL, BALL]), round: true }],
+  bodies: [{ ...boxAt([x - 2, y - 2, z], [4, 4, 2]), round: true }, { ...boxAt([x - 4, y - 4, z + 2], [BALL, BALL, BALL]), round: true }],
   connectors: [{ kind: 'ball', at: [x, y, z + 6], facing: PLUS_Z }],
   form: [
     { kind: 'stump', foot: [x, y, z], axis: [0, 0, 1], bottom: 2, top: 2, height: 4, sides: 12 },
