@@ -148,7 +148,7 @@ export function unplanned(state: ModelState): Printed {
     const moves: Move[] = [...(parts.length > 0 ? [{ parts: parts.map((part) => part.id), direction: '-z' as const }] : []), ...copies]
     return { id, name: section.name, ...uses.get(id)!, parts: parts.length, steps: [{ moves, callout: [], rests: [] }] }
   })
-  const measures = { stepsPer100: 0, meanJump: 0, poorlyVisible: 0, turnsPer100: 0, likeTogether: 1, viewChangesPer100: 0 }
+  const measures = { stepsPer100: 0, meanJump: 0, poorlyVisible: 0, turnsPer100: 0, likeTogether: 1, viewChangesPer100: 0, pictureFill: 0 }
   const counts = { parts: total(inventory), inventory, colours: coloursOf(inventory) }
   return { name: model.name, ...counts, sections, measures, findings: [], views: [], insets: [], kept: [] }
 }

@@ -1,6 +1,7 @@
 /** Picture: step pictures by a z-buffer over typed arrays, the same dots in Node and in the browser; PNG bytes. */
 export * from './view'
 export * from './drawn-section'
+export * from './frames'
 export * from './rail-painter'
 export * from './look'
 export { isDrawnBeside } from './lifts'

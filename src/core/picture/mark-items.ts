@@ -1,4 +1,5 @@
 import { ARROW_SHAPE, arrowLines, headCorners } from './arrow'
+import type { FlatPoint } from '../space'
 import type { AreaItem, EllipseItem, LinesItem, TextItem } from './display-list'
 import type { Mark } from './marks'
 import { INK, WHITE, type Rgb } from './paint'
@@ -33,7 +34,27 @@ export function markItems(mark: Mark): MarkItem[] {
       { kind: 'text', at, text: letter, size: LETTER.size, colour: INK },
     ]
   }
+  if (mark.kind === 'scale') return scaleItems(mark)
   return pathItems(mark)
+}
+
+/** Gap between a stud of a scale mark and the arrow between them, px. */
+const SCALE_GAP = 5
+/** The stud as it was, an arrow, the stud as it is. */
+function scaleItems({ ends: [from, to], before, now }: Extract<Mark, { kind: 'scale' }>): MarkItem[] {
+  const stud = (at: FlatPoint, radius: number): EllipseItem => ({
+    kind: 'ellipse',
+    at,
+    radii: [radius, radius],
+    fill: WHITE,
+    line: INK,
+    width: LETTER.rim,
+  })
+  const points: FlatPoint[] = [
+    [from[0] + before + SCALE_GAP, from[1]],
+    [to[0] - now - SCALE_GAP, to[1]],
+  ]
+  return [stud(from, before), ...pathItems({ kind: 'path', points, heads: 'end' }), stud(to, now)]
 }
 
 function pathItems({ points, heads }: Extract<Mark, { kind: 'path' }>): MarkItem[] {

@@ -8,6 +8,7 @@ export type Mark =
   | { readonly kind: 'ring'; readonly at: FlatPoint; readonly radius: number }
   | { readonly kind: 'path'; readonly points: readonly FlatPoint[]; readonly heads: 'end' | 'both' }
   | { readonly kind: 'letter'; readonly at: FlatPoint; readonly letter: string }
+  | { readonly kind: 'scale'; readonly ends: readonly [FlatPoint, FlatPoint]; readonly before: number; readonly now: number }
 
 /** How a camera's dots become px of the picture. */
 export interface Viewport {
@@ -100,4 +101,35 @@ export function keptInside(mark: Mark, { width, height }: PictureSize, edge: num
   while (from > 0 && isIn(points[from - 1]!)) from--
   while (to + 1 < points.length && isIn(points[to + 1]!)) to++
   return { ...mark, points: points.slice(from, to + 1) }
+}
+
+/** Of the larger of the two studs of a scale mark, and of the other at least, px. */
+const SCALE_RADIUS = { least: 2, most: 13 }
+/** From the edge of the picture to a scale mark, and its width between the middles of its studs, px. */
+const SCALE_PLACE = { edge: 12, width: 62 }
+
+/**
+ * A stud as it was in the picture before and one as it is now, in proportion, in a corner at the foot of the picture.
+ * @param scales px for one u
+ */
+export function scaleMark(
+  scales: { readonly before: number; readonly now: number },
+  { width, height }: PictureSize,
+  side: 'left' | 'right',
+): Mark {
+  const most = Math.max(scales.before, scales.now)
+  const radius = (scale: number): number => Math.max(SCALE_RADIUS.least, (SCALE_RADIUS.most * scale) / most)
+  const [before, now] = [radius(scales.before), radius(scales.now)]
+  const high = Math.max(before, now)
+  const x = side === 'left' ? SCALE_PLACE.edge + before : width - SCALE_PLACE.edge - now - SCALE_PLACE.width
+  const y = height - SCALE_PLACE.edge - high
+  return {
+    kind: 'scale',
+    ends: [
+      [x, y],
+      [x + SCALE_PLACE.width, y],
+    ],
+    before,
+    now,
+  }
 }

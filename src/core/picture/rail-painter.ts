@@ -7,7 +7,8 @@ import type { GBuffer, Window } from './g-buffer'
 import { ViewState } from './view-state'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { keptInside, reachMarks, ringsAt, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
+import { cumulated, frameAt, framesOf, LEAST_WIDTH, MARGIN_SHARE, type PictureFrame } from './frames'
+import { keptInside, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
 import { ghostLayer, insetLayer, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
@@ -17,12 +18,14 @@ import { fitCamera, type Camera, type PictureSize, type ViewNumber } from './vie
 
 /** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
 const FINER = 2
-const MARGIN = 28
-const MOST_SCALE = 7
+/** Rings and thick lines reach so far beyond what they mark, px. */
+const LEAST_MARGIN = 12
 const WASH = 0.32
 const MOST_VIEWS = 2
 /** What comes nearer to the edge of the picture than this, px, is not in it. */
 const EDGE = 4
+/** A change of scale by less than this share is not told. */
+const LEAST_CHANGE = 0.1
 /** Share of paper in all but the one thing that a picture is about. */
 const PALE = 0.68
 
@@ -44,6 +47,7 @@ export class RailPainter {
   /** By view, how the work lies, and what must be in the picture. */
   private readonly views = new Map<string, ViewState>()
   private readonly looks: PartLook[]
+  private frames: readonly PictureFrame[] | undefined
   private readonly colours: Catalogue['colours']
 
   constructor(
@@ -78,15 +82,16 @@ export class RailPainter {
 
   /**
    * Draws a step and does something with it. Finished sections stand beside their place; where they or the ghosts of parts would not
-   * be in the picture, it is seen from so far off that all such steps of the section are.
+   * be in the picture, it is seen from so far off that all such steps of the frame are.
    */
   private staged<Made>(step: number, view: ViewNumber, make: (staged: Staged) => Made): Made {
     const orientation = this.section.orientations[step] ?? NO_TURN
-    const usual = this.cameraOf(this.section.box, view, orientation)
+    const frame = this.frameOf(step)
+    const usual = this.cameraOf(frame.box, view, orientation)
     const scalePx = usual.scale / FINER
     const [lifts, ghosts] = [liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)]
     const isIn = this.besides(step, lifts, ghosts).every((box) => this.isInside(usual, box))
-    const state = this.stateOf(view, orientation, isIn ? this.section.box : this.farBox(scalePx), step + (lifts.size > 0 ? 0 : 1))
+    const state = this.stateOf(view, orientation, isIn ? frame.box : this.farBox(frame, scalePx), step + (lifts.size > 0 ? 0 : 1))
     if (lifts.size === 0) return make({ state, lifts, ghosts })
     state.drawLifted(this.section, step, lifts)
     try {
@@ -105,23 +110,41 @@ export class RailPainter {
     ]
   }
 
-  /** By scale, since things stand farther off where a picture is small. */
-  private readonly far = new Map<number, Box>()
+  private frameOf(step: number): PictureFrame {
+    const { section } = this
+    this.frames ??= framesOf(
+      cumulated(
+        section.ranges.map(([from, to]) => boxOfParts(section, from, to)),
+        section.box,
+      ),
+    )
+    return frameAt(this.frames, step)
+  }
 
-  /** Around the section and all that stands beside it in any step. */
-  private farBox(scalePx: number): Box {
-    let far = this.far.get(scalePx)
+  /** By frame and scale, since things stand farther off where a picture is small. */
+  private readonly far = new Map<string, Box>()
+
+  /** Around the work and all that stands beside it in any step of a frame. */
+  private farBox(frame: PictureFrame, scalePx: number): Box {
+    const key = `${frame.from} ${scalePx}`
+    let far = this.far.get(key)
     if (!far) {
-      far = this.section.ranges
-        .flatMap((_, step) => this.besides(step, liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)))
-        .reduce(unite, this.section.box)
-      this.far.set(scalePx, far)
+      far = frame.box
+      const steps = this.section.ranges.length
+      for (let step = frame.from; step < steps && this.frameOf(step) === frame; step++)
+        far = this.besides(step, liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)).reduce(unite, far)
+      this.far.set(key, far)
     }
     return far
   }
 
   private cameraOf(box: Box, view: ViewNumber, orientation: Turn): Camera {
-    return fitCamera(box, view, this.full(), { margin: MARGIN * FINER, mostScale: MOST_SCALE * FINER, orientation: TURNS[orientation] })
+    const { width } = this.full()
+    return fitCamera(box, view, this.full(), {
+      margin: Math.max(LEAST_MARGIN * FINER, MARGIN_SHARE * width),
+      mostScale: width / LEAST_WIDTH,
+      orientation: TURNS[orientation],
+    })
   }
 
   private isInside(camera: Camera, box: Box): boolean {
@@ -157,6 +180,7 @@ export class RailPainter {
       ...ghosts.map(({ parts, travel }) => wayIn(sight, hullOf(section, parts), travel)),
       ...this.reaches(step, sight, lifts),
       ...this.letters(step, target.buffer, window),
+      ...this.scaleMarks(step, view, target.camera, inset),
     ]
     return {
       target,
@@ -203,6 +227,17 @@ export class RailPainter {
       const marks = reachMarks(sight, reach, hullOf(section, partsOfNode(section, step, node)), lifts.get(node) ?? [0, 0, 0])
       return marks.map((mark) => keptInside(mark, this.size, EDGE))
     })
+  }
+
+  /** Where the frame has changed: how large a stud was, and how large it is now. */
+  private scaleMarks(step: number, view: ViewNumber, { scale: now }: Camera, inset?: InsetPart): Mark[] {
+    const { from } = this.frameOf(step)
+    if (step === 0 || step !== from) return []
+    const before = this.cameraOf(this.frameOf(step - 1).box, view, this.section.orientations[step] ?? NO_TURN).scale
+    if (Math.abs(before / now - 1) < LEAST_CHANGE) return []
+    // An inset stands in the corner farthest from what it shows.
+    const isLeftTaken = inset !== undefined && inset.from[0] >= this.size.width / 2 && inset.from[1] < this.size.height / 2
+    return [scaleMark({ before: before / FINER, now: now / FINER }, this.size, isLeftTaken ? 'right' : 'left')]
   }
 
   /** A letter on each new part whose colour is hard to tell from another of this step. */
@@ -293,7 +328,7 @@ export class RailPainter {
   private full = (): PictureSize => ({ width: this.size.width * FINER, height: this.size.height * FINER })
 
   private upTo = (step: number, view: ViewNumber, orientation: Turn): ViewState =>
-    this.stateOf(view, orientation, this.section.box, step + 1)
+    this.stateOf(view, orientation, this.frameOf(step).box, step + 1)
 
   /** A view of a box with so many steps drawn. */
   private stateOf(view: ViewNumber, orientation: Turn, box: Box, steps: number): ViewState {
@@ -326,6 +361,15 @@ export class RailPainter {
       this.views.set(key, state)
     }
   }
+}
+
+function boxOfParts({ parts, space }: DrawnSection, from: number, to: number): Box | undefined {
+  let box: Box | undefined
+  for (let part = from; part < to; part++) {
+    const hull = space.hullOf(parts[part]!)
+    box = box ? unite(box, hull) : hull
+  }
+  return box
 }
 
 /** How many of the first steps bring the same in the same order, lying the same way. */

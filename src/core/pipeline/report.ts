@@ -1,6 +1,7 @@
 import { findFindings, type Finding, type Level, type TechniquePolicy } from '../checks'
 import { sectionById, type ModelDocument } from '../model'
-import type { StepLook } from '../picture'
+import { memo } from '../memo'
+import { fillsOfSteps, type StepLook } from '../picture'
 import {
   isGiven,
   measurePlan,
@@ -16,6 +17,7 @@ import {
   type PlanOptions,
   type StepLimits,
 } from '../plan'
+import { unite } from '../space'
 import { lookAndRepair } from './repair'
 
 /** A plan with everything that is printed with it. */
@@ -65,7 +67,7 @@ export function reportModel(
   const built = repairSections(model, laid, { limits, progress: part(PLANNED, LOOKED), lookCache, ...(cache ? { cache } : {}) })
   const planned: PlannedModel = { plan: printer.plan(built), built }
   const looks = built.map((section) => forAllSteps(lookCache.get(section)!, section))
-  const seen = { shares: looks.map((steps) => steps.map(({ shares }) => shares)), views: viewsOf(looks) }
+  const seen = { shares: looks.map((steps) => steps.map(({ shares }) => shares)), views: viewsOf(looks), fills: built.map(fillsOf) }
   const report: Report = {
     ...planned.plan,
     measures: measurePlan(built, seen),
@@ -114,6 +116,12 @@ function forAllSteps(looks: readonly StepLook[], { looseParts }: BuiltSection): 
   const more = looseParts.length - looks.length
   return more > 0 ? [...looks, ...Array.from({ length: more }, (): StepLook => ({ view: 0, shares: [] }))] : looks
 }
+
+/** How full the picture of each step is. */
+const fillsOf = memo(({ scene, steps }: BuiltSection): number[] => {
+  const brought = steps.map((step) => (step.length === 0 ? undefined : step.map((node) => scene.nodeBoxes[node]!).reduce(unite)))
+  return brought.some((box) => box !== undefined) ? fillsOfSteps(brought) : []
+})
 
 /** For each section, each step: the number of its view. */
 export const viewsOf = (looks: Reported['looks']): number[][] => looks.map((steps) => steps.map((look) => look.view))

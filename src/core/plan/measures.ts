@@ -6,10 +6,11 @@ export type { Measures } from './step-measures'
 
 const POORLY = 0.2
 
-/** What was seen of a plan: for each section, each step, the share of each added node that shows, and the side it is seen from. */
+/** What was seen of a plan: for each section, each step, the share of each added node that shows, the side it is seen from, how full its picture is. */
 interface SeenStepShares {
   readonly shares: readonly (readonly (readonly number[])[])[]
   readonly views: readonly (readonly number[])[]
+  readonly fills: readonly (readonly number[])[]
 }
 
 /** @param seen missing where nothing was drawn */
@@ -29,7 +30,8 @@ export function measurePlan(built: readonly BuiltSection[], seen?: SeenStepShare
     poor += countPoor(seen?.shares[s] ?? [])
   })
   const changes = (seen?.views ?? []).reduce((sum, views) => sum + views.filter((view, i) => i > 0 && view !== views[i - 1]).length, 0)
-  return measuresOf(sums, poor, changes)
+  const fills = (seen?.fills ?? []).flat()
+  return measuresOf(sums, { poor, changes, filled: fills.reduce((sum, fill) => sum + fill, 0), pictures: fills.length })
 }
 
 function countPoor(steps: readonly (readonly number[])[]): number {

@@ -15,6 +15,8 @@ export interface Measures {
   readonly likeTogether: number
   /** How often, in a hundred steps, the picture is seen from another side than the step before. */
   readonly viewChangesPer100: number
+  /** The drawn work's share of its picture's area, mean over the steps. */
+  readonly pictureFill: number
 }
 
 /** Like parts at one height count as neighbours up to this gap between their bodies, in u: two studs. */
@@ -86,8 +88,18 @@ export const addSums = (a: Sums, b: Sums): Sums => ({
   turns: a.turns + b.turns,
 })
 
-/** @param poor steps that show a part poorly; @param changes steps seen from another side than the one before */
-export function measuresOf(sums: Sums, poor: number, changes: number): Measures {
+/** What was seen of the steps, summed up: those that show a part poorly, those seen from another side than the one before, and how full. */
+export interface SeenSums {
+  readonly poor: number
+  readonly changes: number
+  /** Shares of pictures that are filled, and of how many. */
+  readonly filled: number
+  readonly pictures: number
+}
+
+export const UNSEEN: SeenSums = { poor: 0, changes: 0, filled: 0, pictures: 0 }
+
+export function measuresOf(sums: Sums, { poor, changes, filled, pictures }: SeenSums): Measures {
   const share = (part: number, whole: number, empty: number): number => Math.round((whole === 0 ? empty : part / whole) * 1000) / 1000
   return {
     stepsPer100: share(100 * sums.steps, sums.parts, 0),
@@ -96,11 +108,12 @@ export function measuresOf(sums: Sums, poor: number, changes: number): Measures 
     turnsPer100: share(100 * sums.turns, sums.steps, 0),
     likeTogether: share(sums.together, sums.pairs, 1),
     viewChangesPer100: share(100 * changes, sums.steps, 0),
+    pictureFill: share(filled, pictures, 0),
   }
 }
 
 /** The measures of one section's steps, but for what shows. */
-export const measureSteps = (scene: Scene, steps: readonly (readonly number[])[]): Measures => measuresOf(sumsOf(scene, steps), 0, 0)
+export const measureSteps = (scene: Scene, steps: readonly (readonly number[])[]): Measures => measuresOf(sumsOf(scene, steps), UNSEEN)
 
 /** What a reader is promised (DESIGN.md, measures). */
 export const PROMISE = { stepsPer100: 20, meanJump: 6, likeTogether: 0.9 } as const

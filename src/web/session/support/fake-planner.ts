@@ -36,7 +36,7 @@ export function plainPlan({ model }: Pick<ModelState, 'model'>): Printed {
     })),
     inventory: [],
     colours: [],
-    measures: { stepsPer100: 0, meanJump: 0, poorlyVisible: 0, turnsPer100: 0, likeTogether: 1, viewChangesPer100: 0 },
+    measures: { stepsPer100: 0, meanJump: 0, poorlyVisible: 0, turnsPer100: 0, likeTogether: 1, viewChangesPer100: 0, pictureFill: 0 },
     findings,
     views: [],
     insets: [],
