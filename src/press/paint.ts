@@ -8,6 +8,8 @@ import {
   paintPiece,
   pieceSource,
   RailPainter,
+  type DrawnSection,
+  type FrameFit,
   type Drawing,
   type Picked,
   type PictureSize,
@@ -21,35 +23,58 @@ import {
 } from '@core/picture'
 import type { FlatPoint } from '@core/space'
 
+interface PainterOptions {
+  /** The painter of an earlier version: what it has drawn is drawn on; it must not be used any more. */
+  readonly before?: BookletPainter | undefined
+  /** What is new is enlarged where a stud is less wide than this, px. */
+  readonly leastStud?: number
+}
+
+/** The section at hand, and its painters by the size of their pictures. */
+interface SectionAtHand {
+  readonly section: string
+  readonly drawn: DrawnSection
+  readonly painters: Map<string, RailPainter>
+}
+
+const keyOf = ({ width, height }: PictureSize): string => `${width}x${height}`
+
 /** Paints and draws all pictures of one booklet; keeps the painter of the section at hand, since steps come in order. */
 export class BookletPainter {
   private readonly flattener: Flattener
   private readonly pieces: PieceSource
-  private open: { section: string; painter: RailPainter } | undefined
+  private open: SectionAtHand | undefined
 
-  /** @param before the painter of an earlier version, at the same size: what it has drawn is drawn on; it must not be used any more */
   constructor(
     private readonly source: BookletSource,
     private readonly size: PictureSize,
-    before?: BookletPainter,
+    private readonly options: PainterOptions = {},
   ) {
     this.flattener = new Flattener(source.model)
     this.pieces = pieceSource(catalogueOf(source.model), source.model.decals)
-    const shown = before?.open
-    if (!shown || !source.plan.sections.some(({ id }) => id === shown.section)) return
-    this.painterOf(shown).takeOver(shown.painter)
+    const shown = options.before?.open
+    const painter = shown?.painters.get(keyOf(size))
+    if (!shown || !painter || !source.plan.sections.some(({ id }) => id === shown.section)) return
+    this.painterOf(shown).takeOver(painter)
   }
 
-  private painterOf({ section }: Pick<PictureRef, 'section'>): RailPainter {
+  private painterOf({ section }: Pick<PictureRef, 'section'>, size = this.size): RailPainter {
     if (this.open?.section !== section) {
       const drawn = drawnSection(this.source.model, this.flattener, this.source.plan.sections, section)
-      this.open = { section, painter: new RailPainter(drawn, this.pieces.catalogue, this.size) }
+      this.open = { section, drawn, painters: new Map() }
     }
-    return this.open.painter
+    const { drawn, painters } = this.open
+    let painter = painters.get(keyOf(size))
+    if (!painter) painters.set(keyOf(size), (painter = new RailPainter(drawn, this.pieces.catalogue, size, this.options.leastStud)))
+    return painter
   }
 
-  paint(picture: PictureRef, content: PictureContent): RgbImage {
-    const painter = this.painterOf(picture)
+  /** How the frame of a step fits a picture. */
+  fitOf = (picture: PictureRef): FrameFit => this.painterOf(picture).fitOf(picture.step)
+
+  /** @param size where it is not the usual one */
+  paint(picture: PictureRef, content: PictureContent, size?: PictureSize): RgbImage {
+    const painter = this.painterOf(picture, size)
     const view = picture.view as ViewNumber
     const { focus } = picture
     if (focus) return painter.paintFocus(picture.step, view, focus.id, focus.travel)
@@ -57,9 +82,9 @@ export class BookletPainter {
   }
 
   /** The same in areas and lines; nothing where that would be too many, and for pictures of one thing alone. */
-  draw(picture: PictureRef, content: PictureContent): Drawing | undefined {
+  draw(picture: PictureRef, content: PictureContent, size?: PictureSize): Drawing | undefined {
     if (picture.focus) return undefined
-    const painter = this.painterOf(picture)
+    const painter = this.painterOf(picture, size)
     const view = picture.view as ViewNumber
     return content === 'finished' ? painter.drawFinished(view) : painter.draw(picture.step, view, insetOf(picture))
   }

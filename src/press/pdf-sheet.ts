@@ -18,7 +18,7 @@ import { FlowColumn, type SheetPlace } from './column'
 import type { Paper } from './exports/booklet-export'
 import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count'
 import { pictureBytes } from '@core/model'
-import { deflateRows, rgbOf, type Drawing, type PictureSize, type PieceLook, type RgbImage } from '@core/picture'
+import { deflateRows, rgbOf, type Drawing, type FrameFit, type PictureSize, type PieceLook, type RgbImage } from '@core/picture'
 import { embedDrawing } from './pdf-drawing'
 import { breakLines, fit } from './text'
 
@@ -27,8 +27,9 @@ const SIZES: Readonly<Record<Paper, readonly [number, number]>> = { a4: [595.28,
 /** What paints and draws for a booklet. */
 interface PdfPainter {
   /** In areas and lines; nothing where that would be too many, then in dots. */
-  draw(picture: PictureRef, content: PictureContent): Drawing | undefined
-  paint(picture: PictureRef, content: PictureContent): RgbImage
+  draw(picture: PictureRef, content: PictureContent, size?: PictureSize): Drawing | undefined
+  paint(picture: PictureRef, content: PictureContent, size?: PictureSize): RgbImage
+  fitOf(picture: PictureRef): FrameFit
   trayLooks(pieces: readonly PieceCount[], size: PictureSize): readonly PieceLook[]
   drawPiece(piece: PieceCount, size: PictureSize, look: PieceLook): Drawing
 }
@@ -54,19 +55,22 @@ export const MARGIN = 40
 /** What stays free below a table, pt. */
 const FOOT = 50
 export const PT_PER_MM = 72 / 25.4
-const PIECE = { width: 36, height: 26 }
+const PIECE = { width: 42, height: 30 }
 /** px of a piece's picture for one pt. */
 const PIECE_PX = 3
 /** Of a piece's title: size, and from line to line. */
 const TITLE = 9
 const TITLE_LINE = 10
-export const LINE = 26
+export const LINE = 30
 /** From line to line, in sizes of the letters. */
 const LEADING = 1.35
 /** The first line of a page, pt from its upper edge. */
 export const TOP = 64
 /** A picture's height for its width. */
 export const ASPECT = 0.75
+
+/** Size of a caution's words, room for its sign before them, and the gap below, pt. */
+export const CAUTION = { size: 9.5, sign: 18, gap: 3 } as const
 
 export interface TextOptions {
   readonly size: number
@@ -114,6 +118,11 @@ export class Sheet {
       this.text(line, x, y - i * options.size * LEADING, options)
     })
     return lines.length * options.size * LEADING
+  }
+
+  /** The height that a paragraph takes, pt. */
+  protected paragraphHeight(text: string, width: number, { size, font = this.regular }: TextOptions): number {
+    return breakLines(text, (line) => font.widthOfTextAtSize(line, size) <= width).length * size * LEADING
   }
 
   /** Writes text into a column, and leaves a gap below; nothing where there is no text. */
@@ -174,20 +183,20 @@ export class Sheet {
     )
   }
 
-  /** A picture whose lower edge is at the place. */
-  protected async picture(ref: PictureRef | null, content: PictureContent, place: SheetPlace): Promise<void> {
+  /** A picture whose lower edge is at the place. @param size px, where it is not the usual one */
+  protected async picture(ref: PictureRef | null, content: PictureContent, place: SheetPlace, size?: PictureSize): Promise<void> {
     if (!ref) return
     const { painter } = this.input
-    const drawing = painter.draw(ref, content)
-    const picture = drawing ? await this.embedLines(drawing) : await this.embedDots(painter.paint(ref, content))
-    this.place(picture, place, place.width * ASPECT)
+    const drawing = painter.draw(ref, content, size)
+    const picture = drawing ? await this.embedLines(drawing) : await this.embedDots(painter.paint(ref, content, size))
+    this.place(picture, place, place.width * (size ? size.height / size.width : ASPECT))
   }
 
   /** A triangle with a stroke stands before a caution: a sign, not only a colour. */
   protected caution(text: string, { x, y, width }: SheetPlace): number {
     this.page.drawSvgPath('M 0 9 L 5.5 0 L 11 9 Z', { x, y: y + 8.5, borderColor: INK, borderWidth: 1 })
     this.page.drawLine({ start: { x: x + 5.5, y: y + 5.6 }, end: { x: x + 5.5, y: y + 2.2 }, thickness: 1.1, color: INK })
-    return this.paragraph(text, { x: x + 18, y, width: width - 18 }, { size: 9.5 }) + 3
+    return this.paragraph(text, { x: x + CAUTION.sign, y, width: width - CAUTION.sign }, CAUTION) + CAUTION.gap
   }
 
   /** Pieces in two columns; goes on to new pages where it must. */
@@ -229,7 +238,7 @@ export class Sheet {
     const { colours } = this.input.catalogue
     const count = String(piece.count)
     this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
-    await this.piecePicture(piece, look, x + 26, y - 8.5)
+    await this.piecePicture(piece, look, x + 26, y - 10)
     const at = x + 31 + PIECE.width
     const title = `${letter === '' ? '' : `(${letter}) `}${this.titleOf(piece)}`
     const lines = wraps ? this.titleLines(title, width) : [fit(title, this.regular, TITLE, width - (at - x))]

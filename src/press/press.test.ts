@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { makePages, makeBundle, type Bundle } from '@core/booklet'
+import { makePages, makeBundle, type Bundle, type Page } from '@core/booklet'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { catalogueOf, readModelText } from '@core/model'
 import { BUNDLE_MARK, writeHtml, type Paper } from './index'
@@ -49,6 +49,26 @@ describe('the PDF', () => {
     expect(counts.reduce((a, b) => a + b, 0)).toBe(report.parts)
     expect(fractions.at(-1)).toBe(1)
     expect([...fractions].sort((a, b) => a - b)).toEqual(fractions)
+  })
+
+  it('packs steps by what they need: less than a sheet for two steps, and every step is there once', async () => {
+    const path = await printed('a4')
+    const sheets = Number(/Pages:\s+(\d+)/.exec(run('pdfinfo', path))![1])
+    const steps = makePages(bundle).filter(({ kind }) => kind === 'step' || kind === 'jump')
+    expect(sheets).toBeLessThan(steps.length / 2)
+    const text = run('pdftotext', '-layout', path, '-')
+    for (const page of steps) if ('label' in page) expect(text.split(page.label).length - 1, page.label).toBe(1)
+  })
+
+  it('tells what can hurt before everything else, on the sheet of its step', async () => {
+    const page = makePages(bundle).find(({ kind }) => kind === 'step')!
+    const long = Array.from({ length: 900 }, (_, i) => `word${i}`).join(' ')
+    for (const note of ['A note.', long]) {
+      const path = await printed('a4', undefined, [{ ...page, note, caution: 'Mind the edge.' } as Page])
+      const first = run('pdftotext', '-l', '1', path, '-')
+      expect(first).toContain('Mind the edge.')
+      expect(first.indexOf('Mind the edge.')).toBeLessThan(first.indexOf(note === long ? 'word0' : 'A note.') >>> 0)
+    }
   })
 
   it('comes on letter paper too', async () => {

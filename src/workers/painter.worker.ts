@@ -68,7 +68,7 @@ let earlier = new Map<string, BookletPainter>()
 function painter(width: number, height: number): BookletPainter {
   if (!source) throw new Error('nothing to paint has been opened')
   const key = `${width} ${height}`
-  const known = painters.get(key) ?? new BookletPainter(source, { width, height }, earlier.get(key))
+  const known = painters.get(key) ?? new BookletPainter(source, { width, height }, { before: earlier.get(key) })
   earlier.delete(key)
   painters.delete(key)
   painters.set(key, known)

@@ -22,7 +22,7 @@ export const LEAST_WIDTH = 70
 export const MARGIN_SHARE = 0.016
 /** Shapes of pictures, height for width: low for floors, as on screens, square, and upright for towers. */
 const PICTURE_SHAPES = [0.5, 0.75, 1, 4 / 3, 2] as const
-export type PictureShape = (typeof PICTURE_SHAPES)[number]
+type PictureShape = (typeof PICTURE_SHAPES)[number]
 /** That of screens: where frames change is the same in pictures of every shape. */
 const USUAL: PictureShape = 0.75
 
@@ -76,6 +76,14 @@ export function framesOf(boxes: readonly Box[]): PictureFrame[] {
   }
   return frames
 }
+
+/** How a frame fits a picture: in which shape it fills it best, and how large one u is then, in widths of the picture. */
+export interface FrameFit {
+  readonly shape: PictureShape
+  readonly perU: number
+}
+
+export const frameFit = ({ box, shape }: PictureFrame): FrameFit => ({ shape, perU: scaleOf(projectedSize(box, HOME), shape) })
 
 /** The frame that a step is seen in. */
 export const frameAt = (frames: readonly PictureFrame[], step: number): PictureFrame =>

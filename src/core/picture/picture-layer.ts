@@ -1,4 +1,4 @@
-import { add, cornersOf, unite, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
+import { add, cornersOf, STUD_PITCH, unite, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { RenderTarget } from './render-target'
 import { Inker, type InkOptions, type RgbImage } from './ink'
@@ -51,7 +51,7 @@ export function ghostLayer(
   section: DrawnSection,
   ghost: Ghost,
   looks: readonly PartLook[],
-  { size, ...sight }: Viewport & { readonly size: PictureSize },
+  { size, ...sight }: Omit<PictureSight, 'leastStud'>,
 ): Overlay | undefined {
   const whole = windowOf(sight, ghost.parts.map((part) => shifted(section.space.hullOf(section.parts[part]!), ghost.lift)).reduce(unite))
   const left = Math.max(0, Math.floor(whole.left) - GHOST.margin)
@@ -84,15 +84,17 @@ export const shifted = ({ min, max }: Box, by: Vec): Box => ({ min: add(min, by)
 const SMALL = 0.1
 /** A section of fewer parts is never so large that its parts look small. */
 const LEAST_PARTS = 24
+/** Where studs are hard to count more is enlarged, and larger. */
+const SMALL_AMONG_TINY = 0.17
 /** The inset's size, as shares of the picture's. */
-const WIDE = 0.24
-const HIGH = 0.26
+const INSET = { wide: 0.24, high: 0.26 }
+const INSET_AMONG_TINY = { wide: 0.34, high: 0.36 }
 const MARGIN = 14
 /** What stands around the new parts is shown as far as this, u, and drawn as far as it could reach into sight. */
 const AROUND = 14
 const IN_SIGHT = 60
 
-export interface InsetOptions {
+export interface InsetOptions extends PictureSight {
   readonly section: DrawnSection
   readonly look: InkOptions
   readonly step: number
@@ -102,9 +104,16 @@ export interface InsetOptions {
   readonly orientation: Matrix
   /** Their place in the picture, px: the inset keeps away from it. */
   readonly from: FlatPoint
-  readonly finer: number
-  readonly size: PictureSize
 }
+
+/** A picture of a size, and how things are seen in it. */
+export interface PictureSight extends Viewport {
+  readonly size: PictureSize
+  /** A stud less wide than this is hard to count, px. */
+  readonly leastStud: number
+}
+
+const hasTinyStuds = ({ camera, finer, leastStud }: PictureSight): boolean => (camera.scale / finer) * STUD_PITCH < leastStud
 
 /**
  * Whether the new parts of a step are so small in its picture that an inset helps.
@@ -114,11 +123,11 @@ export function needsInset(
   section: DrawnSection,
   step: number,
   window: Window,
-  { size, finer }: Pick<InsetOptions, 'size' | 'finer'>,
+  sight: PictureSight,
 ): boolean {
   const [from, to] = section.ranges[step]!
   if (section.parts.length < LEAST_PARTS || from === 0 || from === to || window.right < window.left) return false
-  const most = SMALL * size.width * finer
+  const most = (hasTinyStuds(sight) ? SMALL_AMONG_TINY : SMALL) * sight.size.width * sight.finer
   return window.right - window.left < most && window.bottom - window.top < most
 }
 
@@ -126,7 +135,8 @@ export function needsInset(
 export function insetLayer(options: InsetOptions): Overlay {
   const { section, look, step, parts, view, orientation, from, finer } = options
   const [, to] = section.ranges[step]!
-  const size = { width: Math.round(options.size.width * WIDE), height: Math.round(options.size.height * HIGH) }
+  const { wide, high } = hasTinyStuds(options) ? INSET_AMONG_TINY : INSET
+  const size = { width: Math.round(options.size.width * wide), height: Math.round(options.size.height * high) }
   const full = { width: size.width * finer, height: size.height * finer }
   const box = hullOf(section, parts)
   const target = new RenderTarget(

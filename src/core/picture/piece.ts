@@ -17,7 +17,7 @@ const FINER = 3
 const MARGIN = 3
 const MOST_SCALE = 2.2
 /** One scale serves a tray down to this many px for one u of a picture 100 px wide; what is too large for it is drawn smaller. */
-const LEAST_SCALE = 1.3
+const LEAST_SCALE = 1.6
 
 /** A piece as it is looked at: what it is, with the work done to it. */
 export type PieceSpec = Omit<PieceCount, 'count'>

@@ -7,7 +7,7 @@ import type { GBuffer, Window } from './g-buffer'
 import { ViewState } from './view-state'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { cumulated, frameAt, framesOf, LEAST_WIDTH, MARGIN_SHARE, type PictureFrame } from './frames'
+import { cumulated, frameAt, frameFit, framesOf, LEAST_WIDTH, MARGIN_SHARE, type FrameFit, type PictureFrame } from './frames'
 import { keptInside, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
@@ -24,6 +24,8 @@ const WASH = 0.32
 const MOST_VIEWS = 2
 /** What comes nearer to the edge of the picture than this, px, is not in it. */
 const EDGE = 4
+/** A stud less wide than this share of a picture on a screen is hard to count. */
+const LEAST_STUD = 0.0125
 /** A change of scale by less than this share is not told. */
 const LEAST_CHANGE = 0.1
 /** Share of paper in all but the one thing that a picture is about. */
@@ -54,6 +56,8 @@ export class RailPainter {
     private readonly section: DrawnSection,
     private readonly catalogue: Catalogue,
     private readonly size: PictureSize,
+    /** What is new is enlarged where a stud is less wide than this, px. */
+    private readonly leastStud = LEAST_STUD * size.width,
   ) {
     this.colours = catalogue.colours
     const byColour = new Map<string, PartLook>()
@@ -121,6 +125,9 @@ export class RailPainter {
     return frameAt(this.frames, step)
   }
 
+  /** How the frame of a step fits a picture. */
+  fitOf = (step: number): FrameFit => frameFit(this.frameOf(step))
+
   /** By frame and scale, since things stand farther off where a picture is small. */
   private readonly far = new Map<string, Box>()
 
@@ -160,7 +167,7 @@ export class RailPainter {
     const sight: Viewport = { camera: target.camera, finer: FINER }
     const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(target.camera) }
     const overlays = ghosts.flatMap((ghost) => ghostLayer(section, ghost, this.looks, { ...sight, size: this.size }) ?? [])
-    const inset = wanted ? this.insetOf(step, wanted, sight) : lifts.size === 0 ? this.enlarged(step, view, window) : undefined
+    const inset = wanted ? this.insetOf(step, wanted, sight) : lifts.size === 0 ? this.enlarged(step, view, window, sight) : undefined
     if (inset)
       overlays.push(
         insetLayer({
@@ -168,8 +175,9 @@ export class RailPainter {
           section,
           look,
           step,
-          finer: FINER,
+          ...sight,
           size: this.size,
+          leastStud: this.leastStud,
           orientation: TURNS[section.orientations[step] ?? NO_TURN]!,
         }),
       )
@@ -210,9 +218,9 @@ export class RailPainter {
   }
 
   /** What is new, where it is so small that it is shown enlarged. */
-  private enlarged(step: number, view: ViewNumber, window: Window): InsetPart | undefined {
+  private enlarged(step: number, view: ViewNumber, window: Window, sight: Viewport): InsetPart | undefined {
     const { section } = this
-    if (!needsInset(section, step, window, { size: this.size, finer: FINER })) return undefined
+    if (!needsInset(section, step, window, { ...sight, size: this.size, leastStud: this.leastStud })) return undefined
     const [from, to] = section.ranges[step]!
     const place: FlatPoint = [(window.left + window.right) / (2 * FINER), (window.top + window.bottom) / (2 * FINER)]
     return { parts: Array.from({ length: to - from }, (_, i) => from + i), view, from: place }

@@ -97,7 +97,7 @@ export interface SeenSums {
   readonly pictures: number
 }
 
-export const UNSEEN: SeenSums = { poor: 0, changes: 0, filled: 0, pictures: 0 }
+const UNSEEN: SeenSums = { poor: 0, changes: 0, filled: 0, pictures: 0 }
 
 export function measuresOf(sums: Sums, { poor, changes, filled, pictures }: SeenSums): Measures {
   const share = (part: number, whole: number, empty: number): number => Math.round((whole === 0 ? empty : part / whole) * 1000) / 1000

@@ -15,13 +15,17 @@ export const pdfBooklet: BookletExport = {
   usesPaper: true,
   async write({ bundle, paper, aliases, assets, progress }) {
     // Larger than all else of the screen that offers it: loaded when it is asked for.
-    const [{ writePdf }, { BookletPainter }] = await Promise.all([import('../pdf'), import('../paint')])
+    const [{ writePdf }, { BookletPainter }, { LEAST_STUD_PX }] = await Promise.all([
+      import('../pdf'),
+      import('../paint'),
+      import('../step-cells'),
+    ])
     return writePdf({
       pages: makePages(bundle),
       catalogue: catalogueOf(bundle.model),
       paper,
       fonts: { regular: await assets.font('regular'), bold: await assets.font('bold') },
-      painter: new BookletPainter(bundle, PICTURE),
+      painter: new BookletPainter(bundle, PICTURE, { leastStud: LEAST_STUD_PX }),
       beside: (kind, id) => aliasText(aliases, kind, id),
       ...(progress ? { progress } : {}),
     })

@@ -1,0 +1,40 @@
+import type { StepPage, TrayPage } from '@core/booklet'
+
+/** Something that is said of a step, how it is set, and what sign stands before it. */
+export interface SheetText {
+  readonly text: string
+  /** pt */
+  readonly size: number
+  readonly isBold?: boolean
+  readonly isFaint?: boolean
+  readonly sign?: 'turn' | 'caution'
+}
+
+const LOOSE = 'Loose on the table until the next steps hold it.'
+
+/** What is joined, in words. */
+export const joinTexts = ({ joins }: StepPage): SheetText[] =>
+  joins.flatMap(({ count, label, name, mirrored }) => [
+    { text: `Join ${count > 1 ? `${count} of ` : ''}section ${label}`, size: 11, isBold: true },
+    { text: `${name}${mirrored ? ', mirrored' : ''}`, size: 10 },
+  ])
+
+/** All that is said of a step: first what can hurt, then what to do with the work, then the rest. */
+export const stepTexts = ({ caution, turn, seenFrom, reaches, rests, note, signs }: StepPage): SheetText[] =>
+  [
+    { text: caution, size: 9.5, sign: 'caution' } as const,
+    { text: turn === '' ? '' : `${turn}.`, size: 10, isBold: true, sign: 'turn' } as const,
+    { text: seenFrom === '' ? '' : `${seenFrom}.`, size: 8.5, isFaint: true },
+    ...reaches.map((text) => ({ text, size: 9 })),
+    { text: rests.length === 0 ? '' : LOOSE, size: 8.5, isFaint: true },
+    { text: note, size: 9 },
+    ...signs.map((text) => ({ text, size: 9, isBold: true })),
+  ].filter(({ text }) => text !== '')
+
+/** How often a section is built, in words: ", built 2 times, once more as its mirror image". */
+export function timesWords({ times, mirrored }: TrayPage): string {
+  const words: string[] = []
+  if (times > 1) words.push(`built ${times} times`)
+  if (mirrored > 0) words.push(mirrored === 1 ? 'once more as its mirror image' : `${mirrored} times as its mirror image`)
+  return words.length === 0 ? '' : `, ${words.join(', ')}`
+}
