@@ -24,6 +24,7 @@ const ROOMS = [
   'suggestions',
   'replay',
   'picture',
+  'reading',
   'checks',
   'pipeline',
   'desk',

@@ -127,3 +127,21 @@ test('a place is kept within reach: the step that closes it is told, until the p
   await page.getByRole('button', { name: 'Keep within reach' }).click()
   await expect(page.getByRole('alert')).toContainText('has no part “sofa”')
 })
+
+test('the pictures are read as a builder would, with progress, and what is easy to misread is told until a note says where it goes', async ({
+  page,
+}) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  const reading = page.getByRole('region', { name: 'Reading the pictures' })
+  await reading.getByRole('button', { name: 'Read the pictures as a builder would' }).click()
+  await expect(reading.getByText(/easy to misread, \d+\.\d of a hundred\./)).toBeVisible({ timeout: 30_000 })
+  await expectAccessible(page)
+  const entry = page.getByRole('button', { name: /Easy to misread/ })
+  await entry.first().click()
+  await expect(page.getByText(/would hold turned a (quarter|half) too, and the picture would look almost the same/)).toBeVisible()
+  const before = await entry.count()
+  await page.getByRole('button', { name: 'Write a note into the step' }).click()
+  await expect(entry).toHaveCount(before - 1)
+  await expect(reading.getByText('The model has changed since.')).toBeVisible()
+})

@@ -1,7 +1,7 @@
 import { memo } from '@core/memo'
 import type { BookletSource } from '@core/booklet'
 import type { Change } from '@core/change'
-import type { Level, TechniquePolicy } from '@core/checks'
+import type { Finding, Level, TechniquePolicy } from '@core/checks'
 import type { PlanWorth, Report, ShownInset } from '@core/pipeline'
 import type { PlainFault } from '@core/fault'
 import type { ReadFile, ReadOptions, Remark } from '@core/formats'
@@ -73,6 +73,12 @@ export interface Comparison {
   readonly steps: number
   readonly measures: Report['measures']
   readonly errors: number
+}
+
+/** What a look at all pictures has found: parts that can be misread, and how many that are of a hundred. */
+export interface PictureReading {
+  readonly findings: readonly Finding[]
+  readonly per100: number
 }
 
 /** A better order that was found, and what it is better by. */

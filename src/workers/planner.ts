@@ -15,7 +15,17 @@ import {
   type PlanOrder,
   type Proof,
 } from '@core/plan'
-import { fromBytes, shownModel, stateAfter, type Comparison, type ModelState, type PlanRequest, type PlanSettings, type Printed } from './plan-messages'
+import {
+  fromBytes,
+  shownModel,
+  stateAfter,
+  type Comparison,
+  type ModelState,
+  type PictureReading,
+  type PlanRequest,
+  type PlanSettings,
+  type Printed,
+} from './plan-messages'
 
 const optionsOf = ({ strategy, density, effort, level, techniques }: PlanSettings) => ({
   level,
@@ -132,6 +142,14 @@ export function compareStrategies(state: Uint8Array, progress: Progress): Compar
     const { steps, errors } = worthOfPlan(report)
     return { strategy, steps, measures: report.measures, errors }
   })
+}
+
+/** Looks at the picture of every step, in the order that is shown, for parts that can be misread. */
+export function readPictures(state: Uint8Array, progress: Progress): PictureReading {
+  const asked = fromBytes<ModelState>(state)
+  const options = { ...optionsOf({ ...asked.settings, effort: 'quick' }), kept: asked.order, reads: true, progress: stepwise(progress) }
+  const { findings, measures } = reportModel(shownModel(asked), options).report
+  return { findings: findings.filter(({ code }) => code === 'misreadable'), per100: measures.misreadablePer100 ?? 0 }
 }
 
 /** Looks for an order that reads better than the one shown; nothing where there is none. */

@@ -4,8 +4,16 @@ import type { PlanWorth } from '@core/pipeline'
 import { plainFault } from '@core/fault'
 import type { Proof } from '@core/plan'
 import { staysAlive } from './alive'
-import { toBytes, type Comparison, type FoundOrder, type OpenAnswer, type PlanAnswer, type PlanRequest } from './plan-messages'
-import { compareStrategies, findBetter, Planner } from './planner'
+import {
+  toBytes,
+  type Comparison,
+  type FoundOrder,
+  type OpenAnswer,
+  type PictureReading,
+  type PlanAnswer,
+  type PlanRequest,
+} from './plan-messages'
+import { compareStrategies, findBetter, Planner, readPictures } from './planner'
 
 const planner = new Planner()
 
@@ -32,6 +40,7 @@ const api = {
   },
   prove: (section: string, step: number): Proof[] => planner.prove(section, step),
   compare: (state: Uint8Array, progress: Progress): Comparison[] => compareStrategies(state, progress),
+  read: (state: Uint8Array, progress: Progress): PictureReading => readPictures(state, progress),
   better(state: Uint8Array, now: PlanWorth, progress: Progress): FoundOrder | undefined {
     const found = findBetter(state, now, progress)
     return found && sent({ worth: found.worth, printed: toBytes(found.printed) })

@@ -7,6 +7,7 @@ export const subjectOf = (built: BuiltSection, whole?: BuiltSection) => ({
   model: oneSection([]),
   built,
   looks: [],
+  misreadings: [],
   use: { times: 1, mirrored: 0 },
   isStanding: true,
   whole,

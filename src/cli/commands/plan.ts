@@ -26,7 +26,7 @@ type PlanCommandValues = Parameters<typeof planOptions>[0] & Parameters<typeof v
 async function plan(file: string, values: PlanCommandValues, isVerified: boolean): Promise<number> {
   const options = planOptions(values)
   const model = await load(file, versionChoice(values))
-  const { report } = reportModel(model, options)
+  const { report } = reportModel(model, { ...options, reads: true })
   print(withOrigins(report, model))
   tell(report.findings)
   const isProven = !isVerified || verify(model, report, options.limits)
@@ -34,7 +34,7 @@ async function plan(file: string, values: PlanCommandValues, isVerified: boolean
 }
 
 async function check(file: string, values: PlanCommandValues): Promise<number> {
-  const { findings } = reportModel(await load(file, versionChoice(values)), planOptions(values)).report
+  const { findings } = reportModel(await load(file, versionChoice(values)), { ...planOptions(values), reads: true }).report
   print(findings)
   tell(findings)
   return hasErrors(findings) ? NOT_BUILDABLE : DONE

@@ -1,6 +1,7 @@
 import type { ModelDocument, Section, SectionUse } from '../model'
 import type { StepLook } from '../picture'
 import type { BuiltSection, SectionPlan } from '../plan'
+import type { Misreading } from '../reading'
 import type { Finding, Severity } from './finding'
 import type { TechniquePolicy } from './techniques'
 
@@ -13,6 +14,8 @@ export interface Subject {
   readonly built: BuiltSection
   /** What shows in each step; empty where nothing was drawn. */
   readonly looks: readonly StepLook[]
+  /** Parts that can be misread; empty where nobody has looked for them. */
+  readonly misreadings: readonly Misreading[]
   /** How often the section of the document is used. */
   readonly use: SectionUse
   /** It stands on the table as it grows; what is held in the hand does not. */

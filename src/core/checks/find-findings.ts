@@ -1,6 +1,7 @@
 import { copiesOf, sectionUses, type ModelDocument } from '../model'
 import type { PlannedModel } from '../plan'
 import type { StepLook } from '../picture'
+import type { SectionReading } from '../reading'
 import type { Check, Level, Scope, Subject } from './check'
 import type { Finding, Severity } from './finding'
 import { CHECKS, type FindingCode } from './registry'
@@ -10,6 +11,8 @@ import { TECHNIQUE_POLICIES, type TechniquePolicy } from './techniques'
 export interface CheckOptions {
   readonly level?: Level
   readonly techniques?: TechniquePolicy
+  /** How each section reads; missing where nobody has looked. */
+  readonly readings?: readonly SectionReading[]
 }
 
 const RANK: readonly Severity[] = ['error', 'warning', 'note']
@@ -22,7 +25,7 @@ export function findFindings(
   model: ModelDocument,
   planned: PlannedModel,
   looks: readonly (readonly StepLook[])[] = [],
-  { level = 'home', techniques = TECHNIQUE_POLICIES.usual }: CheckOptions = {},
+  { level = 'home', techniques = TECHNIQUE_POLICIES.usual, readings }: CheckOptions = {},
 ): Finding<FindingCode>[] {
   const standing = standingSections(model)
   const uses = sectionUses(model)
@@ -32,6 +35,7 @@ export function findFindings(
       model,
       built,
       looks: looks[i] ?? [],
+      misreadings: readings?.[i]?.misreadings ?? [],
       use: uses.get(built.base)!,
       isStanding: standing.has(built.id),
       whole: built.derivedFrom === undefined ? undefined : byId.get(built.derivedFrom),

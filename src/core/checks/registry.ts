@@ -6,6 +6,7 @@ import { hidden } from './hidden'
 import { largeUnit } from './large-unit'
 import { lockLost } from './lock-lost'
 import { loose } from './loose'
+import { misreadable } from './misreadable'
 import { neverSeen } from './never-seen'
 import { noMirrorTwin } from './no-mirror-twin'
 import { optionClash } from './option-clash'
@@ -49,6 +50,7 @@ export const CHECKS = [
   tooHeavy,
   seeThrough,
   neverSeen,
+  misreadable,
 ] as const
 
 export type FindingCode = (typeof CHECKS)[number]['code']

@@ -2,11 +2,12 @@ import type { Connector, Shape } from '../catalogue'
 import { viewMatrix, type StepLook } from '../picture'
 import type { BuiltSection } from '../plan'
 import { memo } from '../memo'
-import { sectionById, type GivenStep, type PlacedPart, type StepNoteKind } from '../model'
+import { sectionById, type PlacedPart } from '../model'
 import { apply, axisOf, dot, DIRECTION_VECTORS, multiply, TURNS, type Matrix } from '../space'
 import type { Scene } from '../scene'
 import { defineCheck, type Found } from './check'
 import { idsOf, lastStep, nameParts } from './naming'
+import { isNoted } from './noted'
 import { findOddTurns } from './odd-turns'
 import { writeNote } from './ways'
 
@@ -22,16 +23,11 @@ export const turnTrap = defineCheck({
   scope: 'rail',
   find({ model, built, looks }) {
     // Where the designer has said something in the step, the picture need not say it too.
-    const { steps = [], planRest } = sectionById(model, built.base)
-    const isNoted = (step: number | null): boolean => planRest !== true && step !== null && tellsWay(steps[step - 1])
-    return [...blindSides(built, looks), ...oddTurns(built)].filter((found) => !isNoted(found.step))
+    const section = sectionById(model, built.base)
+    return [...blindSides(built, looks), ...oddTurns(built)].filter(({ step }) => !isNoted(section, step))
   },
   waysOut: (trouble) => writeNote(trouble, 'which way round'),
 })
-
-const TELLING = new Set<StepNoteKind>(['note', 'align', 'same-way'])
-
-const tellsWay = ({ note = '', notes = [] }: GivenStep = {}): boolean => note !== '' || notes.some(({ kind }) => TELLING.has(kind))
 
 /** Side studs that point away from the viewer, on pieces that look the same from the back: the picture cannot tell how they go. */
 function blindSides(built: BuiltSection, looks: readonly StepLook[]): Found[] {

@@ -2,6 +2,7 @@
 export * from './view'
 export * from './drawn-section'
 export * from './frames'
+export * from './place-reader'
 export * from './rail-painter'
 export * from './look'
 export { isDrawnBeside } from './lifts'

@@ -1,12 +1,13 @@
-import { add, cornersOf, STUD_PITCH, unite, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
+import { add, boxesMeet, cornersOf, unite, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { RenderTarget } from './render-target'
 import { Inker, type InkOptions, type RgbImage } from './ink'
 import { NOTHING, type Window } from './g-buffer'
+import { insetCamera, isSmallIn, IN_SIGHT, widened, type PictureSight } from './inset-frame'
 import { hullOf, type Ghost } from './lifts'
 import { ringsAt, seen, type Mark, type Viewport } from './marks'
 import { WHITE, type PartLook } from './paint'
-import { fitCamera, type PictureSize, type ViewNumber } from './view'
+import type { PictureSize, ViewNumber } from './view'
 
 /** A part as it is drawn: in place, or lifted off it, u. */
 export interface Shown {
@@ -80,19 +81,8 @@ export function windowOf(sight: Viewport, box: Box): Window {
 
 export const shifted = ({ min, max }: Box, by: Vec): Box => ({ min: add(min, by), max: add(max, by) })
 
-/** What is smaller than this share of the picture's width, both ways, is enlarged beside it. */
-const SMALL = 0.1
-/** A section of fewer parts is never so large that its parts look small. */
-const LEAST_PARTS = 24
-/** Where studs are hard to count more is enlarged, and larger. */
-const SMALL_AMONG_TINY = 0.17
-/** The inset's size, as shares of the picture's. */
-const INSET = { wide: 0.24, high: 0.26 }
-const INSET_AMONG_TINY = { wide: 0.34, high: 0.36 }
+/** Between an inset and the edges of the picture, px. */
 const MARGIN = 14
-/** What stands around the new parts is shown as far as this, u, and drawn as far as it could reach into sight. */
-const AROUND = 14
-const IN_SIGHT = 60
 
 export interface InsetOptions extends PictureSight {
   readonly section: DrawnSection
@@ -106,47 +96,29 @@ export interface InsetOptions extends PictureSight {
   readonly from: FlatPoint
 }
 
-/** A picture of a size, and how things are seen in it. */
-export interface PictureSight extends Viewport {
-  readonly size: PictureSize
-  /** A stud less wide than this is hard to count, px. */
-  readonly leastStud: number
-}
-
-const hasTinyStuds = ({ camera, finer, leastStud }: PictureSight): boolean => (camera.scale / finer) * STUD_PITCH < leastStud
-
 /**
  * Whether the new parts of a step are so small in its picture that an inset helps.
  * @param window where they were drawn, in dots of the buffer
  */
-export function needsInset(
-  section: DrawnSection,
-  step: number,
-  window: Window,
-  sight: PictureSight,
-): boolean {
+export function needsInset(section: DrawnSection, step: number, window: Window, sight: PictureSight): boolean {
   const [from, to] = section.ranges[step]!
-  if (section.parts.length < LEAST_PARTS || from === 0 || from === to || window.right < window.left) return false
-  const most = (hasTinyStuds(sight) ? SMALL_AMONG_TINY : SMALL) * sight.size.width * sight.finer
-  return window.right - window.left < most && window.bottom - window.top < most
+  if (from === 0 || from === to || window.right < window.left) return false
+  const { finer } = sight
+  const seen = { width: (window.right - window.left) / finer, height: (window.bottom - window.top) / finer }
+  return isSmallIn(sight, seen, section.parts.length)
 }
 
 /** Some parts enlarged, in the corner farthest from their place, with a line from it. */
 export function insetLayer(options: InsetOptions): Overlay {
   const { section, look, step, parts, view, orientation, from, finer } = options
   const [, to] = section.ranges[step]!
-  const { wide, high } = hasTinyStuds(options) ? INSET_AMONG_TINY : INSET
-  const size = { width: Math.round(options.size.width * wide), height: Math.round(options.size.height * high) }
-  const full = { width: size.width * finer, height: size.height * finer }
   const box = hullOf(section, parts)
-  const target = new RenderTarget(
-    fitCamera(widened(box, AROUND), view, full, { margin: 4 * finer, mostScale: 14 * finer, orientation }),
-    full,
-  )
+  const { size, camera } = insetCamera(box, view, orientation, options)
+  const target = new RenderTarget(camera, { width: size.width * finer, height: size.height * finer })
   const sight = widened(box, IN_SIGHT)
   const shown: Shown[] = []
   for (let part = 0; part < to; part++) {
-    if (!meets(section.space.hullOf(section.parts[part]!), sight) || !target.reaches(section, part)) continue
+    if (!boxesMeet(section.space.hullOf(section.parts[part]!), sight) || !target.reaches(section, part)) continue
     target.draw(section, part)
     shown.push({ part })
   }
@@ -156,13 +128,6 @@ export function insetLayer(options: InsetOptions): Overlay {
   const marks = ringsAt({ camera: target.camera, finer }, section.holdsOfStep(step))
   const own = { ...look, hasFineLines: false }
   return { target, size, finer, shown, look: own, marks, left, top, isFramed: true, opacity: 1, leader: [from, corner] }
-}
-
-const widened = ({ min, max }: Box, by: number): Box => ({ min: add(min, [-by, -by, -by]), max: add(max, [by, by, by]) })
-
-function meets({ min, max }: Box, { min: low, max: high }: Box): boolean {
-  if (min[0] >= high[0] || low[0] >= max[0] || min[1] >= high[1] || low[1] >= max[1]) return false
-  return min[2] < high[2] && low[2] < max[2]
 }
 
 /** Inks a layer by itself. */

@@ -24,8 +24,6 @@ const WASH = 0.32
 const MOST_VIEWS = 2
 /** What comes nearer to the edge of the picture than this, px, is not in it. */
 const EDGE = 4
-/** A stud less wide than this share of a picture on a screen is hard to count. */
-const LEAST_STUD = 0.0125
 /** A change of scale by less than this share is not told. */
 const LEAST_CHANGE = 0.1
 /** Share of paper in all but the one thing that a picture is about. */
@@ -57,7 +55,7 @@ export class RailPainter {
     private readonly catalogue: Catalogue,
     private readonly size: PictureSize,
     /** What is new is enlarged where a stud is less wide than this, px. */
-    private readonly leastStud = LEAST_STUD * size.width,
+    private readonly leastStud?: number,
   ) {
     this.colours = catalogue.colours
     const byColour = new Map<string, PartLook>()

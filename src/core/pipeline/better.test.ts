@@ -4,7 +4,16 @@ import { betterWords, isBetterPlan, type PlanWorth } from './better'
 const plan = (steps: number, more: Partial<PlanWorth['measures']> = {}, errors = 0): PlanWorth => ({
   steps,
   errors,
-  measures: { stepsPer100: steps, meanJump: 4, likeTogether: 0.95, poorlyVisible: 0, turnsPer100: 0, viewChangesPer100: 0, pictureFill: 0, ...more },
+  measures: {
+    stepsPer100: steps,
+    meanJump: 4,
+    likeTogether: 0.95,
+    poorlyVisible: 0,
+    turnsPer100: 0,
+    viewChangesPer100: 0,
+    pictureFill: 0,
+    ...more,
+  },
 })
 
 describe('a better plan', () => {

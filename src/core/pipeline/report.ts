@@ -18,6 +18,7 @@ import {
   type StepLimits,
 } from '../plan'
 import { unite } from '../space'
+import { readSection, type SectionReading } from '../reading'
 import { lookAndRepair } from './repair'
 
 /** A plan with everything that is printed with it. */
@@ -41,6 +42,8 @@ export interface ReportOptions extends PlanOptions {
   readonly level?: Level
   /** What is made of techniques that some builders refuse. */
   readonly techniques?: TechniquePolicy
+  /** Looks for parts that can be misread too: it takes about as long as all the rest together. */
+  readonly reads?: boolean
 }
 
 /** Told from 0 to 1. */
@@ -49,6 +52,8 @@ export type Progress = (fraction: number) => void
 /** Shares of the progress that planning, and planning and looking together, are told as. */
 const PLANNED = 0.32
 const LOOKED = 0.8
+/** The share of all that comes before reading, where pictures are read too. */
+const BEFORE_READING = 0.4
 
 /** Plans, looks at every step and repairs what does not show, measures and checks. Progress runs from 0 to 1. */
 export function reportModel(
@@ -61,17 +66,20 @@ export function reportModel(
   const part =
     (from: number, to: number): Progress =>
     (fraction) =>
-      progress?.(from + (to - from) * fraction)
+      progress?.((options.reads ? BEFORE_READING : 1) * (from + (to - from) * fraction))
   const printer = new PlanPrinter(model)
   const laid = planSections(model, printer, { ...options, progress: part(0, PLANNED) }, cache)
   const built = repairSections(model, laid, { limits, progress: part(PLANNED, LOOKED), lookCache, ...(cache ? { cache } : {}) })
   const planned: PlannedModel = { plan: printer.plan(built), built }
   const looks = built.map((section) => forAllSteps(lookCache.get(section)!, section))
   const seen = { shares: looks.map((steps) => steps.map(({ shares }) => shares)), views: viewsOf(looks), fills: built.map(fillsOf) }
+  const readings = options.reads
+    ? readSections(built, looks, (fraction) => progress?.(BEFORE_READING + (1 - BEFORE_READING) * fraction))
+    : undefined
   const report: Report = {
     ...planned.plan,
-    measures: measurePlan(built, seen),
-    findings: findFindings(model, planned, looks, options),
+    measures: measurePlan(built, readings ? { ...seen, reading: sumOfReadings(readings) } : seen),
+    findings: findFindings(model, planned, looks, { ...options, ...(readings ? { readings } : {}) }),
   }
   progress?.(1)
   return { report, planned, looks }
@@ -116,6 +124,27 @@ function forAllSteps(looks: readonly StepLook[], { looseParts }: BuiltSection): 
   const more = looseParts.length - looks.length
   return more > 0 ? [...looks, ...Array.from({ length: more }, (): StepLook => ({ view: 0, shares: [] }))] : looks
 }
+
+/** Of larger models only every so manieth step is looked at, so that about so many parts are. */
+const MOST_READ = 4000
+
+/** How each section reads. */
+function readSections(built: readonly BuiltSection[], looks: Reported['looks'], progress: Progress): SectionReading[] {
+  const sizes = built.map(({ steps }) => steps.reduce((own, step) => own + step.length, 0))
+  const parts = sizes.reduce((sum, size) => sum + size, 0)
+  const stride = Math.max(1, Math.ceil(parts / MOST_READ))
+  let done = 0
+  return built.map((section, i) => {
+    const reading = readSection(section, looks[i]!, { stride, progress: (fraction) => progress((done + fraction * sizes[i]!) / parts) })
+    done += sizes[i]!
+    return reading
+  })
+}
+
+const sumOfReadings = (readings: readonly SectionReading[]): { parts: number; misread: number } => ({
+  parts: readings.reduce((sum, { parts }) => sum + parts, 0),
+  misread: readings.reduce((sum, { misreadings }) => sum + misreadings.length, 0),
+})
 
 /** How full the picture of each step is. */
 const fillsOf = memo(({ scene, steps }: BuiltSection): number[] => {

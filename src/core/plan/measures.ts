@@ -11,6 +11,8 @@ interface SeenStepShares {
   readonly shares: readonly (readonly (readonly number[])[])[]
   readonly views: readonly (readonly number[])[]
   readonly fills: readonly (readonly number[])[]
+  /** Parts that can be misread, and of how many; missing where nobody has looked. */
+  readonly reading?: { readonly parts: number; readonly misread: number }
 }
 
 /** @param seen missing where nothing was drawn */
@@ -31,7 +33,13 @@ export function measurePlan(built: readonly BuiltSection[], seen?: SeenStepShare
   })
   const changes = (seen?.views ?? []).reduce((sum, views) => sum + views.filter((view, i) => i > 0 && view !== views[i - 1]).length, 0)
   const fills = (seen?.fills ?? []).flat()
-  return measuresOf(sums, { poor, changes, filled: fills.reduce((sum, fill) => sum + fill, 0), pictures: fills.length })
+  return measuresOf(sums, {
+    poor,
+    changes,
+    filled: fills.reduce((sum, fill) => sum + fill, 0),
+    pictures: fills.length,
+    ...(seen?.reading ? { read: seen.reading.parts, misread: seen.reading.misread } : {}),
+  })
 }
 
 function countPoor(steps: readonly (readonly number[])[]): number {

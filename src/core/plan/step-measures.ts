@@ -17,6 +17,8 @@ export interface Measures {
   readonly viewChangesPer100: number
   /** The drawn work's share of its picture's area, mean over the steps. */
   readonly pictureFill: number
+  /** Of a hundred parts, those that could stand elsewhere without the picture telling; missing where nobody has looked. */
+  readonly misreadablePer100?: number
 }
 
 /** Like parts at one height count as neighbours up to this gap between their bodies, in u: two studs. */
@@ -95,11 +97,14 @@ export interface SeenSums {
   /** Shares of pictures that are filled, and of how many. */
   readonly filled: number
   readonly pictures: number
+  /** Parts that can be misread, and of how many. */
+  readonly misread?: number
+  readonly read?: number
 }
 
 const UNSEEN: SeenSums = { poor: 0, changes: 0, filled: 0, pictures: 0 }
 
-export function measuresOf(sums: Sums, { poor, changes, filled, pictures }: SeenSums): Measures {
+export function measuresOf(sums: Sums, { poor, changes, filled, pictures, misread = 0, read }: SeenSums): Measures {
   const share = (part: number, whole: number, empty: number): number => Math.round((whole === 0 ? empty : part / whole) * 1000) / 1000
   return {
     stepsPer100: share(100 * sums.steps, sums.parts, 0),
@@ -109,6 +114,7 @@ export function measuresOf(sums: Sums, { poor, changes, filled, pictures }: Seen
     likeTogether: share(sums.together, sums.pairs, 1),
     viewChangesPer100: share(100 * changes, sums.steps, 0),
     pictureFill: share(filled, pictures, 0),
+    ...(read === undefined ? {} : { misreadablePer100: share(100 * misread, read, 0) }),
   }
 }
 

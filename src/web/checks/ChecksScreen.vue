@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StepPage } from '@core/booklet'
+import type { ModelDocument } from '@core/model'
 import { plural } from '@core/words'
-import { checkOf, waysOut, type Level, type WayOut, type Finding, type Severity } from '@core/checks'
+import { checkOf, stillMisread, waysOut, type Level, type WayOut, type Finding, type Severity } from '@core/checks'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { notify } from '../shared/notices'
 import PlacesPanel from './PlacesPanel.vue'
+import ReadingPanel from './ReadingPanel.vue'
 import StepPicture from '../shared/StepPicture.vue'
+import { useJob } from '../shared/use-job'
 import { useOpenModel } from '../stores/open-model'
 
 const open = useOpenModel()
@@ -28,7 +31,14 @@ const code = ref('all')
 const chosen = ref(0)
 
 const lanes = computed(() => new Map(open.snapshot!.layout.lanes.map((lane) => [lane.section, lane])))
-const findings = computed(() => open.report!.findings)
+const reading = useJob((progress) => {
+  read.value = open.model ?? undefined
+  return open.read(progress)
+}, 'The pictures were not read.')
+/** The model as it was when its pictures were read. */
+const read = shallowRef<ModelDocument>()
+const misread = computed(() => (open.model ? stillMisread(open.model, reading.result.value?.findings ?? []) : []))
+const findings = computed(() => [...open.report!.findings, ...misread.value])
 const LEVELS: Readonly<Record<Level, string>> = { home: 'On a shelf', travel: 'On a journey' }
 const levelOptions = Object.entries(LEVELS).map(([value, label]) => ({ value, label }))
 const level = computed({
@@ -153,6 +163,7 @@ function onKey(event: KeyboardEvent): void {
         </div>
       </div>
       <div class="level"><ChoiceList v-model="level" label="Joints must hold" :options="levelOptions" /></div>
+      <ReadingPanel :job="reading" :is-old="read !== open.model" />
       <PlacesPanel v-if="open.model" :key="open.id" :model="open.model" :edit="open.edit" />
     </section>
     <section v-if="finding" class="one" aria-label="Finding" aria-live="polite">

@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref } from 'vue'
-import { faultLine, plainFault } from '@core/fault'
+import { computed } from 'vue'
 import type { Density, Effort, Measures, Strategy } from '@core/plan'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import WorkBar from '../controls/WorkBar.vue'
-import { notify } from '../shared/notices'
+import { useJob } from '../shared/use-job'
+import type { Job } from '../workers/planner-jobs'
 import type { Comparison, PlanSettings } from '../../workers/plan-messages'
 
 const props = defineProps<{
   settings: PlanSettings
   measures: Measures
   steps: number
-  compare: (progress: (fraction: number) => void) => { result: Promise<Comparison[]>; stop: () => void }
+  compare: (progress: (fraction: number) => void) => Job<Comparison[]>
   change: (settings: PlanSettings) => Promise<boolean>
 }>()
 
@@ -39,23 +39,7 @@ const effort = computed({
   set: (value) => void props.change({ ...props.settings, effort: value as Effort }),
 })
 
-const compared = ref<readonly Comparison[]>([])
-const comparing = ref<number | null>(null)
-let stop = (): void => undefined
-async function compareAll(): Promise<void> {
-  comparing.value = 0
-  try {
-    const run = props.compare((fraction) => (comparing.value = fraction))
-    stop = run.stop
-    compared.value = await run.result
-  } catch (thrown) {
-    const fault = plainFault(thrown)
-    if (fault.code !== 'closed') notify(`The strategies were not compared. ${faultLine(fault)}`, { isError: true })
-  } finally {
-    comparing.value = null
-  }
-}
-onUnmounted(() => stop())
+const { fraction: comparing, result: compared, run: compareAll, stop } = useJob(props.compare, 'The strategies were not compared.')
 const percent = (share: number): string => `${Math.round(share * 100)} %`
 </script>
 
@@ -71,7 +55,7 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`
     </p>
     <WorkBar v-if="comparing !== null" label="Comparing the strategies" :fraction="comparing" @stop="stop()" />
     <ActionButton v-else @click="compareAll">Compare the strategies</ActionButton>
-    <table v-if="compared.length > 0">
+    <table v-if="compared">
       <thead>
         <tr>
           <th scope="col">Strategy</th>

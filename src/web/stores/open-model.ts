@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { railJson } from '@core/formats'
 import type { Proof } from '@core/plan'
-import { unplanned, USUAL_SETTINGS } from '../../workers/plan-messages'
+import { unplanned, USUAL_SETTINGS, type Comparison, type PictureReading } from '../../workers/plan-messages'
 import { createPainting, type Painting } from '../session/painting'
 import { openSession, type Session } from '../session/session'
 import { bundleOf, makeSnapshot, type Snapshot } from '../session/snapshot'
@@ -13,7 +13,7 @@ import { notify } from '../shared/notices'
 import { openChangesChannel } from '../storage/changes-channel'
 import { useLibrary } from '../storage/open-library'
 import { makePainter } from '../workers/make-painter'
-import { compareStrategies, type Comparing } from '../workers/compare'
+import { compareStrategies, readPictures, type Job } from '../workers/planner-jobs'
 import { PlannerClient } from '../workers/planner-client'
 import { useActs } from './model-acts'
 
@@ -83,7 +83,8 @@ export const useOpenModel = defineStore('open-model', () => {
     close,
     ...acts,
     prove: (section: string, step: number): Promise<Proof[]> => session.value?.prove(section, step) ?? Promise.resolve([]),
-    compare: (progress: Progress): Comparing => compareStrategies(snapshot.value?.state, progress),
+    compare: (progress: Progress): Job<Comparison[]> => compareStrategies(snapshot.value!.state, progress),
+    read: (progress: Progress): Job<PictureReading> => readPictures(snapshot.value!.state, progress),
     downloadFile: (): void => (model.value ? downloadModel(model.value.name, model.value, railJson) : undefined),
   }
 })

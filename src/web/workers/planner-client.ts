@@ -5,7 +5,7 @@ import type { Change } from '@core/change'
 import { faultFrom } from '@core/fault'
 import type { Proof } from '@core/plan'
 import type { PlannerApi } from '../../workers/planner.worker'
-import type { Comparison, FoundOrder, OpenAnswer, PlanAnswer, PlanRequest } from '../../workers/plan-messages'
+import type { Comparison, FoundOrder, OpenAnswer, PictureReading, PlanAnswer, PlanRequest } from '../../workers/plan-messages'
 import { RequestTable, type MakeWorker } from './request-table'
 
 /** What a session asks of a planner; tests give it another. */
@@ -48,6 +48,7 @@ export class PlannerClient implements PlannerLike {
   prove = (section: string, step: number): Promise<Proof[]> => this.table.ask((remote) => remote.prove(section, step))
   compare = (state: Uint8Array, progress: Progress): Promise<Comparison[]> =>
     this.table.ask((remote) => remote.compare(state, proxy(progress)))
+  read = (state: Uint8Array, progress: Progress): Promise<PictureReading> => this.table.ask((remote) => remote.read(state, proxy(progress)))
   better = (state: Uint8Array, now: PlanWorth, progress: Progress): Promise<FoundOrder | undefined> =>
     this.table.ask((remote) => remote.better(state, now, proxy(progress)))
 

@@ -1,0 +1,55 @@
+import { partsOf, sectionById, type ModelDocument } from '../model'
+import type { Slip } from '../reading'
+import { dot, type Vec } from '../space'
+import { defineCheck } from './check'
+import type { Finding } from './finding'
+import { idsOf, nameParts } from './naming'
+import { isNoted } from './noted'
+import { writeNote } from './ways'
+
+/** Parts that could stand elsewhere without the picture of their step telling. */
+export const misreadable = defineCheck({
+  code: 'misreadable',
+  severity: 'note',
+  title: 'Easy to misread',
+  about:
+    'The same piece one stud or plate off, or turned a quarter or half, would hold and be possible too, and the picture of the step would change in less than 0.15 % of its dots, or over less than 12 dots. Looked for by `plan` and `check`, and on the Checks screen when it is asked for.',
+  scope: 'rail',
+  find({ model, built, misreadings }) {
+    const section = sectionById(model, built.base)
+    return misreadings
+      .map(({ step, node, slip, off }) => ({ step: step + 1, parts: idsOf(built, [node]), slip, off }))
+      .filter(({ step }) => !isNoted(section, step))
+      .map(({ step, parts, slip, off }) => ({
+        step,
+        parts,
+        message: `${nameParts(parts)} would hold ${slipWords(slip, off)} too, and the picture would look almost the same. Say in a note where it goes, or give it a step of its own.`,
+      }))
+  },
+  waysOut: (trouble) => writeNote(trouble, 'where'),
+})
+
+const WAYS: readonly { readonly way: Vec; readonly words: string }[] = [
+  { way: [1, 0, 0], words: 'to the right' },
+  { way: [-1, 0, 0], words: 'to the left' },
+  { way: [0, 1, 0], words: 'to the back' },
+  { way: [0, -1, 0], words: 'to the front' },
+  { way: [0, 0, 1], words: 'up' },
+  { way: [0, 0, -1], words: 'down' },
+]
+
+/** "One stud to the left", "turned a quarter". */
+function slipWords(slip: Slip, off: Vec): string {
+  if (slip === 'quarter' || slip === 'half') return `turned a ${slip}`
+  const { words } = WAYS.reduce((best, each) => (dot(each.way, off) > dot(best.way, off) ? each : best))
+  return `one ${slip} ${words}`
+}
+
+/** Of findings of an earlier version those that still can be so: the parts are there, and no note tells where they go. */
+export const stillMisread = (model: ModelDocument, findings: readonly Finding[]): Finding[] =>
+  findings.filter(({ section, step, parts }) => {
+    const known = model.sections.find(({ id }) => id === section)
+    // A unit that was made of some parts of a section is none of the document's.
+    if (!known) return true
+    return !isNoted(known, step) && parts.every((id) => partsOf(known).some((part) => part.id === id))
+  })
