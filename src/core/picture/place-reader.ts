@@ -270,7 +270,7 @@ function drawPart(
   buffer.draw(projector.of(shape, pose.matrix), part, x - left, y - top, depth)
 }
 
-interface Painting extends Seeing {
+interface PlacePainting extends Seeing {
   readonly colours: Uint16Array
   /** Of each part, 1 where the step brings it. */
   readonly isNew: Uint8Array
@@ -287,7 +287,7 @@ class PlacePicture {
   private here: Uint32Array | undefined
 
   constructor(
-    private readonly painting: Painting,
+    private readonly painting: PlacePainting,
     private readonly scene: Scene,
     private readonly part: number,
   ) {}
@@ -323,7 +323,7 @@ class PlacePicture {
     const { part, tone } = this.buffer
     const { colours, isNew } = this.painting
     const { part: partHere, tone: toneHere } = this.with
-    const extent = new Extent(this.buffer.size.width)
+    const extent = new DotExtent(this.buffer.size.width)
     for (let dot = 0; dot < part.length; dot++) {
       const [a, b] = [partHere[dot]!, part[dot]!]
       if (a === b && toneHere[dot] === tone[dot]) continue
@@ -341,7 +341,7 @@ class PlacePicture {
     }
     this.drawAt(pose)
     const there = inked(this.buffer, this.painting)
-    const extent = new Extent(this.buffer.size.width)
+    const extent = new DotExtent(this.buffer.size.width)
     for (let dot = 0; dot < there.length; dot++) if (there[dot] !== this.here[dot]) extent.add(dot)
     return extent
   }
@@ -353,7 +353,7 @@ class PlacePicture {
 }
 
 /** How many dots, and how far they lie apart. */
-class Extent implements PictureDifference {
+class DotExtent implements PictureDifference {
   dots = 0
   private left = Infinity
   private right = -Infinity
@@ -393,7 +393,7 @@ const THIN = 0xfffffffe
 const HEAVY = 0xffffffff
 
 /** Dots as what a reader sees in them; heavy lines, around what is new, are three dots broad. */
-function inked({ part, surface, tone, size: { width, height } }: GBuffer, { colours, isNew }: Painting): Uint32Array {
+function inked({ part, surface, tone, size: { width, height } }: GBuffer, { colours, isNew }: PlacePainting): Uint32Array {
   const ink = new Uint32Array(part.length)
   const heavy: number[] = []
   const freshAt = (dot: number): number => (part[dot]! < 0 ? 0 : isNew[part[dot]!]!)

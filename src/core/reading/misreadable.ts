@@ -85,7 +85,7 @@ function misreadIn(reading: Reading, step: number, nodes: readonly number[]): Mi
   })
 }
 
-interface PlacedNode {
+interface NodeInStep {
   readonly node: number
   readonly part: PlacedPart
   /** Where it takes hold of what was there before the step, and where the rest of the step does, u. */
@@ -96,7 +96,7 @@ interface PlacedNode {
 function misread(
   { built, reader, places, stepOf }: Reading,
   step: number,
-  { node, part, rings, besides }: PlacedNode,
+  { node, part, rings, besides }: NodeInStep,
 ): SlippedPlace | undefined {
   const isThere = (other: number): boolean => stepOf[other]! <= step
   const wasThere = (other: number): boolean => stepOf[other]! < step
