@@ -20,7 +20,7 @@ export const joinTexts = ({ joins }: StepPage): SheetText[] =>
   ])
 
 /** All that is said of a step: first what can hurt, then what to do with the work, then the rest. */
-export const stepTexts = ({ caution, turn, seenFrom, reaches, rests, note, signs }: StepPage): SheetText[] =>
+export const stepTexts = ({ caution, turn, seenFrom, reaches, rests, note, signs, ahead }: StepPage): SheetText[] =>
   [
     { text: caution, size: 9.5, sign: 'caution' } as const,
     { text: turn === '' ? '' : `${turn}.`, size: 10, isBold: true, sign: 'turn' } as const,
@@ -29,6 +29,7 @@ export const stepTexts = ({ caution, turn, seenFrom, reaches, rests, note, signs
     { text: rests.length === 0 ? '' : LOOSE, size: 8.5, isFaint: true },
     { text: note, size: 9 },
     ...signs.map((text) => ({ text, size: 9, isBold: true })),
+    { text: ahead === '' ? '' : `${ahead}.`, size: 8.5, isFaint: true },
   ].filter(({ text }) => text !== '')
 
 /** How often a section is built, in words: ", built 2 times, once more as its mirror image". */

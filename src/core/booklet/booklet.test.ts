@@ -154,6 +154,19 @@ describe('where a step is seen from', () => {
       'Seen from below, from behind, on the left',
     ])
   })
+
+  it('is told in the step before where the side changes, and nowhere else', () => {
+    const first = ferry.plan.sections.findIndex(({ steps }) => steps.length >= 4)
+    const { id, steps } = ferry.plan.sections[first]!
+    const views = ferry.views.map((own, i) => (i === first ? own.map((_, step) => (step === 1 || step === 2 ? 2 : 0)) : own.map(() => 0)))
+    const ahead = makePages({ ...ferry, views }).flatMap((page) =>
+      'ahead' in page && page.ahead !== '' ? [[page.section, page.number, page.ahead]] : [],
+    )
+    expect(ahead).toEqual([
+      [id, 1, 'The next picture is seen from behind, on the left'],
+      ...(steps.length > 3 ? [[id, 3, 'The next picture is seen from the front, on the right, again']] : []),
+    ])
+  })
 })
 
 describe('decals', () => {

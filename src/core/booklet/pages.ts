@@ -94,6 +94,8 @@ export interface StepPage {
   readonly chosenView?: number
   /** In words, where the viewer stands when that is not the usual side: "Seen from behind, on the left"; else empty. */
   readonly seenFrom: string
+  /** In words, where the viewer stands in the next step when that is another side; else empty. */
+  readonly ahead: string
   /** How far what is joined can move on its joints, a sentence each. */
   readonly reaches: readonly string[]
   readonly spoken: string

@@ -5,7 +5,7 @@ import type { Join, StepPage } from './pages'
 import { stepLabel } from './pages'
 import { copyById, type IndexedSection, type PlanIndex } from './plan-index'
 import { reachWords } from './reach-words'
-import { insetWords, seenFromWords, spokenStep } from './step-words'
+import { aheadWords, insetWords, seenFromWords, spokenStep } from './step-words'
 import { notesOfStep } from './step-notes'
 import { LAYINGS, turnWords } from './turn-words'
 
@@ -41,6 +41,7 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     lies: orientationsOf(plan)[step.number - 1] ?? UPRIGHT,
     ...(given?.view === undefined ? {} : { chosenView: given.view }),
     seenFrom,
+    ahead: isDrawn && step.number < plan.steps.length ? aheadWords(view, index.source.views[section.index]?.[step.number] ?? 0) : '',
     reaches,
     spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...reaches]
       .filter((text) => text !== '')

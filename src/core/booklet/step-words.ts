@@ -17,6 +17,12 @@ export function seenFromWords(view: number): string {
   return side === '' ? 'Seen from below' : `Seen from below, ${side}`
 }
 
+/** Told in the step before, where the picture of the next is seen from another side; else empty. */
+export const aheadWords = (view: number, next: number | undefined): string =>
+  next === undefined || next === view
+    ? ''
+    : `The next picture is ${(seenFromWords(next) || 'Seen from the front, on the right, again').replace(/^S/, 's')}`
+
 /** What goes in by `-z` comes from above. */
 const sideWords = (direction: Move['direction']): string =>
   typeof direction === 'string' ? fromWords(opposite(directionFromText(direction)!)) : 'along its joint'

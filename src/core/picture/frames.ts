@@ -107,8 +107,8 @@ function runsOf(boxes: readonly Box[]): GrowthRun[] {
   const runs: GrowthRun[] = []
   let seen = { width: 0, height: 0 }
   boxes.forEach((box, step) => {
-    const size = projectedSize(box, HOME)
     const last = runs[runs.length - 1]
+    const size = last?.box === box ? last.size : projectedSize(box, HOME)
     if (last && size.width - seen.width < grain && size.height - seen.height < grain) {
       Object.assign(last, { steps: last.steps + 1, box, size })
     } else {
@@ -122,24 +122,31 @@ function runsOf(boxes: readonly Box[]): GrowthRun[] {
 const stepsOf = (runs: readonly GrowthRun[], begin: number, end: number): number =>
   runs[end - 1]!.from + runs[end - 1]!.steps - runs[begin]!.from
 
-/** Around all that is there after each step. @param boxes around what each step brings; nothing where it brings nothing */
+/**
+ * Around all that is there after each step: the same object as long as nothing grows, so that thousands of steps cost as many looks as growths.
+ * @param boxes around what each step brings; nothing where it brings nothing
+ */
 export function cumulated(boxes: readonly (Box | undefined)[], empty: Box): Box[] {
   let all: Box | undefined
   return boxes.map((box) => {
-    if (box) all = all ? unite(all, box) : box
+    if (box && !(all && isInside(box, all))) all = all ? unite(all, box) : box
     return all ?? empty
   })
 }
 
+const isInside = ({ min, max }: Box, { min: low, max: high }: Box): boolean =>
+  min.every((value, axis) => value >= low[axis]!) && max.every((value, axis) => value <= high[axis]!)
+
 /** How full the picture of each step is, in the shape that suits its frame. @param brought around what each step brings, u */
 export function fillsOfSteps(brought: readonly (Box | undefined)[]): number[] {
-  const boxes = cumulated(
-    brought,
-    brought.find((box) => box !== undefined)!,
-  )
+  const first = brought.find((box) => box !== undefined)
+  if (!first) return []
+  const boxes = cumulated(brought, first)
   const frames = framesOf(boxes)
+  let known: { box: Box; frame: PictureFrame; fill: number } | undefined
   return boxes.map((box, step) => {
     const frame = frameAt(frames, step)
-    return fillOf(box, frame.box, frame.shape)
+    if (known?.box !== box || known.frame !== frame) known = { box, frame, fill: fillOf(box, frame.box, frame.shape) }
+    return known.fill
   })
 }

@@ -147,10 +147,9 @@ const sumOfReadings = (readings: readonly SectionReading[]): { parts: number; mi
 })
 
 /** How full the picture of each step is. */
-const fillsOf = memo(({ scene, steps }: BuiltSection): number[] => {
-  const brought = steps.map((step) => (step.length === 0 ? undefined : step.map((node) => scene.nodeBoxes[node]!).reduce(unite)))
-  return brought.some((box) => box !== undefined) ? fillsOfSteps(brought) : []
-})
+const fillsOf = memo(({ scene, steps }: BuiltSection): number[] =>
+  fillsOfSteps(steps.map((step) => (step.length === 0 ? undefined : step.map((node) => scene.nodeBoxes[node]!).reduce(unite)))),
+)
 
 /** For each section, each step: the number of its view. */
 export const viewsOf = (looks: Reported['looks']): number[][] => looks.map((steps) => steps.map((look) => look.view))

@@ -58,11 +58,12 @@ const title = computed(() => pageTitle(props.page))
         >
       </p>
       <TrayList lettered :pieces="step.callout" :label="`Pieces of step ${step.label}`" />
+      <p v-if="step.caution">△ Take care: {{ step.caution }}</p>
       <p v-if="step.note">{{ step.note }}</p>
       <p v-for="sign in step.signs" :key="sign">
         <b>{{ sign }}</b>
       </p>
-      <p v-if="step.caution">△ Take care: {{ step.caution }}</p>
+      <p v-if="step.ahead" class="faint">{{ step.ahead }}.</p>
     </template>
     <template v-else-if="page.kind === 'inventory'">
       <p class="faint">{{ page.parts }} parts, {{ page.pieces.length }} different pieces</p>

@@ -276,6 +276,7 @@ const onTouchEnd = (event: TouchEvent): void => {
               }}{{ join.mirrored ? ', mirrored' : '' }}
             </p>
             <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
+            <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>
             <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
             <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
             <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
@@ -285,10 +286,10 @@ const onTouchEnd = (event: TouchEvent): void => {
             <p v-for="sign in step.signs" :key="sign" class="notes">
               <b>{{ sign }}</b>
             </p>
+            <p v-if="step.ahead" class="faint">{{ step.ahead }}.</p>
             <button v-if="answered > 0" class="plain-button framed" @click="isAsking = true">
               {{ answered === 1 ? 'A question is answered here' : `${answered} questions are answered here` }}
             </button>
-            <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>
           </template>
 
           <DecalList v-else-if="page.kind === 'decals'" :decals="page.decals" />

@@ -41,6 +41,7 @@ watch(drawn, async () => {
         />
       </div>
       <template v-if="p.kind === 'step' || p.kind === 'jump'">
+        <p v-if="p.caution">△ Take care: {{ p.caution }}</p>
         <p v-if="p.turn"><TurnMark /> {{ p.turn }}.</p>
         <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
         <p v-for="reach in p.reaches" :key="reach">{{ reach }}</p>
@@ -48,9 +49,9 @@ watch(drawn, async () => {
         <p v-for="sign in p.signs" :key="sign">
           <b>{{ sign }}</b>
         </p>
+        <p v-if="p.ahead">{{ p.ahead }}.</p>
         <PhotoPicture v-for="(photo, k) in p.photos" :key="`photo ${k}`" :photo="photo" />
       </template>
-      <p v-if="(p.kind === 'step' || p.kind === 'jump') && p.caution">Take care: {{ p.caution }}</p>
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
         Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
       </p>
