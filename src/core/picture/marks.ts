@@ -1,5 +1,6 @@
 import { turnAbout, type JointReach } from '../model'
 import { add, apply, dot, length, middle, normalise, scale, subtract, type Box, type FlatPoint, type Vec } from '../space'
+import type { GBuffer } from './g-buffer'
 import { extentAlong } from './lifts'
 import { project, type Camera, type PictureSize } from './view'
 
@@ -29,6 +30,25 @@ export function seen({ camera, finer }: Viewport, place: Vec): FlatPoint {
 
 /** Px of the picture for one u. */
 const scaleOf = ({ camera, finer }: Viewport): number => camera.scale / finer
+
+/**
+ * Of some places those where a picture shows one of the parts [from, to): a ring anywhere else would stand on what is in front.
+ * @param buffer what was drawn with the camera
+ */
+export function placesThatShow(
+  { camera }: Viewport,
+  { part, size }: Pick<GBuffer, 'part' | 'size'>,
+  places: readonly Vec[],
+  [from, to]: readonly [number, number],
+): readonly Vec[] {
+  return places.filter((place) => {
+    const [x, y] = project(camera, place)
+    const [column, row] = [Math.floor(x), Math.floor(y)]
+    if (column < 0 || row < 0 || column >= size.width || row >= size.height) return false
+    const shown = part[row * size.width + column]!
+    return shown >= from && shown < to
+  })
+}
 
 /** Small open rings where new parts take hold; the extreme places left, right, top and bottom stand for a crowd. */
 export function ringsAt(sight: Viewport, holds: readonly Vec[]): Mark[] {

@@ -5,7 +5,7 @@ import { Inker, type InkOptions, type RgbImage } from './ink'
 import { NOTHING, type Window } from './g-buffer'
 import { insetCamera, isSmallIn, IN_SIGHT, widened, type PictureSight } from './inset-frame'
 import { hullOf, type Ghost } from './lifts'
-import { ringsAt, seen, type Mark, type Viewport } from './marks'
+import { placesThatShow, ringsAt, seen, type Mark, type Viewport } from './marks'
 import { WHITE, type PartLook } from './paint'
 import type { PictureSize, ViewNumber } from './view'
 
@@ -125,9 +125,21 @@ export function insetLayer(options: InsetOptions): Overlay {
   const left = from[0] < options.size.width / 2 ? options.size.width - size.width - MARGIN : MARGIN
   const top = from[1] < options.size.height / 2 ? options.size.height - size.height - MARGIN : MARGIN
   const corner: FlatPoint = [left + (left > from[0] ? 0 : size.width), top + (top > from[1] ? 0 : size.height)]
-  const marks = ringsAt({ camera: target.camera, finer }, section.holdsOfStep(step))
-  const own = { ...look, hasFineLines: false }
-  return { target, size, finer, shown, look: own, marks, left, top, isFramed: true, opacity: 1, leader: [from, corner] }
+  const own = { camera: target.camera, finer }
+  const marks = ringsAt(own, placesThatShow(own, target.buffer, section.holdsOfStep(step), section.ranges[step]!))
+  return {
+    target,
+    size,
+    finer,
+    shown,
+    look: { ...look, hasFineLines: false },
+    marks,
+    left,
+    top,
+    isFramed: true,
+    opacity: 1,
+    leader: [from, corner],
+  }
 }
 
 /** Inks a layer by itself. */

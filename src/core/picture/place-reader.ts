@@ -5,7 +5,7 @@ import { cumulated, frameAt, framesOf, LEAST_WIDTH, MARGIN_SHARE, type PictureFr
 import { GBuffer } from './g-buffer'
 import { insetCamera, isSmallIn, IN_SIGHT, widened } from './inset-frame'
 import type { LaidSteps, StepLook } from './look'
-import { ringsAt } from './marks'
+import { placesThatShow, ringsAt } from './marks'
 import { pictureSceneOf, type PictureScene } from './picture-scene'
 import { MeshProjector } from './projected-mesh'
 import { fitCamera, project, seenOutline, type Camera, type PictureSize } from './view'
@@ -117,7 +117,10 @@ export class PlaceReader {
     { here, besides, enough }: Pick<PlaceQuestion<OtherPlace>, 'here' | 'besides' | 'enough'>,
   ): boolean {
     if (reaches(main.areaDifference(pose, enough), enough)) return true
-    const found = [main.differenceAt(pose), this.ringDots(camera, [...besides, ...here], [...besides, ...holds])]
+    const found = [
+      main.differenceAt(pose),
+      this.ringDots(camera, [...besides, ...main.thatShow(undefined, here)], [...besides, ...main.thatShow(pose, holds)]),
+    ]
     if (inset) found.push(inset.differenceAt(pose))
     const dots = found.reduce((sum, each) => sum + each.dots, 0)
     return reaches({ dots, across: Math.max(...found.map(({ across }) => across)) }, enough)
@@ -344,6 +347,15 @@ class PlacePicture {
     const extent = new DotExtent(this.buffer.size.width)
     for (let dot = 0; dot < there.length; dot++) if (there[dot] !== this.here[dot]) extent.add(dot)
     return extent
+  }
+
+  /** Of places where the part takes hold those that it shows at, in a pose or where it belongs. */
+  thatShow(pose: Pose | undefined, places: readonly Vec[]): readonly Vec[] {
+    if (pose) this.drawAt(pose)
+    const { camera } = this.painting
+    const local = { camera: { ...camera, originX: camera.originX - this.left, originY: camera.originY - this.top }, finer: 1 }
+    const { part } = pose ? this.buffer : this.with
+    return placesThatShow(local, { part, size: this.buffer.size }, places, [this.part, this.part + 1])
   }
 
   private drawAt(pose: Pose): void {

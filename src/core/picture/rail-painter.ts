@@ -8,7 +8,7 @@ import { ViewState } from './view-state'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
 import { cumulated, frameAt, frameFit, framesOf, LEAST_WIDTH, MARGIN_SHARE, type FrameFit, type PictureFrame } from './frames'
-import { keptInside, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
+import { keptInside, placesThatShow, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
 import { ghostLayer, insetLayer, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
@@ -84,7 +84,7 @@ export class RailPainter {
 
   /**
    * Draws a step and does something with it. Finished sections stand beside their place; where they or the ghosts of parts would not
-   * be in the picture, it is seen from so far off that all such steps of the frame are.
+   * be in the picture, it is seen from so far off that all such steps of the frame with things on the same sides are.
    */
   private staged<Made>(step: number, view: ViewNumber, make: (staged: Staged) => Made): Made {
     const orientation = this.section.orientations[step] ?? NO_TURN
@@ -93,7 +93,7 @@ export class RailPainter {
     const scalePx = usual.scale / FINER
     const [lifts, ghosts] = [liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)]
     const isIn = this.besides(step, lifts, ghosts).every((box) => this.isInside(usual, box))
-    const state = this.stateOf(view, orientation, isIn ? frame.box : this.farBox(frame, scalePx), step + (lifts.size > 0 ? 0 : 1))
+    const state = this.stateOf(view, orientation, isIn ? frame.box : this.farBox(step, scalePx), step + (lifts.size > 0 ? 0 : 1))
     if (lifts.size === 0) return make({ state, lifts, ghosts })
     state.drawLifted(this.section, step, lifts)
     try {
@@ -126,21 +126,36 @@ export class RailPainter {
   /** How the frame of a step fits a picture. */
   fitOf = (step: number): FrameFit => frameFit(this.frameOf(step))
 
-  /** By frame and scale, since things stand farther off where a picture is small. */
+  /** By frame, scale and sides, since things stand farther off where a picture is small. */
   private readonly far = new Map<string, Box>()
 
-  /** Around the work and all that stands beside it in any step of a frame. */
-  private farBox(frame: PictureFrame, scalePx: number): Box {
-    const key = `${frame.from} ${scalePx}`
+  /**
+   * Around the work and all that stands beside it in the steps of a frame where things stand on the same sides: they share a camera,
+   * and what stands on another side does not make them smaller.
+   */
+  private farBox(step: number, scalePx: number): Box {
+    const frame = this.frameOf(step)
+    const sides = this.sidesOf(step, scalePx)
+    const key = `${frame.from} ${scalePx} ${sides}`
     let far = this.far.get(key)
     if (!far) {
-      far = frame.box
-      const steps = this.section.ranges.length
-      for (let step = frame.from; step < steps && this.frameOf(step) === frame; step++)
-        far = this.besides(step, liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)).reduce(unite, far)
+      const { ranges } = this.section
+      far = ranges.reduce(
+        (box, _, other) =>
+          this.frameOf(other) === frame && this.sidesOf(other, scalePx) === sides
+            ? this.besides(other, liftsOf(this.section, other, scalePx), ghostsOf(this.section, other, scalePx)).reduce(unite, box)
+            : box,
+        frame.box,
+      )
       this.far.set(key, far)
     }
     return far
+  }
+
+  /** The sides on which things stand beside their place in a step. */
+  private sidesOf(step: number, scalePx: number): string {
+    const lifts = [...liftsOf(this.section, step, scalePx).values(), ...ghostsOf(this.section, step, scalePx).map(({ lift }) => lift)]
+    return [...new Set(lifts.map((lift) => lift.map((value) => Math.sign(Math.round(value))).join()))].sort().join(' ')
   }
 
   private cameraOf(box: Box, view: ViewNumber, orientation: Turn): Camera {
@@ -181,7 +196,7 @@ export class RailPainter {
       )
     const boxOf = (node: number): Box => hullOf(section, partsOfNode(section, step, node))
     const marks = [
-      ...(from > 0 ? ringsAt(sight, section.holdsOfStep(step)) : []),
+      ...(from > 0 ? ringsAt(sight, this.holdsThatShow(step, sight, target.buffer)) : []),
       ...[...lifts].map(([node, lift]) => wayHome(sight, boxOf(node), lift)),
       ...ghosts.map(({ parts, travel }) => wayIn(sight, hullOf(section, parts), travel)),
       ...this.reaches(step, sight, lifts),
@@ -233,6 +248,15 @@ export class RailPainter {
       const marks = reachMarks(sight, reach, hullOf(section, partsOfNode(section, step, node)), lifts.get(node) ?? [0, 0, 0])
       return marks.map((mark) => keptInside(mark, this.size, EDGE))
     })
+  }
+
+  /** Where rings may stand; what is held beside its place is not where it takes hold, so its rings stand there anyway. */
+  private holdsThatShow(step: number, sight: Viewport, buffer: GBuffer): readonly Vec[] {
+    const { section } = this
+    const [first, last] = section.nodeRanges[step]!
+    const holds = section.holdsOfStep(step)
+    for (let node = first; node < last; node++) if (section.nodeJoins[node]) return holds
+    return placesThatShow(sight, buffer, holds, section.ranges[step]!)
   }
 
   /** Where the frame has changed: how large a stud was, and how large it is now. */
