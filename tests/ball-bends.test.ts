@@ -64,7 +64,7 @@ describe('a ball in its cup', () => {
       ['plate-1x2-ball', 'plate-1x2-cup'],
       ['brick-2x2-ball', 'brick-2x2-cup'],
     ] as const) {
-      for (const towards of around)
+      for (const towards of around.filter((_, i) => i % 2 === 0))
         for (const spin of around) {
           const { findings } = reportModel(checkModel(pair(ball, cup, (48.5 * Math.PI) / 180, towards, (spin * 180) / Math.PI, false))).report
           const meets = findings.some(({ code }) => code === 'overlap')

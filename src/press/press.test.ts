@@ -35,10 +35,16 @@ async function printed(paper: Paper, progress?: (fraction: number) => void, page
 
 const run = (command: string, ...args: string[]): string => execFileSync(command, args, { encoding: 'utf8' })
 
+/** The whole booklet on A4, printed once for those that only read it, and what its progress told. */
+let whole: Promise<{ readonly path: string; readonly fractions: readonly number[] }> | undefined
+async function printWhole(): Promise<{ readonly path: string; readonly fractions: readonly number[] }> {
+  const fractions: number[] = []
+  return { path: await printed('a4', (fraction) => fractions.push(fraction)), fractions }
+}
+
 describe('the PDF', () => {
-  it('is sound, has its fonts inside, and its text can be read: the inventory adds up to the parts', async () => {
-    const fractions: number[] = []
-    const path = await printed('a4', (fraction) => fractions.push(fraction))
+  it('is sound, has its fonts inside, and its text can be read: the inventory adds up to the parts', { timeout: 120_000 }, async () => {
+    const { path, fractions } = await (whole ??= printWhole())
     expect(run('qpdf', '--check', path)).toContain('No syntax or stream encoding errors')
     expect(run('pdfinfo', path)).toMatch(/Page size:\s+595.28 x 841.89/)
     for (const line of run('pdffonts', path).trim().split('\n').slice(2)) expect(line).toMatch(/AtkinsonHyperlegible.* yes +\w+ +yes /)
@@ -51,8 +57,8 @@ describe('the PDF', () => {
     expect([...fractions].sort((a, b) => a - b)).toEqual(fractions)
   })
 
-  it('packs steps by what they need: less than a sheet for two steps, and every step is there once', async () => {
-    const path = await printed('a4')
+  it('packs steps by what they need: less than a sheet for two steps, and every step is there once', { timeout: 120_000 }, async () => {
+    const { path } = await (whole ??= printWhole())
     const sheets = Number(/Pages:\s+(\d+)/.exec(run('pdfinfo', path))![1])
     const steps = makePages(bundle).filter(({ kind }) => kind === 'step' || kind === 'jump')
     expect(sheets).toBeLessThan(steps.length / 2)
@@ -72,7 +78,7 @@ describe('the PDF', () => {
   })
 
   it('comes on letter paper too', async () => {
-    expect(run('pdfinfo', await printed('letter'))).toMatch(/Page size:\s+612 x 792/)
+    expect(run('pdfinfo', await printed('letter', undefined, makePages(bundle).slice(0, 4)))).toMatch(/Page size:\s+612 x 792/)
   })
 
   it('leaves nothing out of a step with many pieces and long words', async () => {
