@@ -123,16 +123,16 @@ test('a gap is picked between two faces of the picture, by pointer and by keyboa
   const go = async (key: string, times: number): Promise<void> => {
     for (let i = 0; i < times; i++) await page.keyboard.press(`Shift+${key}`)
   }
-  // From the middle of the picture to the lawn, and from there up to the rim of the tray.
+  // From the middle of the picture to the edge of the lawn, and from there up to the edge of the tray.
   await picture.focus()
-  await go('ArrowLeft', 7)
-  await go('ArrowDown', 7)
+  await go('ArrowLeft', 5)
+  await go('ArrowDown', 9)
   await page.keyboard.press('Enter')
   await expect(says).toContainText('“lawn-1” is picked. Pick the second face.')
-  await go('ArrowRight', 6)
-  await go('ArrowUp', 6)
+  await go('ArrowRight', 3)
+  await go('ArrowUp', 7)
   await page.keyboard.press('Enter')
-  await expect(says).toContainText(/“lawn-1” and “rim-\d”: [\d.]+ mm that one stands behind the other/)
+  await expect(says).toContainText(/“lawn-1” and “tray-1”: [\d.]+ mm that one stands behind the other/)
   const mm = /: ([\d.]+) mm/.exec(await says.innerText())![1]!
   await gap.getByRole('button', { name: `Fill ${mm} mm` }).click()
   await expect(gap.getByText(`${Number(mm)} mm,`)).toBeVisible()
