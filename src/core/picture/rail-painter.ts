@@ -4,10 +4,11 @@ import { middle, NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type FlatPoint, 
 import type { DrawnSection } from './drawn-section'
 import type { InkOptions, RgbImage } from './ink'
 import type { GBuffer, Window } from './g-buffer'
+import { StepFrames } from './step-frames'
 import { ViewState } from './view-state'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { cumulated, frameAt, frameFit, framesOf, LEAST_WIDTH, MARGIN_SHARE, type FrameFit, type PictureFrame } from './frames'
+import { frameFit, LEAST_WIDTH, MARGIN_SHARE, type FrameFit } from './frames'
 import { keptInside, placesThatShow, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
@@ -47,7 +48,7 @@ export class RailPainter {
   /** By view, how the work lies, and what must be in the picture. */
   private readonly views = new Map<string, ViewState>()
   private readonly looks: PartLook[]
-  private frames: readonly PictureFrame[] | undefined
+  private readonly frames: StepFrames
   private readonly colours: Catalogue['colours']
 
   constructor(
@@ -57,6 +58,7 @@ export class RailPainter {
     /** What is new is enlarged where a stud is less wide than this, px. */
     private readonly leastStud?: number,
   ) {
+    this.frames = new StepFrames(section)
     this.colours = catalogue.colours
     const byColour = new Map<string, PartLook>()
     this.looks = section.parts.map(({ colour }) => {
@@ -88,12 +90,12 @@ export class RailPainter {
    */
   private staged<Made>(step: number, view: ViewNumber, make: (staged: Staged) => Made): Made {
     const orientation = this.section.orientations[step] ?? NO_TURN
-    const frame = this.frameOf(step)
+    const frame = this.frames.frameOf(step)
     const usual = this.cameraOf(frame.box, view, orientation)
     const scalePx = usual.scale / FINER
     const [lifts, ghosts] = [liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)]
-    const isIn = this.besides(step, lifts, ghosts).every((box) => this.isInside(usual, box))
-    const state = this.stateOf(view, orientation, isIn ? frame.box : this.farBox(step, scalePx), step + (lifts.size > 0 ? 0 : 1))
+    const isIn = this.frames.besides(step, lifts, ghosts).every((box) => this.isInside(usual, box))
+    const state = this.stateOf(view, orientation, isIn ? frame.box : this.frames.farBox(step, scalePx), step + (lifts.size > 0 ? 0 : 1))
     if (lifts.size === 0) return make({ state, lifts, ghosts })
     state.drawLifted(this.section, step, lifts)
     try {
@@ -103,60 +105,8 @@ export class RailPainter {
     }
   }
 
-  /** Where things stand beside their place in a step. */
-  private besides(step: number, lifts: ReadonlyMap<number, Vec>, ghosts: readonly Ghost[]): Box[] {
-    const { section } = this
-    return [
-      ...[...lifts].map(([node, lift]) => shifted(hullOf(section, partsOfNode(section, step, node)), lift)),
-      ...ghosts.map(({ parts, lift }) => shifted(hullOf(section, parts), lift)),
-    ]
-  }
-
-  private frameOf(step: number): PictureFrame {
-    const { section } = this
-    this.frames ??= framesOf(
-      cumulated(
-        section.ranges.map(([from, to]) => boxOfParts(section, from, to)),
-        section.box,
-      ),
-    )
-    return frameAt(this.frames, step)
-  }
-
   /** How the frame of a step fits a picture. */
-  fitOf = (step: number): FrameFit => frameFit(this.frameOf(step))
-
-  /** By frame, scale and sides, since things stand farther off where a picture is small. */
-  private readonly far = new Map<string, Box>()
-
-  /**
-   * Around the work and all that stands beside it in the steps of a frame where things stand on the same sides: they share a camera,
-   * and what stands on another side does not make them smaller.
-   */
-  private farBox(step: number, scalePx: number): Box {
-    const frame = this.frameOf(step)
-    const sides = this.sidesOf(step, scalePx)
-    const key = `${frame.from} ${scalePx} ${sides}`
-    let far = this.far.get(key)
-    if (!far) {
-      const { ranges } = this.section
-      far = ranges.reduce(
-        (box, _, other) =>
-          this.frameOf(other) === frame && this.sidesOf(other, scalePx) === sides
-            ? this.besides(other, liftsOf(this.section, other, scalePx), ghostsOf(this.section, other, scalePx)).reduce(unite, box)
-            : box,
-        frame.box,
-      )
-      this.far.set(key, far)
-    }
-    return far
-  }
-
-  /** The sides on which things stand beside their place in a step. */
-  private sidesOf(step: number, scalePx: number): string {
-    const lifts = [...liftsOf(this.section, step, scalePx).values(), ...ghostsOf(this.section, step, scalePx).map(({ lift }) => lift)]
-    return [...new Set(lifts.map((lift) => lift.map((value) => Math.sign(Math.round(value))).join()))].sort().join(' ')
-  }
+  fitOf = (step: number): FrameFit => frameFit(this.frames.frameOf(step))
 
   private cameraOf(box: Box, view: ViewNumber, orientation: Turn): Camera {
     const { width } = this.full()
@@ -261,9 +211,9 @@ export class RailPainter {
 
   /** Where the frame has changed: how large a stud was, and how large it is now. */
   private scaleMarks(step: number, view: ViewNumber, { scale: now }: Camera, inset?: InsetPart): Mark[] {
-    const { from } = this.frameOf(step)
+    const { from } = this.frames.frameOf(step)
     if (step === 0 || step !== from) return []
-    const before = this.cameraOf(this.frameOf(step - 1).box, view, this.section.orientations[step] ?? NO_TURN).scale
+    const before = this.cameraOf(this.frames.frameOf(step - 1).box, view, this.section.orientations[step] ?? NO_TURN).scale
     if (Math.abs(before / now - 1) < LEAST_CHANGE) return []
     // An inset stands in the corner farthest from what it shows.
     const isLeftTaken = inset !== undefined && inset.from[0] >= this.size.width / 2 && inset.from[1] < this.size.height / 2
@@ -358,7 +308,7 @@ export class RailPainter {
   private full = (): PictureSize => ({ width: this.size.width * FINER, height: this.size.height * FINER })
 
   private upTo = (step: number, view: ViewNumber, orientation: Turn): ViewState =>
-    this.stateOf(view, orientation, this.frameOf(step).box, step + 1)
+    this.stateOf(view, orientation, this.frames.frameOf(step).box, step + 1)
 
   /** A view of a box with so many steps drawn. */
   private stateOf(view: ViewNumber, orientation: Turn, box: Box, steps: number): ViewState {
@@ -391,15 +341,6 @@ export class RailPainter {
       this.views.set(key, state)
     }
   }
-}
-
-function boxOfParts({ parts, space }: DrawnSection, from: number, to: number): Box | undefined {
-  let box: Box | undefined
-  for (let part = from; part < to; part++) {
-    const hull = space.hullOf(parts[part]!)
-    box = box ? unite(box, hull) : hull
-  }
-  return box
 }
 
 /** How many of the first steps bring the same in the same order, lying the same way. */

@@ -1,0 +1,74 @@
+import { unite, type Box, type Vec } from '../space'
+import type { DrawnSection } from './drawn-section'
+import { cumulated, frameAt, framesOf, type PictureFrame } from './frames'
+import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
+import { shifted } from './picture-layer'
+
+/** What the pictures of a section's steps are fitted to: the frame of each, or more where things stand beside their place. */
+export class StepFrames {
+  private frames: readonly PictureFrame[] | undefined
+
+  constructor(private readonly section: DrawnSection) {}
+
+  /** Where things stand beside their place in a step. */
+  besides(step: number, lifts: ReadonlyMap<number, Vec>, ghosts: readonly Ghost[]): Box[] {
+    const { section } = this
+    return [
+      ...[...lifts].map(([node, lift]) => shifted(hullOf(section, partsOfNode(section, step, node)), lift)),
+      ...ghosts.map(({ parts, lift }) => shifted(hullOf(section, parts), lift)),
+    ]
+  }
+
+  /** The frame that a step is seen in. */
+  frameOf(step: number): PictureFrame {
+    const { section } = this
+    this.frames ??= framesOf(
+      cumulated(
+        section.ranges.map(([from, to]) => boxOfParts(section, from, to)),
+        section.box,
+      ),
+    )
+    return frameAt(this.frames, step)
+  }
+
+  /** By frame, scale and sides, since things stand farther off where a picture is small. */
+  private readonly far = new Map<string, Box>()
+
+  /**
+   * Around the work and all that stands beside it in the steps of a frame where things stand on the same sides: they share a camera,
+   * and what stands on another side does not make them smaller.
+   */
+  farBox(step: number, scalePx: number): Box {
+    const frame = this.frameOf(step)
+    const sides = this.sidesOf(step, scalePx)
+    const key = `${frame.from} ${scalePx} ${sides}`
+    let far = this.far.get(key)
+    if (!far) {
+      const { ranges } = this.section
+      far = ranges.reduce(
+        (box, _, other) =>
+          this.frameOf(other) === frame && this.sidesOf(other, scalePx) === sides
+            ? this.besides(other, liftsOf(this.section, other, scalePx), ghostsOf(this.section, other, scalePx)).reduce(unite, box)
+            : box,
+        frame.box,
+      )
+      this.far.set(key, far)
+    }
+    return far
+  }
+
+  /** The sides on which things stand beside their place in a step. */
+  private sidesOf(step: number, scalePx: number): string {
+    const lifts = [...liftsOf(this.section, step, scalePx).values(), ...ghostsOf(this.section, step, scalePx).map(({ lift }) => lift)]
+    return [...new Set(lifts.map((lift) => lift.map((value) => Math.sign(Math.round(value))).join()))].sort().join(' ')
+  }
+}
+
+function boxOfParts({ parts, space }: DrawnSection, from: number, to: number): Box | undefined {
+  let box: Box | undefined
+  for (let part = from; part < to; part++) {
+    const hull = space.hullOf(parts[part]!)
+    box = box ? unite(box, hull) : hull
+  }
+  return box
+}
