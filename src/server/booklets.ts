@@ -3,7 +3,7 @@ import { Fault } from '@core/fault'
 import type { NewBooklet, NewSettings, NewVersion } from './bodies'
 import type { BookletRecord, BookletSettings, QuestionRecord, QuestionText, VersionRecord } from './records'
 import { hashPassword, hashToken, newId, newToken } from './secrets'
-import { Turns, type ObjectStore } from './store'
+import { getJson, Turns, type ObjectStore } from './store'
 import { sha256, type CheckedUpload } from './upload'
 import { NO_CHANGES } from '@core/booklet'
 
@@ -54,8 +54,8 @@ export class Booklets {
 
   /** @throws Fault `no-booklet` */
   async record(id: string): Promise<BookletRecord> {
-    const bytes = ID.test(id) ? await this.store.get(recordKey(id)) : undefined
-    if (bytes) return JSON.parse(bytes.toString('utf8')) as BookletRecord
+    const record = ID.test(id) ? await getJson<BookletRecord>(this.store, recordKey(id)) : undefined
+    if (record) return record
     throw new Fault('no-booklet', 'There is no booklet at this address.', { wayOut: 'Ask the designer for the link again.' })
   }
 
@@ -127,17 +127,16 @@ export class Booklets {
   /** In the order in which they were asked. */
   async questions(id: string): Promise<QuestionRecord[]> {
     const keys = await this.store.list(questionsFolder(id))
-    const all = await Promise.all(keys.map((key) => this.store.get(key)))
+    const all = await Promise.all(keys.map((key) => getJson<QuestionRecord>(this.store, key)))
     return all
-      .filter((bytes) => bytes !== undefined)
-      .map((bytes) => JSON.parse(bytes.toString('utf8')) as QuestionRecord)
+      .filter((question) => question !== undefined)
       .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.questionId < b.questionId ? -1 : 1))
   }
 
   /** @throws Fault `no-question` */
   async question(id: string, questionId: string): Promise<QuestionRecord> {
-    const bytes = ID.test(questionId) ? await this.store.get(questionKey(id, questionId)) : undefined
-    if (bytes) return JSON.parse(bytes.toString('utf8')) as QuestionRecord
+    const question = ID.test(questionId) ? await getJson<QuestionRecord>(this.store, questionKey(id, questionId)) : undefined
+    if (question) return question
     throw new Fault('no-question', 'There is no such question.')
   }
 

@@ -6,6 +6,7 @@ import type { ObjectStore } from './object-store'
 export type { ObjectStore } from './object-store'
 export { FolderStore } from './folder-store'
 export { tellingStore } from './telling-store'
+export { getJson } from './stored-json'
 export { Turns } from './turns'
 
 /**
