@@ -7,8 +7,10 @@ import type { Join } from './pages'
 const SIDES = ['', 'from behind, on the right', 'from behind, on the left', 'from the front, on the left'] as const
 
 /** Where the viewer of an inset stands. */
-export const insetWords = (view: number): string =>
-  `The small picture is ${(seenFromWords(view) || 'Seen from the front, on the right').replace(/^S/, 's')}`
+export const insetWords = (view: number): string => `The small picture is ${sideOf(view)}`
+
+/** "seen from behind, on the left", the usual side too. */
+const sideOf = (view: number): string => (seenFromWords(view) || 'Seen from the front, on the right').replace(/^S/, 's')
 
 /** Where the viewer of a view stands, in words; empty for the usual place: in front, on the right, looking down. */
 export function seenFromWords(view: number): string {
@@ -18,10 +20,8 @@ export function seenFromWords(view: number): string {
 }
 
 /** Told in the step before, where the picture of the next is seen from another side; else empty. */
-export const aheadWords = (view: number, next: number | undefined): string =>
-  next === undefined || next === view
-    ? ''
-    : `The next picture is ${(seenFromWords(next) || 'Seen from the front, on the right, again').replace(/^S/, 's')}`
+export const aheadWords = (view: number, next: number): string =>
+  next === view ? '' : `The next picture is ${sideOf(next)}${next === 0 ? ', again' : ''}`
 
 /** What goes in by `-z` comes from above. */
 const sideWords = (direction: Move['direction']): string =>

@@ -46,10 +46,11 @@ function slipWords(slip: Slip, off: Vec): string {
 }
 
 /** Of findings of an earlier version those that still can be so: the parts are there, and no note tells where they go. */
-export const stillMisread = (model: ModelDocument, findings: readonly Finding[]): Finding[] =>
-  findings.filter(({ section, step, parts }) => {
-    const known = model.sections.find(({ id }) => id === section)
+export function stillMisread(model: ModelDocument, findings: readonly Finding[]): Finding[] {
+  const sections = new Map(model.sections.map((section) => [section.id, { section, ids: new Set(partsOf(section).map(({ id }) => id)) }]))
+  return findings.filter(({ section, step, parts }) => {
+    const known = sections.get(section)
     // A unit that was made of some parts of a section is none of the document's.
-    if (!known) return true
-    return !isNoted(known, step) && parts.every((id) => partsOf(known).some((part) => part.id === id))
+    return !known || (!isNoted(known.section, step) && parts.every((id) => known.ids.has(id)))
   })
+}

@@ -1,6 +1,7 @@
-import { unite, type Box } from '../space'
-import { HOME } from './look'
-import { projectedSize, type PictureSize } from './view'
+import type { Scene } from '../scene'
+import { unite, type Box, type Matrix } from '../space'
+import { HOME, type Steps } from './look'
+import { fitCamera, projectedSize, type Camera, type PictureSize, type ViewNumber } from './view'
 
 /** What the pictures of some steps in a row are fitted to. */
 export interface PictureFrame {
@@ -17,9 +18,11 @@ export const LEAST_STEPS = 6
 /** What a change of the frame must gain in all: full pictures of so many steps. */
 const CHANGE = 0.5
 /** A picture shows at least so many u in its width: small things are not blown up beyond it. */
-export const LEAST_WIDTH = 70
+const LEAST_WIDTH = 70
 /** What stays free along the edges of a picture, in widths of it. */
-export const MARGIN_SHARE = 0.016
+const MARGIN_SHARE = 0.016
+/** Rings and thick lines reach so far beyond what they mark, px. */
+const LEAST_MARGIN = 12
 /** Shapes of pictures, height for width: low for floors, as on screens, square, and upright for towers. */
 const PICTURE_SHAPES = [0.5, 0.75, 1, 4 / 3, 2] as const
 type PictureShape = (typeof PICTURE_SHAPES)[number]
@@ -76,6 +79,18 @@ export function framesOf(boxes: readonly Box[]): PictureFrame[] {
   }
   return frames
 }
+
+/** The camera of a picture that is fitted to a box. @param size px @param finer dots each way for one px: the camera sees dots */
+// eslint-disable-next-line max-params -- a box, how it is seen, and the picture
+export function frameCamera(box: Box, view: ViewNumber, orientation: Matrix, size: PictureSize, finer = 1): Camera {
+  const full = { width: size.width * finer, height: size.height * finer }
+  const margin = Math.max(LEAST_MARGIN * finer, MARGIN_SHARE * full.width)
+  return fitCamera(box, view, full, { margin, mostScale: full.width / LEAST_WIDTH, orientation })
+}
+
+/** Around what each step brings, u; nothing where it brings nothing. */
+export const boxesOfSteps = ({ nodeBoxes }: Scene, steps: Steps): (Box | undefined)[] =>
+  steps.map((step) => (step.length === 0 ? undefined : step.map((node) => nodeBoxes[node]!).reduce(unite)))
 
 /** How a frame fits a picture: in which shape it fills it best, and how large one u is then, in widths of the picture. */
 export interface FrameFit {

@@ -1,6 +1,6 @@
 import { partHull, type Scene } from '../scene'
 import { boxesMeet, NO_TURN, TURNS, unite, type Box, type Turn, type Vec } from '../space'
-import { cumulated, frameAt, framesOf, LEAST_WIDTH, MARGIN_SHARE, type PictureFrame } from './frames'
+import { boxesOfSteps, cumulated, frameAt, frameCamera, framesOf, type PictureFrame } from './frames'
 import { GBuffer } from './g-buffer'
 import { insetCamera, isSmallIn, IN_SIGHT, widened } from './inset-frame'
 import type { LaidSteps, StepLook } from './look'
@@ -8,7 +8,7 @@ import { ringsAt } from './marks'
 import { pictureSceneOf, type PictureScene } from './picture-scene'
 import { drawPart, PlacePicture, type OtherPlace, type PictureDifference, type Seeing } from './place-picture'
 import { MeshProjector } from './projected-mesh'
-import { fitCamera, seenOutline, type Camera, type PictureSize } from './view'
+import { seenOutline, type Camera, type PictureSize } from './view'
 
 /** Dots of the picture that a step is read in: it has the shape that suits its frame. */
 export const READ_DOTS = 480_000
@@ -18,7 +18,6 @@ function readSize(shape: number, share: number): PictureSize {
   const width = Math.round(Math.sqrt(READ_DOTS / shape) * share)
   return { width, height: Math.round(width * shape) }
 }
-const LEAST_MARGIN = 12
 /** A glance is taken at a picture of this share of its size; what differs there so many times as much as needed differs. */
 const GLANCE = 0.5
 const CLEAR = 1.5
@@ -60,8 +59,7 @@ export class PlaceReader {
   ) {
     const { scene, steps } = laid
     this.stage = pictureSceneOf(scene)
-    const brought = steps.map((step) => (step.length === 0 ? undefined : step.map((node) => scene.nodeBoxes[node]!).reduce(unite)))
-    this.frames = framesOf(cumulated(brought, this.stage.box))
+    this.frames = framesOf(cumulated(boxesOfSteps(scene, steps), this.stage.box))
     const known = new Map<string, number>()
     this.colours = Uint16Array.from(scene.parts, ({ colour }) => {
       if (!known.has(colour)) known.set(colour, known.size)
@@ -140,11 +138,7 @@ export class PlaceReader {
     let growing = this.growing.get(share)
     if (growing?.key !== key) {
       const size = readSize(frame.shape, share)
-      const camera = fitCamera(frame.box, view, size, {
-        margin: Math.max(LEAST_MARGIN * share, MARGIN_SHARE * size.width),
-        mostScale: size.width / LEAST_WIDTH,
-        orientation: TURNS[orientation],
-      })
+      const camera = frameCamera(frame.box, view, TURNS[orientation]!, size)
       growing = { key, camera, projector: new MeshProjector(camera), buffer: new GBuffer(size), steps: 0 }
       this.growing.set(share, growing)
     }

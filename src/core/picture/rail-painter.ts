@@ -8,19 +8,17 @@ import { StepFrames } from './step-frames'
 import { ViewState } from './view-state'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { frameFit, LEAST_WIDTH, MARGIN_SHARE, type FrameFit } from './frames'
+import { frameCamera, frameFit, type FrameFit } from './frames'
 import { keptInside, placesThatShow, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
 import { ghostLayer, insetLayer, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
 import { printMarks, printOverlay } from './print-layer'
 import { drawComposition, type Drawing } from './vector'
-import { fitCamera, type Camera, type PictureSize, type ViewNumber } from './view'
+import type { Camera, PictureSize, ViewNumber } from './view'
 
 /** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
 const FINER = 2
-/** Rings and thick lines reach so far beyond what they mark, px. */
-const LEAST_MARGIN = 12
 const WASH = 0.32
 const MOST_VIEWS = 2
 /** What comes nearer to the edge of the picture than this, px, is not in it. */
@@ -108,14 +106,8 @@ export class RailPainter {
   /** How the frame of a step fits a picture. */
   fitOf = (step: number): FrameFit => frameFit(this.frames.frameOf(step))
 
-  private cameraOf(box: Box, view: ViewNumber, orientation: Turn): Camera {
-    const { width } = this.full()
-    return fitCamera(box, view, this.full(), {
-      margin: Math.max(LEAST_MARGIN * FINER, MARGIN_SHARE * width),
-      mostScale: width / LEAST_WIDTH,
-      orientation: TURNS[orientation],
-    })
-  }
+  private cameraOf = (box: Box, view: ViewNumber, orientation: Turn): Camera =>
+    frameCamera(box, view, TURNS[orientation]!, this.size, FINER)
 
   private isInside(camera: Camera, box: Box): boolean {
     const { left, right, top, bottom } = windowOf({ camera, finer: FINER }, box)

@@ -1,7 +1,7 @@
 import { findFindings, type Finding, type Level, type TechniquePolicy } from '../checks'
 import { sectionById, type ModelDocument } from '../model'
 import { memo } from '../memo'
-import { fillsOfSteps, type StepLook } from '../picture'
+import { boxesOfSteps, fillsOfSteps, type StepLook } from '../picture'
 import {
   isGiven,
   measurePlan,
@@ -17,7 +17,6 @@ import {
   type PlanOptions,
   type StepLimits,
 } from '../plan'
-import { unite } from '../space'
 import { readSection, type SectionReading } from '../reading'
 import { lookAndRepair } from './repair'
 
@@ -147,9 +146,7 @@ const sumOfReadings = (readings: readonly SectionReading[]): { parts: number; mi
 })
 
 /** How full the picture of each step is. */
-const fillsOf = memo(({ scene, steps }: BuiltSection): number[] =>
-  fillsOfSteps(steps.map((step) => (step.length === 0 ? undefined : step.map((node) => scene.nodeBoxes[node]!).reduce(unite)))),
-)
+const fillsOf = memo(({ scene, steps }: BuiltSection): number[] => fillsOfSteps(boxesOfSteps(scene, steps)))
 
 /** For each section, each step: the number of its view. */
 export const viewsOf = (looks: Reported['looks']): number[][] => looks.map((steps) => steps.map((look) => look.view))

@@ -1,7 +1,8 @@
 import type { PlacedPart } from '../model'
 import { isDrawnBeside, PlaceReader, READ_DOTS, type StepLook } from '../picture'
+import { travelVector } from '../motion'
 import type { BuiltSection } from '../plan'
-import { DIRECTION_VECTORS, NO_TURN, subtract, type Vec } from '../space'
+import { NO_TURN, subtract, type Vec } from '../space'
 import { OtherPlaces, slipsOf, type Slip, type SlippedPlace } from './other-places'
 
 /** A part of a step that a reader might put elsewhere without seeing the difference. */
@@ -126,7 +127,4 @@ function showsItsWay(built: BuiltSection, step: number, node: number): boolean {
   return isDrawnBeside({ isPart: true, travel, alike }, built.orientations[step] ?? NO_TURN)
 }
 
-const travelOf = ({ arrives }: BuiltSection, node: number): Vec => {
-  const travel = arrives[node]!
-  return typeof travel === 'number' ? DIRECTION_VECTORS[travel]! : travel
-}
+const travelOf = ({ arrives }: BuiltSection, node: number): Vec => travelVector(arrives[node]!)
