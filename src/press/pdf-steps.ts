@@ -1,5 +1,6 @@
-import type { StepPage, TrayPage } from '@core/booklet'
+import { NOTE_SIGNS, type StepPage, type TrayPage } from '@core/booklet'
 import { lettersOf, pieceKey, total } from '@core/count'
+import type { StepNoteKind } from '@core/model'
 import type { PictureSize } from '@core/picture'
 import { plural } from '@core/words'
 import { FlowColumn, type SheetPlace } from './column'
@@ -238,6 +239,7 @@ export class StepSheet extends PhotoSheet {
         continue
       }
       if (text.sign === 'turn') this.turnMark(column.x, column.y)
+      else if (text.sign) this.noteSign(text.sign, column.x, column.y)
       column.take(this.paragraph(text.text, column.inset(indentOf(text)), this.optionsOf(text)), TEXT_GAP)
     }
   }
@@ -252,6 +254,10 @@ export class StepSheet extends PhotoSheet {
   private turnMark(x: number, y: number): void {
     for (const path of ['M1 14.5h9l5-9', 'M4 9a8 8 0 0 1 13-5.5', 'M17.5 .8v3.4h-3.4'])
       this.page.drawSvgPath(path, { x, y: y + 10, scale: 0.8, borderColor: INK, borderWidth: 1.2 })
+  }
+
+  private noteSign(kind: StepNoteKind, x: number, y: number): void {
+    this.page.drawSvgPath(NOTE_SIGNS[kind], { x, y: y + 9.5, scale: SIGN_SCALE, borderColor: INK, borderWidth: 1 })
   }
 
   /** The rail of the section with a tie for each step; this step's tie is long and bears its label. */
@@ -278,7 +284,10 @@ export class StepSheet extends PhotoSheet {
 }
 
 /** What stands before a text, pt. */
-const indentOf = ({ sign }: SheetText): number => (sign === 'turn' ? TURN_MARK : sign === 'caution' ? CAUTION.sign : 0)
+const indentOf = ({ sign }: SheetText): number => (sign === undefined ? 0 : sign === 'turn' ? TURN_MARK : CAUTION.sign)
+/** Signs of notes are drawn so large, of 24 units: as high as a line. */
+const SIGN_SCALE = 0.5
+
 const gapOf = ({ sign }: SheetText): number => (sign === 'caution' ? CAUTION.gap : 0)
 
 /** A row is as high as the highest of what stands in it. */

@@ -70,7 +70,7 @@ describe('the PDF', () => {
     const page = makePages(bundle).find(({ kind }) => kind === 'step')!
     const long = Array.from({ length: 900 }, (_, i) => `word${i}`).join(' ')
     for (const note of ['A note.', long]) {
-      const path = await printed('a4', undefined, [{ ...page, note, caution: 'Mind the edge.' } as Page])
+      const path = await printed('a4', undefined, [{ ...page, note, cautions: ['Mind the edge.'] } as Page])
       const first = run('pdftotext', '-l', '1', path, '-')
       expect(first).toContain('Mind the edge.')
       expect(first.indexOf('Mind the edge.')).toBeLessThan(first.indexOf(note === long ? 'word0' : 'A note.') >>> 0)
@@ -91,7 +91,8 @@ describe('the PDF', () => {
               ...page,
               callout: pieces,
               note,
-              caution: 'Mind the edge.',
+              cautions: ['Mind the edge.'],
+              signs: [{ kind: 'hold', text: 'Hold while pressing: both ends.' }],
               turn: 'Turn it over',
               seenFrom: 'Seen from behind',
               reaches: ['Arm: turns 40° either way.'],
@@ -101,7 +102,13 @@ describe('the PDF', () => {
     )
     const text = run('pdftotext', '-layout', await printed('a4', undefined, pages.slice(0, 1)), '-')
     for (let i = 0; i < 300; i++) expect(text).toContain(`word${i}`)
-    for (const words of ['Mind the edge.', 'Turn it over.', 'Seen from behind.', 'Arm: turns 40° either way.'])
+    for (const words of [
+      'Mind the edge.',
+      'Turn it over.',
+      'Seen from behind.',
+      'Hold while pressing: both ends.',
+      'Arm: turns 40° either way.',
+    ])
       expect(text).toContain(words)
     const counts = [...text.slice(0, text.indexOf('word0')).matchAll(/(\d+) +(?=(?:[A-Z][a-z]+[ -]))/g)].map((match) => Number(match[1]))
     expect(counts.reduce((a, b) => a + b, 0)).toBe(pieces.reduce((sum, piece) => sum + piece.count, 0))

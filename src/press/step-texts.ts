@@ -1,4 +1,5 @@
 import type { StepPage, TrayPage } from '@core/booklet'
+import type { StepNoteKind } from '@core/model'
 
 /** Something that is said of a step, how it is set, and what sign stands before it. */
 export interface SheetText {
@@ -7,7 +8,7 @@ export interface SheetText {
   readonly size: number
   readonly isBold?: boolean
   readonly isFaint?: boolean
-  readonly sign?: 'turn' | 'caution'
+  readonly sign?: 'turn' | StepNoteKind
 }
 
 const LOOSE = 'Loose on the table until the next steps hold it.'
@@ -20,15 +21,15 @@ export const joinTexts = ({ joins }: StepPage): SheetText[] =>
   ])
 
 /** All that is said of a step: first what can hurt, then what to do with the work, then the rest. */
-export const stepTexts = ({ caution, turn, seenFrom, reaches, rests, note, signs, ahead }: StepPage): SheetText[] =>
+export const stepTexts = ({ cautions, turn, seenFrom, reaches, rests, note, signs, ahead }: StepPage): SheetText[] =>
   [
-    { text: caution, size: 9.5, sign: 'caution' } as const,
+    ...cautions.map((text): SheetText => ({ text, size: 9.5, sign: 'caution' })),
     { text: turn === '' ? '' : `${turn}.`, size: 10, isBold: true, sign: 'turn' } as const,
     { text: seenFrom === '' ? '' : `${seenFrom}.`, size: 8.5, isFaint: true },
     ...reaches.map((text) => ({ text, size: 9 })),
     { text: rests.length === 0 ? '' : LOOSE, size: 8.5, isFaint: true },
     { text: note, size: 9 },
-    ...signs.map((text) => ({ text, size: 9, isBold: true })),
+    ...signs.filter(({ kind }) => kind !== 'caution').map(({ kind, text }): SheetText => ({ text, size: 9, isBold: true, sign: kind })),
     { text: ahead === '' ? '' : `${ahead}.`, size: 8.5, isFaint: true },
   ].filter(({ text }) => text !== '')
 

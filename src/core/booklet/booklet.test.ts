@@ -81,14 +81,18 @@ describe('pages', () => {
       source(
         oneSection(
           [part('a', 'plate-1x1', [0, 0, 0])],
-          [{ add: ['a'], note: 'Mind the cat.', caution: 'Sharp.', notes: [{ kind: 'try', text: 'It swings.' }] }],
+          [{ add: ['a'], note: 'Mind the cat.', caution: 'Sharp.', notes: [{ kind: 'try', text: 'It swings.' }, { kind: 'caution', text: 'Hot.' }] }],
         ),
       ),
     )
     expect(given.find((page) => page.kind === 'step')).toMatchObject({
       note: 'Mind the cat.',
       caution: 'Sharp.',
-      signs: ['Try it now: It swings.'],
+      signs: [
+        { kind: 'try', text: 'Try it now: It swings.' },
+        { kind: 'caution', text: 'Take care: Hot.' },
+      ],
+      cautions: ['Sharp.', 'Hot.'],
     })
     const loose = makePages(source(oneSection([{ id: 'l', shape: 'plate-1x1', colour: 'red' }])))
     expect(loose.find((page) => page.kind === 'step')).toMatchObject({ picture: null })

@@ -3,6 +3,7 @@ import type { Photo } from '../model'
 import type { Bundle } from './bundle'
 import type { Vec } from '../space'
 import type { DecalCount } from './decal-sheet'
+import type { StepSign } from './step-notes'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
 export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets'>
@@ -81,8 +82,10 @@ export interface StepPage {
   readonly locked: boolean
   readonly note: string
   readonly caution: string
-  /** The designer's further notes, each with what it is for: "Try it now: it should swing". */
-  readonly signs: readonly string[]
+  /** The designer's further notes, each with what it is for: "Try it now: it should swing"; those that warn of what can hurt with them. */
+  readonly signs: readonly StepSign[]
+  /** All that can hurt: the caution, and the notes of that kind. */
+  readonly cautions: readonly string[]
   /** Photos of the designer's, with what is drawn on them. */
   readonly photos: readonly Photo[]
   readonly picture: PictureRef | null

@@ -4,6 +4,7 @@ import { pageTitle, type Page } from '@core/booklet'
 import { plural } from '@core/words'
 import { total } from '@core/count'
 import DecalList from '../shared/DecalList.vue'
+import StepSigns from '../shared/StepSigns.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 import StepPicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
@@ -58,11 +59,9 @@ const title = computed(() => pageTitle(props.page))
         >
       </p>
       <TrayList lettered :pieces="step.callout" :label="`Pieces of step ${step.label}`" />
-      <p v-if="step.caution">△ Take care: {{ step.caution }}</p>
+      <p v-for="caution in step.cautions" :key="caution">△ Take care: {{ caution }}</p>
       <p v-if="step.note">{{ step.note }}</p>
-      <p v-for="sign in step.signs" :key="sign">
-        <b>{{ sign }}</b>
-      </p>
+      <StepSigns :signs="step.signs" />
       <p v-if="step.ahead" class="faint">{{ step.ahead }}.</p>
     </template>
     <template v-else-if="page.kind === 'inventory'">

@@ -6,6 +6,7 @@ import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
 import PagePicture from '../shared/StepPicture.vue'
 import DecalList from '../shared/DecalList.vue'
+import StepSigns from '../shared/StepSigns.vue'
 import TrayList from '../shared/TrayList.vue'
 import { OWN_NAMES } from '../shared/own-names-key'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
@@ -276,16 +277,14 @@ const onTouchEnd = (event: TouchEvent): void => {
               }}{{ join.mirrored ? ', mirrored' : '' }}
             </p>
             <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
-            <p v-if="step.caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ step.caution }}</p>
+            <p v-for="caution in step.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ caution }}</p>
             <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
             <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
             <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
             <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
             <PhotoPicture v-for="(photo, i) in step.photos" :key="`photo ${index} ${i}`" :photo="photo" />
             <p v-if="step.note" class="notes">{{ step.note }}</p>
-            <p v-for="sign in step.signs" :key="sign" class="notes">
-              <b>{{ sign }}</b>
-            </p>
+            <StepSigns :signs="step.signs" />
             <p v-if="step.ahead" class="faint">{{ step.ahead }}.</p>
             <button v-if="answered > 0" class="plain-button framed" @click="isAsking = true">
               {{ answered === 1 ? 'A question is answered here' : `${answered} questions are answered here` }}

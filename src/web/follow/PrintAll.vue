@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { pageTitle, type Page } from '@core/booklet'
 import DecalList from '../shared/DecalList.vue'
+import StepSigns from '../shared/StepSigns.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 import PagePicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
@@ -41,14 +42,12 @@ watch(drawn, async () => {
         />
       </div>
       <template v-if="p.kind === 'step' || p.kind === 'jump'">
-        <p v-if="p.caution">△ Take care: {{ p.caution }}</p>
+        <p v-for="caution in p.cautions" :key="caution">△ Take care: {{ caution }}</p>
         <p v-if="p.turn"><TurnMark /> {{ p.turn }}.</p>
         <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
         <p v-for="reach in p.reaches" :key="reach">{{ reach }}</p>
         <p v-if="p.note">{{ p.note }}</p>
-        <p v-for="sign in p.signs" :key="sign">
-          <b>{{ sign }}</b>
-        </p>
+        <StepSigns :signs="p.signs" />
         <p v-if="p.ahead">{{ p.ahead }}.</p>
         <PhotoPicture v-for="(photo, k) in p.photos" :key="`photo ${k}`" :photo="photo" />
       </template>

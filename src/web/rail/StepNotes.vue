@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { NOTE_WORDS } from '@core/booklet'
+import { NOTE_SIGNS, NOTE_WORDS, type StepSign } from '@core/booklet'
 import { STEP_NOTE_KINDS, type StepNote, type StepNoteKind } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 
 /** Further notes of a step, each with what it is for: they stand in the booklet behind that word. */
-defineProps<{ signs: readonly string[]; isLocked: boolean; suggested: readonly StepNote[] }>()
+defineProps<{ signs: readonly StepSign[]; isLocked: boolean; suggested: readonly StepNote[] }>()
 const emit = defineEmits<{ add: [note: StepNote]; remove: [at: number] }>()
 const kind = ref<string>('try')
 const text = ref('')
@@ -21,9 +21,12 @@ function add(): void {
 <template>
   <div class="notes">
     <ul v-if="signs.length > 0" aria-label="Notes with a sign">
-      <li v-for="(sign, i) in signs" :key="`${i} ${sign}`">
-        <span>{{ sign }}</span>
-        <button class="plain-button" :disabled="isLocked" :aria-label="`Take away: ${sign}`" @click="emit('remove', i)">Take away</button>
+      <li v-for="(sign, i) in signs" :key="`${i} ${sign.text}`">
+        <svg viewBox="0 0 24 24" width="20" height="20" aria-hidden="true"><path :d="NOTE_SIGNS[sign.kind]" /></svg>
+        <span>{{ sign.text }}</span>
+        <button class="plain-button" :disabled="isLocked" :aria-label="`Take away: ${sign.text}`" @click="emit('remove', i)">
+          Take away
+        </button>
       </li>
     </ul>
     <ul v-if="!isLocked && suggested.length > 0" aria-label="Worth saying">
@@ -58,6 +61,18 @@ li {
 }
 li button {
   flex: none;
+}
+li span {
+  flex: 1;
+  min-width: 0;
+}
+svg {
+  flex: none;
+  fill: none;
+  stroke: currentcolor;
+  stroke-width: 1.8;
+  stroke-linecap: round;
+  stroke-linejoin: round;
 }
 form {
   display: flex;

@@ -6,6 +6,7 @@ import type { StepNote } from '@core/model'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
+import StepSigns from '../shared/StepSigns.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
 import { useCarried } from './carried'
@@ -133,7 +134,7 @@ const isLast = computed(() => props.page.number === props.page.of)
         >{{ hasLocks ? 'Plan around the locked steps' : 'Plan this section again' }}</ActionButton
       >
     </template>
-    <p v-for="sign in canEdit ? [] : page.signs" :key="sign">{{ sign }}</p>
+    <StepSigns v-if="!canEdit" :signs="page.signs" />
     <p v-if="!canEdit" class="faint">
       This unit was made by the planner. Change a step of the section that joins it, and it becomes a section of its own.
     </p>

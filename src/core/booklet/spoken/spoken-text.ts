@@ -51,7 +51,8 @@ function trayLines(page: TrayPage, section: IndexedSection, index: PlanIndex): s
 
 function stepLines(page: StepPage, section: IndexedSection, index: PlanIndex): string[] {
   const step = section.plan.steps[page.number - 1]!
-  const said = [...(page.caution === '' ? [] : [`Take care: ${page.caution}`]), ...page.signs, ...(page.note === '' ? [] : [page.note])]
+  const signs = page.signs.filter(({ kind }) => kind !== 'caution').map(({ text }) => text)
+  const said = [...page.cautions.map((text) => `Take care: ${text}`), ...signs, ...(page.note === '' ? [] : [page.note])]
   // Where pictures are seen from helps nobody here.
   const spoken = page.seenFrom === '' ? page.spoken : page.spoken.replace(` ${page.seenFrom}.`, '')
   return [spoken, ...stepPlaces(index, section, step).map((line) => `- ${line}`), ...said]
