@@ -31,8 +31,8 @@ const TURN_MARK = 20
 const SECTION_HEAD = { picture: 150, words: 52, alone: 240, pieces: 32 } as const
 
 /** A section with few pieces has its head among the steps instead of on a sheet of its own. */
-export const fitsAmongSteps = ({ pieces, mirroredPieces, alternatives }: TrayPage): boolean =>
-  pieces.length <= SECTION_HEAD.pieces && mirroredPieces.length === 0 && alternatives.length === 0
+export const fitsAmongSteps = ({ pieces, mirroredPieces, remarks }: TrayPage): boolean =>
+  pieces.length <= SECTION_HEAD.pieces && mirroredPieces.length === 0 && remarks.length === 0
 
 /** What stands in a row: its height, and how it is printed with its upper left corner at a place. */
 interface Cell {

@@ -80,6 +80,7 @@ class Press extends StepSheet {
     column.take(40)
     for (const caution of page.cautions) column.take(this.caution(caution, column))
     column.take(6)
+    for (const line of page.remarks) this.write(column, line, { size: 10.5 }, 4)
     for (const photo of page.photos) await this.photo(photo, column, 260)
     for (const piece of page.notes === '' ? [] : paragraphs(page.notes)) {
       column.need(FOOT)
@@ -121,9 +122,9 @@ class Press extends StepSheet {
       column.take(32)
       await this.table(column, page.mirroredPieces)
     }
-    for (const line of page.alternatives) {
+    for (const line of page.remarks) {
       column.need(FOOT)
-      this.write(column, `Instead, if you like: ${line}`, { size: 9.5 }, 4)
+      this.write(column, line, { size: 9.5 }, 4)
     }
   }
 

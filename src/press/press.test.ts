@@ -92,10 +92,10 @@ describe('the PDF', () => {
               callout: pieces,
               note,
               cautions: ['Mind the edge.'],
-              signs: [{ kind: 'hold', text: 'Hold while pressing: both ends.' }],
+              signs: [{ kind: 'hold' as const, text: 'Hold while pressing: both ends.' }],
               turn: 'Turn it over',
               seenFrom: 'Seen from behind',
-              reaches: ['Arm: turns 40° either way.'],
+              remarks: ['Arm: turns 40° either way.'],
             },
           ]
         : [],

@@ -21,12 +21,12 @@ export const joinTexts = ({ joins }: StepPage): SheetText[] =>
   ])
 
 /** All that is said of a step: first what can hurt, then what to do with the work, then the rest. */
-export const stepTexts = ({ cautions, turn, seenFrom, reaches, rests, note, signs, ahead }: StepPage): SheetText[] =>
+export const stepTexts = ({ cautions, turn, seenFrom, remarks, rests, note, signs, ahead }: StepPage): SheetText[] =>
   [
     ...cautions.map((text): SheetText => ({ text, size: 9.5, sign: 'caution' })),
     { text: turn === '' ? '' : `${turn}.`, size: 10, isBold: true, sign: 'turn' } as const,
     { text: seenFrom === '' ? '' : `${seenFrom}.`, size: 8.5, isFaint: true },
-    ...reaches.map((text) => ({ text, size: 9 })),
+    ...remarks.map((text) => ({ text, size: 9 })),
     { text: rests.length === 0 ? '' : LOOSE, size: 8.5, isFaint: true },
     { text: note, size: 9 },
     ...signs.filter(({ kind }) => kind !== 'caution').map(({ kind, text }): SheetText => ({ text, size: 9, isBold: true, sign: kind })),

@@ -45,8 +45,12 @@ describe('pages', () => {
     const slots = { ...recipe!.slots, headwear: { ...headwear, options: [...headwear!.options, cap] } }
     const told = makePages(source({ ...model, figures: [{ ...recipe!, slots, currency: 'EUR' }] }))
     const tray = told.find((page) => page.kind === 'tray' && page.section === recipe!.section)
-    expect(tray).toMatchObject({ alternatives: [expect.stringContaining('0.40 EUR') as unknown] })
-    expect(told.filter((page) => page.kind === 'tray' && page.alternatives.length > 0)).toHaveLength(1)
+    expect(tray).toMatchObject({ remarks: [expect.stringContaining('0.40 EUR') as unknown] })
+    expect(told.filter((page) => page.kind === 'tray' && page.remarks.length > 0)).toHaveLength(1)
+    expect(told[0]).toMatchObject({
+      kind: 'cover',
+      remarks: [expect.stringMatching(/can be built with other pieces: one is named with section D/)],
+    })
   })
 
   it('count the same on every page', () => {
@@ -81,7 +85,17 @@ describe('pages', () => {
       source(
         oneSection(
           [part('a', 'plate-1x1', [0, 0, 0])],
-          [{ add: ['a'], note: 'Mind the cat.', caution: 'Sharp.', notes: [{ kind: 'try', text: 'It swings.' }, { kind: 'caution', text: 'Hot.' }] }],
+          [
+            {
+              add: ['a'],
+              note: 'Mind the cat.',
+              caution: 'Sharp.',
+              notes: [
+                { kind: 'try', text: 'It swings.' },
+                { kind: 'caution', text: 'Hot.' },
+              ],
+            },
+          ],
         ),
       ),
     )

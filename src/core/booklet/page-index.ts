@@ -3,6 +3,7 @@ import { alternativeLines } from '../figure'
 import { catalogueOf } from '../model'
 import { cautionsOf } from './cautions'
 import { decalsOf } from './decal-sheet'
+import { likenessWords, type TimesBuilt } from './near-copies'
 import type { BookletSource, CoverPage, DecalPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from './pages'
 import { PlanIndex, type IndexedSection } from './plan-index'
 import { stepPage } from './step-page'
@@ -22,10 +23,15 @@ export class PageIndex {
   private readonly trays: { readonly section: IndexedSection; readonly at: number }[] = []
   private readonly trayOf = new Map<string, number>()
   private readonly made = new Map<number, Page>()
+  /** How often each section is built, by its id. */
+  private readonly built: ReadonlyMap<string, TimesBuilt>
 
   constructor(readonly source: BookletSource) {
     this.index = new PlanIndex(source)
     const { model, plan } = source
+    this.built = new Map(
+      [...this.index.sections].map(({ letter, plan: { id, times, mirrored } }) => [id, { letter, times: times + mirrored }]),
+    )
     const decals = decalsOf(model, plan.inventory)
     this.before = [this.cover(), ...(decals.length > 0 ? [{ kind: 'decals', decals } as const] : [])]
     let at = this.before.length
@@ -96,9 +102,21 @@ export class PageIndex {
         sections: plan.sections.length,
       },
       cautions: cautionsOf(model),
+      remarks: this.choicesToCome(),
       photos: model.photos ?? [],
       picture: this.lastPicture(this.index.section(model.root)),
     }
+  }
+
+  /** Builders hear of what they may choose before they gather pieces. */
+  private choicesToCome(): string[] {
+    const { model } = this.source
+    return (model.figures ?? []).flatMap((figure) => {
+      const { length } = alternativeLines([figure], catalogueOf(model))
+      const letter = this.index.section(figure.section)?.letter
+      if (length === 0 || letter === undefined) return []
+      return [`${figure.name} can be built with other pieces: ${length === 1 ? 'one is' : `${length} are`} named with section ${letter}.`]
+    })
   }
 
   private inventory(): InventoryPage {
@@ -129,12 +147,16 @@ export class PageIndex {
       steps: steps.length,
       pieces,
       mirroredPieces: isSame ? [] : mirror,
-      alternatives: alternativeLines(
-        (this.source.model.figures ?? []).filter((figure) => figure.section === id),
-        catalogueOf(this.source.model),
-      ),
+      remarks: this.trayRemarks(id),
       picture: this.lastPicture(section),
     }
+  }
+
+  private trayRemarks(id: string): string[] {
+    const { model } = this.source
+    const figures = (model.figures ?? []).filter((figure) => figure.section === id)
+    const instead = alternativeLines(figures, catalogueOf(model)).map((line) => `Instead, if you like: ${line}`)
+    return [...likenessWords(model, id, this.built), ...instead]
   }
 
   private lastPicture(section: IndexedSection | undefined): PictureRef | null {

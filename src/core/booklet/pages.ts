@@ -43,6 +43,8 @@ export interface CoverPage {
     readonly sections: number
   }
   readonly cautions: readonly string[]
+  /** Of which figures some pieces may be others, and where these are told: a line each. */
+  readonly remarks: readonly string[]
   /** Photos of the finished model. */
   readonly photos: readonly Photo[]
   readonly picture: PictureRef | null
@@ -60,8 +62,8 @@ export interface TrayPage {
   readonly pieces: readonly PieceCount[]
   /** For its mirror image, when that is built too and takes other pieces. */
   readonly mirroredPieces: readonly PieceCount[]
-  /** What builders may take instead, where it is a figure: a line each. */
-  readonly alternatives: readonly string[]
+  /** Which sections are nearly this one; what builders may take instead, where it is a figure: a line each. */
+  readonly remarks: readonly string[]
   readonly picture: PictureRef | null
 }
 
@@ -99,8 +101,8 @@ export interface StepPage {
   readonly seenFrom: string
   /** In words, where the viewer stands in the next step when that is another side; else empty. */
   readonly ahead: string
-  /** How far what is joined can move on its joints, a sentence each. */
-  readonly reaches: readonly string[]
+  /** How far what is joined can move on its joints, and what is otherwise than in a section like this one: a sentence each. */
+  readonly remarks: readonly string[]
   readonly spoken: string
 }
 

@@ -1,6 +1,8 @@
 import { memo } from '../memo'
 import { catalogueOf, copiesOf, jointReach, sectionsById } from '../model'
 import type { PlanStep, SectionPlan } from '../plan'
+import { listInWords } from '../words'
+import { nearCopies } from './near-copies'
 import type { Join, StepPage } from './pages'
 import { stepLabel } from './pages'
 import { copyById, type IndexedSection, type PlanIndex } from './plan-index'
@@ -20,7 +22,7 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
   const inset = index.inset(plan.id, step.number)
   const seenFrom = isDrawn ? [seenFromWords(view), inset ? insetWords(inset.view) : ''].filter((text) => text !== '').join('. ') : ''
   const turn = turnWords(step.turn) || (step.moves.some((move) => move.direction === '+z') ? lifted(plan, step) : '')
-  const reaches = reachesOf(index, section, step)
+  const remarks = [...reachesOf(index, section, step), ...differencesOf(index, section, step)]
   return {
     kind: joins.length > 0 ? 'jump' : 'step',
     section: plan.id,
@@ -42,8 +44,8 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     ...(given?.view === undefined ? {} : { chosenView: given.view }),
     seenFrom,
     ahead: isDrawn && step.number < plan.steps.length ? aheadWords(view, index.source.views[section.index]?.[step.number] ?? 0) : '',
-    reaches,
-    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...reaches]
+    remarks,
+    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...remarks]
       .filter((text) => text !== '')
       .join(' '),
   }
@@ -71,6 +73,15 @@ function reachesOf({ source: { model } }: PlanIndex, { base }: IndexedSection, s
     const words = copy?.joint ? reachWords(jointReach(model, base, copy, catalogueOf(model))) : ''
     return words === '' ? [] : [`${sectionsById(model).get(copy!.section)?.name ?? copy!.section}: ${words}.`]
   })
+}
+
+/** Where a section is nearly another, the steps that bring what is otherwise say so. */
+function differencesOf(index: PlanIndex, { base }: IndexedSection, step: PlanStep): string[] {
+  const near = nearCopies(index.source.model).get(base.id)
+  const like = near && index.section(near.of)
+  if (!like) return []
+  const isOtherwise = step.moves.some((move) => 'parts' in move && move.parts.some((id) => near.changed.has(id)))
+  return isOtherwise ? [`Otherwise than in section ${like.letter}: ${listInWords(near.words)}.`] : []
 }
 
 const UPRIGHT = LAYINGS[0]!.turn

@@ -2,6 +2,7 @@ import { access } from './access'
 import { alikeColours } from './alike-colours'
 import { tooHeavy, tooLight } from './asked-mass'
 import { blocked } from './blocked'
+import { figureDiffers } from './figure-differs'
 import { hidden } from './hidden'
 import { largeUnit } from './large-unit'
 import { lockLost } from './lock-lost'
@@ -30,6 +31,7 @@ export const CHECKS = [
   noMirrorTwin,
   loose,
   optionClash,
+  figureDiffers,
   unjoined,
   stepMissing,
   stepTwice,

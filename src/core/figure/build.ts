@@ -65,7 +65,7 @@ class FigureBuilder {
     if (!option) return undefined
     const shape = this.catalogue.shapes.get(option.shape)!
     const { shape: piece, colour, work } = option
-    const part: Part = { id: idOf(slot), shape: piece, colour, at, ...(turn === undefined ? {} : { turn }), ...(work ? { work } : {}) }
+    const part: Part = { id: slotPartId(slot), shape: piece, colour, at, ...(turn === undefined ? {} : { turn }), ...(work ? { work } : {}) }
     const made = { part, shape, at }
     this.placed.set(slot, made)
     return made
@@ -108,7 +108,7 @@ class FigureBuilder {
     const [next, ...rest] = more
     if (next && isLimb(next) && (this.recipe.pose?.[next] ?? 0) !== 0) this.hangMoving(next, SLOT_WORDS[next], rest, limb)
     else for (const each of more) this.hang(each, limb.parts)
-    const id = `${this.recipe.section}-${idOf(slot)}`
+    const id = `${this.recipe.section}-${slotPartId(slot)}`
     this.sections.push(sectionOf(id, `${this.recipe.name}, ${name.toLowerCase()}`, limb))
     const angle = isLimb(slot) ? (this.recipe.pose?.[slot] ?? 0) : 0
     into.copies.push({
@@ -116,7 +116,7 @@ class FigureBuilder {
       section: id,
       joint: {
         on: { part: holder.part.id, kind, number },
-        by: { part: idOf(slot), kind: by },
+        by: { part: slotPartId(slot), kind: by },
         ...(angle === 0 ? {} : { angles: [angle] }),
       },
     })
@@ -141,7 +141,8 @@ const isLimb = (slot: Slot): slot is FigureLimb & Slot => (LIMBS as readonly str
 /** How far along its handle a hand holds a thing, u. */
 const GRIP = 8
 
-const idOf = (slot: Slot): string => slot.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)
+/** The id of the part that fills a slot. */
+export const slotPartId = (slot: Slot): string => slot.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)
 
 function connector(shape: Shape, kind: Connector['kind'], number: number, slot: Slot): Connector {
   const found = shape.connectors.filter((each) => each.kind === kind)[number - 1]
@@ -155,7 +156,7 @@ function connector(shape: Shape, kind: Connector['kind'], number: number, slot: 
 /** The model with a figure in it, made or made anew; steps of its sections are planned again. Other sections stay as they are. */
 export function withFigure(model: ModelDocument, recipe: FigureRecipe, catalogue: Catalogue): ModelDocument {
   const made = figureSections(recipe, catalogue)
-  const owns = (id: string): boolean => id === recipe.section || SLOTS.some((slot) => id === `${recipe.section}-${idOf(slot)}`)
+  const owns = (id: string): boolean => id === recipe.section || SLOTS.some((slot) => id === `${recipe.section}-${slotPartId(slot)}`)
   const kept = model.sections.filter(({ id }) => !owns(id))
   const figures = [...(model.figures ?? []).filter(({ id }) => id !== recipe.id), recipe]
   return { ...model, sections: [...kept, ...made], figures }

@@ -4,6 +4,7 @@ import {
   sectionsById,
   type Copy,
   type CopyException,
+  type FigureRecipe,
   type ModelDocument,
   type ModelVariant,
   type Part,
@@ -13,6 +14,9 @@ import {
 type Entries = NonNullable<ModelVariant['recolour']>
 /** Ids of the sections named by entries through which a section is reached. */
 type Scopes = readonly string[]
+
+/** Of several ways in which a section is reached, the outside. */
+const fewest = (ways: readonly Scopes[]): Scopes => ways.reduce((least, each) => (each.length < least.length ? each : least))
 
 /**
  * The document recoloured by a map. An entry for a section takes in what that section uses; a section that is used outside as well
@@ -52,10 +56,27 @@ class Recolouring {
     const sections = this.model.sections.map((section) => {
       const ways = [...(this.ways.get(section.id)?.values() ?? [[]])]
       // Where it is reached in several ways, the fewest scopes are the outside: there it keeps its id.
-      const outside = ways.reduce((fewest, scopes) => (scopes.length < fewest.length ? scopes : fewest))
+      const outside = fewest(ways)
       return this.settle(section.id, outside, section.id)
     })
-    return { ...this.model, sections: [...sections, ...this.added] }
+    const { figures } = this.model
+    return {
+      ...this.model,
+      sections: [...sections, ...this.added],
+      ...(figures ? { figures: figures.map((figure) => this.figure(figure)) } : {}),
+    }
+  }
+
+  /** A recipe follows its section as it looks outside of what entries name. */
+  private figure(figure: FigureRecipe): FigureRecipe {
+    const ways = this.ways.get(figure.section)
+    if (!ways) return figure
+    const scopes = fewest([...ways.values()])
+    const slots = Object.entries(figure.slots).map(([slot, entry]) => [
+      slot,
+      { ...entry, options: entry.options.map((option) => ({ ...option, colour: this.colour(option.colour, scopes) })) },
+    ])
+    return { ...figure, slots: Object.fromEntries(slots) as FigureRecipe['slots'] }
   }
 
   private within(id: string, scopes: Scopes): Scopes {
@@ -107,7 +128,7 @@ class Recolouring {
   /** The id of a section as it is reached by scopes: its own where it looks the same there as outside. */
   private kind(id: string, scopes: Scopes): string {
     const ways = [...this.ways.get(id)!.values()]
-    const outside = ways.reduce((fewest, each) => (each.length < fewest.length ? each : fewest))
+    const outside = fewest(ways)
     if (scopes.join('\n') === outside.join('\n')) return id
     const known = this.made.get(`${id}\n\n${scopes.join('\n')}`)
     if (known) return known.id

@@ -30,6 +30,7 @@ const title = computed(() => pageTitle(props.page))
       <PhotoPicture v-for="(photo, i) in page.photos" :key="`photo ${i}`" :photo="photo" />
       <p v-if="page.notes" class="notes">{{ page.notes }}</p>
       <p v-for="caution in page.cautions" :key="caution" class="faint">△ {{ caution }}</p>
+      <p v-for="line in page.remarks" :key="line">{{ line }}</p>
     </template>
     <template v-else-if="page.kind === 'tray'">
       <p class="faint">
@@ -37,7 +38,7 @@ const title = computed(() => pageTitle(props.page))
         ><template v-if="page.mirrored > 0">, {{ page.mirrored }} as its mirror image</template>
       </p>
       <TrayList :pieces="page.pieces" :label="`Pieces of section ${page.letter}`" />
-      <p v-for="line in page.alternatives" :key="line">Instead, if you like: {{ line }}</p>
+      <p v-for="line in page.remarks" :key="line">{{ line }}</p>
     </template>
     <template v-else-if="step">
       <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
@@ -51,7 +52,7 @@ const title = computed(() => pageTitle(props.page))
       <PhotoPicture v-for="(photo, i) in step.photos" :key="`photo ${i}`" :photo="photo" />
       <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
       <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
-      <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
+      <p v-for="remark in step.remarks" :key="remark">{{ remark }}</p>
       <p v-for="join in step.joins" :key="`${join.label} ${join.mirrored}`">
         <b
           >Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name

@@ -243,6 +243,7 @@ const onTouchEnd = (event: TouchEvent): void => {
             </dl>
             <PhotoPicture v-for="(photo, i) in page.photos" :key="`photo ${i}`" :photo="photo" />
             <p v-for="caution in page.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> {{ caution }}</p>
+            <p v-for="line in page.remarks" :key="line">{{ line }}</p>
             <button class="plain-button begin" @click="go(index + 1)">Begin</button>
           </template>
 
@@ -256,7 +257,7 @@ const onTouchEnd = (event: TouchEvent): void => {
             </p>
             <h2>Gather these pieces</h2>
             <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" />
-            <p v-for="line in page.alternatives" :key="line">Instead, if you like: {{ line }}</p>
+            <p v-for="line in page.remarks" :key="line">{{ line }}</p>
             <template v-if="page.mirroredPieces.length > 0">
               <h2>For the mirror image</h2>
               <TrayList :pieces="page.mirroredPieces" label="Pieces for the mirror image" />
@@ -280,7 +281,7 @@ const onTouchEnd = (event: TouchEvent): void => {
             <p v-for="caution in step.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ caution }}</p>
             <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
             <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
-            <p v-for="reach in step.reaches" :key="reach">{{ reach }}</p>
+            <p v-for="remark in step.remarks" :key="remark">{{ remark }}</p>
             <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
             <PhotoPicture v-for="(photo, i) in step.photos" :key="`photo ${index} ${i}`" :photo="photo" />
             <p v-if="step.note" class="notes">{{ step.note }}</p>

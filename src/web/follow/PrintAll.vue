@@ -45,11 +45,14 @@ watch(drawn, async () => {
         <p v-for="caution in p.cautions" :key="caution">△ Take care: {{ caution }}</p>
         <p v-if="p.turn"><TurnMark /> {{ p.turn }}.</p>
         <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
-        <p v-for="reach in p.reaches" :key="reach">{{ reach }}</p>
+        <p v-for="remark in p.remarks" :key="remark">{{ remark }}</p>
         <p v-if="p.note">{{ p.note }}</p>
         <StepSigns :signs="p.signs" />
         <p v-if="p.ahead">{{ p.ahead }}.</p>
         <PhotoPicture v-for="(photo, k) in p.photos" :key="`photo ${k}`" :photo="photo" />
+      </template>
+      <template v-if="p.kind === 'tray' || p.kind === 'cover'">
+        <p v-for="remark in p.remarks" :key="remark">{{ remark }}</p>
       </template>
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
         Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}

@@ -86,7 +86,7 @@ const isLast = computed(() => props.page.number === props.page.of)
     <p v-if="page.turn" class="turn"><TurnMark /> {{ page.turn }}.</p>
     <p v-if="page.seenFrom" class="faint">{{ page.seenFrom }}.</p>
     <p v-if="page.ahead" class="faint">{{ page.ahead }}.</p>
-    <p v-for="reach in page.reaches" :key="reach">{{ reach }}</p>
+    <p v-for="remark in page.remarks" :key="remark">{{ remark }}</p>
     <p v-if="page.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
     <p v-if="page.photos.length > 0 && page.picture" class="faint">
       {{ plural(page.photos.length, 'photo') }} with it: see the <RouterLink :to="{ name: 'photos' }">photo log</RouterLink>.
