@@ -1,5 +1,6 @@
 import { isByLength, USUAL_LENGTH_MM } from '../catalogue'
 import { memo } from '../memo'
+import { mirroredWork } from '../decal'
 import { catalogueOf, partsOf, pieceCount, sectionUses, type ModelDocument, type Part, type PieceWork } from '../model'
 
 /** How many of one piece: a shape in a colour, with what was done to it. */
@@ -77,10 +78,17 @@ export const trayOf = (parts: Iterable<Part>): PieceCount[] => {
   return tally(pieces)
 }
 
-/** The same pieces for the mirror image: each shape's mirror twin, or itself where there is none. */
+/** The same pieces for the mirror image: each shape's mirror twin, or itself where there is none, with its pictures on the other side. */
 export function mirrorTray(model: ModelDocument, pieces: readonly PieceCount[]): PieceCount[] {
   const { shapes } = catalogueOf(model)
-  return tally(pieces.map((piece) => ({ ...piece, shape: shapes.get(piece.shape)?.mirror.twin ?? piece.shape })))
+  return tally(
+    pieces.map((piece) => {
+      const mirror = shapes.get(piece.shape)?.mirror
+      const { work, ...rest } = piece
+      if (!mirror || !work) return { ...piece, shape: mirror?.twin ?? piece.shape }
+      return { ...rest, shape: mirror.twin ?? piece.shape, work: work.map((each) => mirroredWork(each, mirror.reflection)) }
+    }),
+  )
 }
 
 const times = (pieces: readonly PieceCount[], factor: number): PieceCount[] =>

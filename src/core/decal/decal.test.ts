@@ -7,7 +7,7 @@ import { pieceKey, trayOf } from '../count'
 import { Fault } from '../fault'
 import { checkModel, decodePicture, Flattener, pictureAddress, type Decal, type Part, type PieceWork } from '../model'
 import { add, areaOf, cross, dot, length, normalise, posed, scale, subtract, type Vec } from '../space'
-import { faceOf, facesOf, overhang, patchesOf } from './index'
+import { faceOf, facesOf, mirroredWork, overhang, patchesOf } from './index'
 
 const dots = (width: number, height: number): Uint8Array =>
   Uint8Array.from({ length: width * height * 4 }, (_, i) => (i % 4 === 3 ? 255 : (i * 37) % 251))
@@ -126,6 +126,32 @@ describe('a picture on a face', () => {
     expect(facing).toEqual([1, 0, 0])
     const seen = cross(normalise(patch!.right), normalise(scale(patch!.down, -1)))
     expect(dot(seen, patch!.normal)).toBeCloseTo(1, 9)
+  })
+
+  it('is told in the mirror image as it lies there', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('brick-2x4', 'brick-1x2', 'wedge-plate-2x3-left', 'slope-2x2'),
+        fc.constantFrom('front', 'back', 'left', 'right', 'top', 'slope'),
+        fc.constantFrom(0 as const, 90 as const, 180 as const, 270 as const),
+        fc.tuple(fc.integer({ min: -2, max: 2 }), fc.integer({ min: -1, max: 1 })),
+        (id, face, turn, at) => {
+          const drawn = shapeOf(id)
+          const shape = shapeOf(drawn.mirror.twin!)
+          if (!faceOf(drawn, face)) return
+          const work: PieceWork = { kind: 'decal', decal: 'flag', face, turn, at }
+          const mirrored = mirroredWork(work, drawn.mirror.reflection)
+          const [there] = patchesOf({ part: { ...part('a', id, [0, 0, 0]), work: [work] }, shape, drawn, isMirrored: true }, decals)
+          const [told] = patchesOf(
+            { part: { ...part('a', shape.id, [0, 0, 0]), work: [mirrored] }, shape, drawn: shape, isMirrored: false },
+            decals,
+          )
+          for (const key of ['normal', 'corner', 'right', 'down'] as const)
+            told![key].forEach((value, k) => expect(value).toBeCloseTo(there![key][k]!, 6))
+          expect(mirroredWork(mirrored, shape.mirror.reflection)).toEqual(work)
+        },
+      ),
+    )
   })
 
   it('makes another piece of the piece', () => {

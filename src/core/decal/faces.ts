@@ -16,7 +16,8 @@ export interface Face {
   readonly pieces: readonly (readonly FlatPoint[])[]
 }
 
-const FRAMES: Readonly<Record<Exclude<FaceName, 'slope'>, { normal: Vec; right: Vec; up: Vec }>> = {
+/** The frames of level and upright faces, as they are seen from outside. */
+export const FRAMES: Readonly<Record<Exclude<FaceName, 'slope'>, { normal: Vec; right: Vec; up: Vec }>> = {
   front: { normal: [0, -1, 0], right: [1, 0, 0], up: [0, 0, 1] },
   back: { normal: [0, 1, 0], right: [-1, 0, 0], up: [0, 0, 1] },
   left: { normal: [-1, 0, 0], right: [0, -1, 0], up: [0, 0, 1] },

@@ -43,7 +43,7 @@ class FigureBuilder {
   build(): Section[] {
     const { main } = this
     const whole: Limb = { parts: main, copies: [] }
-    this.place('legs', [0, 0, 0])
+    this.place('legs', [0, 0, this.legLength()])
     this.hangMoving('legLeft', 'Left leg', [], whole)
     this.hangMoving('legRight', 'Right leg', [], whole)
     this.hang('torso', main)
@@ -53,6 +53,22 @@ class FigureBuilder {
     this.hangMoving('armLeft', 'Left arm', ['handLeft', 'heldLeft'], whole)
     this.hangMoving('armRight', 'Right arm', ['handRight', 'heldRight'], whole)
     return [sectionOf(this.recipe.section, this.recipe.name, whole), ...this.sections]
+  }
+
+  /** How far below hips their legs reach, u: so high the hips stand, so that a figure stays on its feet whichever it has. */
+  private legLength(): number {
+    const hips = this.shapeIn('legs')
+    return (['legLeft', 'legRight'] as const).reduce((most, slot) => {
+      const leg = this.shapeIn(slot)
+      if (!hips || !leg) return most
+      const { kind, number, by } = HANGS[slot]!
+      return Math.max(most, connector(leg, by, 1, slot).at[2] - connector(hips, kind, number, slot).at[2])
+    }, 0)
+  }
+
+  private shapeIn(slot: Slot): Shape | undefined {
+    const option = chosenOption(this.recipe, slot)
+    return option && this.catalogue.shapes.get(option.shape)
   }
 
   private place(slot: Slot, at: Vec): void {
@@ -65,7 +81,14 @@ class FigureBuilder {
     if (!option) return undefined
     const shape = this.catalogue.shapes.get(option.shape)!
     const { shape: piece, colour, work } = option
-    const part: Part = { id: slotPartId(slot), shape: piece, colour, at, ...(turn === undefined ? {} : { turn }), ...(work ? { work } : {}) }
+    const part: Part = {
+      id: slotPartId(slot),
+      shape: piece,
+      colour,
+      at,
+      ...(turn === undefined ? {} : { turn }),
+      ...(work ? { work } : {}),
+    }
     const made = { part, shape, at }
     this.placed.set(slot, made)
     return made

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { BASE_CATALOGUE } from '../catalogue'
 import { reportModel } from '../pipeline'
-import { checkModel, type FigureOption, type FigureRecipe, type ModelDocument } from '../model'
+import { checkModel, Flattener, type FigureOption, type FigureRecipe, type ModelDocument } from '../model'
 import { replay } from '../replay'
+import { partHull } from '../scene'
 import { piecesForSlot, plainFigure, withFigure, type Slot } from './index'
 import { withChosen, withOption, withOptionTold, withoutOption } from '../edits'
 
@@ -60,6 +61,13 @@ describe('a figure', () => {
       expect(replay(model, reportModel(model).report), JSON.stringify(pose)).toEqual([])
       expect(reportModel(model).report.parts).toBe(10)
     }
+    // Whichever legs it has, it stands on its feet, and its head is as high.
+    const heights = (recipe: FigureRecipe): number[] => {
+      const parts = new Flattener(modelOf({ ...recipe, pose: {} })).all(recipe.section)
+      const low = Math.min(...parts.map((placed) => partHull(placed).min[2]))
+      return [low, parts.find(({ part: { id } }) => id === 'head')!.pose.at[2]]
+    }
+    expect(heights(legs)).toEqual(heights(plainFigure('who', 'Somebody')))
     // Legs in one piece have nothing for a single one to hang on.
     expect(() => modelOf(withSlot('legLeft', { shape: 'figure-leg-left', colour: 'navy' }))).toThrow('it has no ring')
   })

@@ -24,7 +24,9 @@ export function alternativeLines(figures: readonly FigureRecipe[], catalogue: Ca
     SLOTS.flatMap((slot) => {
       const entry = figure.slots[slot]
       return (entry?.options ?? []).flatMap((option, i) =>
-        i === (entry?.chosen ?? 0) ? [] : [`${figure.name}, ${SLOT_WORDS[slot].toLowerCase()}: ${optionWords(option, catalogue, figure.currency)}`],
+        i === (entry?.chosen ?? 0)
+          ? []
+          : [`${figure.name}, ${SLOT_WORDS[slot].toLowerCase()}: ${optionWords(option, catalogue, figure.currency)}`],
       )
     }),
   )
