@@ -1,5 +1,6 @@
-import type { Scene } from '../scene'
-import { unite, type Box, type Matrix } from '../space'
+import { flatNodeBoxes, type Scene } from '../scene'
+import type { Box, Matrix } from '../space'
+import { GrowingBox } from './growing-box'
 import { HOME, type Steps } from './look'
 import { fitCamera, projectedSize, type Camera, type PictureSize, type ViewNumber } from './view'
 
@@ -88,9 +89,19 @@ export function frameCamera(box: Box, view: ViewNumber, orientation: Matrix, siz
   return fitCamera(box, view, full, { margin, mostScale: full.width / LEAST_WIDTH, orientation })
 }
 
-/** Around what each step brings, u; nothing where it brings nothing. */
-export const boxesOfSteps = ({ nodeBoxes }: Scene, steps: Steps): (Box | undefined)[] =>
-  steps.map((step) => (step.length === 0 ? undefined : step.map((node) => nodeBoxes[node]!).reduce(unite)))
+/**
+ * Around all that is there after each step, u: the same object as long as nothing grows, so that thousands of steps cost as many looks as
+ * growths.
+ * @param empty where nothing has come yet
+ */
+export function boxesAfterSteps(scene: Scene, steps: Steps, empty: Box): Box[] {
+  const boxes = flatNodeBoxes(scene)
+  const all = new GrowingBox()
+  return steps.map((step) => {
+    for (const node of step) all.addRow(boxes, node)
+    return all.box ?? empty
+  })
+}
 
 /** How a frame fits a picture: in which shape it fills it best, and how large one u is then, in widths of the picture. */
 export interface FrameFit {
@@ -137,26 +148,8 @@ function runsOf(boxes: readonly Box[]): GrowthRun[] {
 const stepsOf = (runs: readonly GrowthRun[], begin: number, end: number): number =>
   runs[end - 1]!.from + runs[end - 1]!.steps - runs[begin]!.from
 
-/**
- * Around all that is there after each step: the same object as long as nothing grows, so that thousands of steps cost as many looks as growths.
- * @param boxes around what each step brings; nothing where it brings nothing
- */
-export function cumulated(boxes: readonly (Box | undefined)[], empty: Box): Box[] {
-  let all: Box | undefined
-  return boxes.map((box) => {
-    if (box && !(all && isInside(box, all))) all = all ? unite(all, box) : box
-    return all ?? empty
-  })
-}
-
-const isInside = ({ min, max }: Box, { min: low, max: high }: Box): boolean =>
-  min.every((value, axis) => value >= low[axis]!) && max.every((value, axis) => value <= high[axis]!)
-
-/** How full the picture of each step is, in the shape that suits its frame. @param brought around what each step brings, u */
-export function fillsOfSteps(brought: readonly (Box | undefined)[]): number[] {
-  const first = brought.find((box) => box !== undefined)
-  if (!first) return []
-  const boxes = cumulated(brought, first)
+/** How full the picture of each step is, in the shape that suits its frame. @param boxes around all that is there after each, u */
+export function fillsOfSteps(boxes: readonly Box[]): number[] {
   const frames = framesOf(boxes)
   let known: { box: Box; frame: PictureFrame; fill: number } | undefined
   return boxes.map((box, step) => {

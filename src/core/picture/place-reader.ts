@@ -1,6 +1,6 @@
 import { partHull, type Scene } from '../scene'
 import { boxesMeet, NO_TURN, TURNS, unite, type Box, type Turn, type Vec } from '../space'
-import { boxesOfSteps, cumulated, frameAt, frameCamera, framesOf, type PictureFrame } from './frames'
+import { boxesAfterSteps, frameAt, frameCamera, framesOf, type PictureFrame } from './frames'
 import { GBuffer } from './g-buffer'
 import { insetCamera, isSmallIn, IN_SIGHT, widened } from './inset-frame'
 import type { LaidSteps, StepLook } from './look'
@@ -59,7 +59,7 @@ export class PlaceReader {
   ) {
     const { scene, steps } = laid
     this.stage = pictureSceneOf(scene)
-    this.frames = framesOf(cumulated(boxesOfSteps(scene, steps), this.stage.box))
+    this.frames = framesOf(boxesAfterSteps(scene, steps, this.stage.box))
     const known = new Map<string, number>()
     this.colours = Uint16Array.from(scene.parts, ({ colour }) => {
       if (!known.has(colour)) known.set(colour, known.size)

@@ -24,29 +24,28 @@ export function steadyViews(best: readonly StepLook[], lookFrom: LookFrom, chose
   const views = [...new Set<ViewNumber>([HOME, ...best.map(({ view }) => view)])]
   if (views.length < 2) return [...best]
   const looks = views.map((view) => candidates(view, best, lookFrom, chosen))
-  const costs: number[][] = []
-  const from: number[][] = []
+  // Costs so far of the last two steps by view, and by step the view that the cheapest way comes from.
+  let before = new Float64Array(views.length)
+  let costs = new Float64Array(views.length)
+  const from = new Uint8Array(views.length * best.length)
   for (let step = 0; step < best.length; step++) {
-    const before = costs[step - 1] ?? views.map(() => 0)
-    costs[step] = []
-    from[step] = []
+    let least = 0
+    for (let v = 1; v < views.length; v++) if (before[v]! < before[least]!) least = v
+    const changed = before[least]! + (step === 0 ? 0 : CHANGE)
     for (let v = 0; v < views.length; v++) {
       const look = looks[v]![step]
-      let [least, came] = [Infinity, v]
-      before.forEach((cost, w) => {
-        const sum = cost + (w === v || step === 0 ? 0 : CHANGE)
-        if (sum < least) [least, came] = [sum, w]
-      })
-      costs[step]![v] = look ? least + costOf(look, best[step]!) : Infinity
-      from[step]![v] = came
+      const stays = before[v]!
+      const came = stays < changed || (stays === changed && v < least) ? v : least
+      from[step * views.length + v] = came
+      costs[v] = look ? Math.min(stays, changed) + (look === best[step] ? 0 : costOf(look, best[step]!)) : Infinity
     }
+    ;[before, costs] = [costs, before]
   }
   const steady = new Array<StepLook>(best.length)
-  const last = costs[best.length - 1]!
-  let v = last.indexOf(Math.min(...last))
+  let v = before.indexOf(Math.min(...before))
   for (let step = best.length - 1; step >= 0; step--) {
     steady[step] = looks[v]![step]!
-    v = from[step]![v]!
+    v = from[step * views.length + v]!
   }
   return steady
 }

@@ -1,6 +1,7 @@
 import { unite, type Box, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
-import { cumulated, frameAt, framesOf, type PictureFrame } from './frames'
+import { frameAt, framesOf, type PictureFrame } from './frames'
+import { GrowingBox } from './growing-box'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
 import { shifted } from './picture-layer'
 
@@ -22,12 +23,7 @@ export class StepFrames {
   /** The frame that a step is seen in. */
   frameOf(step: number): PictureFrame {
     const { section } = this
-    this.frames ??= framesOf(
-      cumulated(
-        section.ranges.map(([from, to]) => boxOfParts(section, from, to)),
-        section.box,
-      ),
-    )
+    this.frames ??= framesOf(boxesAfter(section))
     return frameAt(this.frames, step)
   }
 
@@ -64,11 +60,11 @@ export class StepFrames {
   }
 }
 
-function boxOfParts({ parts, space }: DrawnSection, from: number, to: number): Box | undefined {
-  let box: Box | undefined
-  for (let part = from; part < to; part++) {
-    const hull = space.hullOf(parts[part]!)
-    box = box ? unite(box, hull) : hull
-  }
-  return box
+/** Around all that is there after each step, u. */
+function boxesAfter({ parts, ranges, space, box }: DrawnSection): Box[] {
+  const all = new GrowingBox()
+  return ranges.map(([from, to]) => {
+    for (let part = from; part < to; part++) all.add(space.hullOf(parts[part]!))
+    return all.box ?? box
+  })
 }

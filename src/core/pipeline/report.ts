@@ -1,7 +1,7 @@
 import { findFindings, type Finding, type Level, type TechniquePolicy } from '../checks'
 import { sectionById, type ModelDocument } from '../model'
 import { memo } from '../memo'
-import { boxesOfSteps, fillsOfSteps, type StepLook } from '../picture'
+import { boxesAfterSteps, fillsOfSteps, type StepLook } from '../picture'
 import {
   isGiven,
   measurePlan,
@@ -146,7 +146,10 @@ const sumOfReadings = (readings: readonly SectionReading[]): { parts: number; mi
 })
 
 /** How full the picture of each step is. */
-const fillsOf = memo(({ scene, steps }: BuiltSection): number[] => fillsOfSteps(boxesOfSteps(scene, steps)))
+const fillsOf = memo(({ scene, steps }: BuiltSection): number[] => {
+  const [first] = scene.nodeBoxes
+  return first ? fillsOfSteps(boxesAfterSteps(scene, steps, first)) : []
+})
 
 /** For each section, each step: the number of its view. */
 export const viewsOf = (looks: Reported['looks']): number[][] => looks.map((steps) => steps.map((look) => look.view))
