@@ -2,7 +2,7 @@ import { readFile as readBytes, writeFile } from 'node:fs/promises'
 import { basename, dirname, join } from 'node:path'
 import { Fault, type FaultCode } from '@core/fault'
 import { formatOf, readFile, type ReadFile, type ReadOptions } from '@core/formats'
-import { asBuilt, documentOfVersion, type ModelDocument, type VersionChoice } from '@core/model'
+import { asBuilt, documentOfVersion, type ModelDocument, type ToldTechniques, type VersionChoice } from '@core/model'
 
 /** What the system says of a file, as a refusal. */
 const systemFault = (code: FaultCode, what: string, path: string) => (error: NodeJS.ErrnoException) => {
@@ -10,12 +10,19 @@ const systemFault = (code: FaultCode, what: string, path: string) => (error: Nod
 }
 export const bytesOf = (path: string): Promise<Uint8Array> => readBytes(path).catch(systemFault('no-file', 'The file cannot be read', path))
 
+/** Which version is meant, and what is made of techniques where the file's own word does not hold. */
+export interface LoadChoice extends VersionChoice {
+  readonly techniques?: ToldTechniques
+}
+
 /**
  * Reads a model by its extension, as a version of it is built: copies that differ are sections of their own.
  * @throws Fault when it is refused
  */
-export const load = async (path: string, choice?: VersionChoice): Promise<ModelDocument> =>
-  asBuilt(documentOfVersion((await loadFile(path)).model, choice))
+export async function load(path: string, { techniques, ...version }: LoadChoice = {}): Promise<ModelDocument> {
+  const model = asBuilt(documentOfVersion((await loadFile(path)).model, version))
+  return techniques === undefined ? model : { ...model, techniques }
+}
 
 /** The same, with what was understood; files beside it are read where it names them. @throws Fault when it is refused */
 export async function loadFile(path: string, options: ReadOptions = {}): Promise<ReadFile> {

@@ -108,7 +108,7 @@ class Press extends StepSheet {
     const top = this.height - TOP
     this.text(page.letter, MARGIN, top, { size: 26, font: this.bold, colour: ACCENT })
     this.text(page.name, MARGIN + 22 + 12 * page.letter.length, top, { size: 22, font: this.bold })
-    const size = `${plural(total(page.pieces), 'piece')}, ${plural(page.steps, 'step')}${timesWords(page)}`
+    const size = `${plural(total(page.pieces), 'piece')}, ${plural(page.steps, 'step')}${timesWords(page)}${page.bag === '' ? '' : `. ${page.bag}`}`
     this.text(size, MARGIN, top - 20, { size: 10.5, colour: FAINT })
     const width = 220
     await this.picture(page.picture, 'finished', { x: this.width - MARGIN - width, y: this.height - 44 - width * ASPECT, width })

@@ -12,6 +12,7 @@ import { addBookletRoutes } from './routes/booklet-routes'
 import { noteRoutes } from './routes/noted-routes'
 import { openApi } from './routes/openapi'
 import { addAppRoutes, addFollowRoutes, type PageFiles } from './routes/page-routes'
+import { addPracticeRoutes } from './routes/practice-routes'
 import { addQuestionRoutes } from './routes/question-routes'
 import { tellingStore, type ObjectStore } from './store'
 
@@ -64,6 +65,7 @@ export async function buildServer(options: ServerOptions): Promise<FastifyInstan
   const services = { booklets: new Booklets(store, checker, options.now), checker, limits, gate: new Gate(limits, options.now) }
   addBookletRoutes(server, services)
   addQuestionRoutes(server, services)
+  addPracticeRoutes(server, options.now ?? Date.now)
   addFollowRoutes(server, services, options)
   await addAppRoutes(server, options, methodsAt)
   server.addHook('onClose', async () => {

@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import type { DeskPiece, MarketDay, PracticeOrder } from '@core/desk'
 import { Fault } from '@core/fault'
 import { pathText } from '@core/model'
 import { momentOf, QUESTION_KINDS, QUESTION_STATES, type FreeWindow, type QuestionRecord, type QuestionText } from './records'
@@ -78,6 +79,35 @@ export const NEW_QUESTION: Joi.ObjectSchema<QuestionText> = Joi.object({
 
 export const NEW_ANSWER: Joi.ObjectSchema<{ text: string }> = Joi.object({ text: Joi.string().max(OWN_WORDS).pattern(/\S/).required() })
 export const NEW_STATE: Joi.ObjectSchema<Pick<QuestionRecord, 'state'>> = Joi.object({ state: Joi.valid(...QUESTION_STATES).required() })
+
+const marketDay = {
+  seed: Joi.number().integer().min(0).max(1_000_000),
+  date: Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+    .custom(isoTime),
+}
+const kindKeys = { shape: Joi.string().max(200).required(), colour: Joi.string().max(200).required() }
+const pieceCount = Joi.number().integer().min(1).max(100_000).required()
+
+export const PRACTICE_PRICES: Joi.ObjectSchema<Partial<MarketDay> & { pieces: readonly Pick<DeskPiece, 'shape' | 'colour'>[] }> =
+  Joi.object({
+    ...marketDay,
+    pieces: Joi.array().items(Joi.object(kindKeys)).max(2000).required(),
+  })
+export const PRACTICE_ORDER: Joi.ObjectSchema<Partial<MarketDay> & { order: PracticeOrder }> = Joi.object({
+  ...marketDay,
+  order: Joi.object({
+    supplier: Joi.string().max(200).required(),
+    lines: Joi.array()
+      .items(Joi.object({ ...kindKeys, count: pieceCount, lengthMm: Joi.number().greater(0).max(100_000) }))
+      .max(2000)
+      .required(),
+    kits: Joi.array()
+      .items(Joi.object({ id: Joi.string().max(200).required(), count: pieceCount }))
+      .max(100)
+      .required(),
+  }).required(),
+})
 
 /** @throws Fault `bad-request` */
 export function readJson(text: string): unknown {

@@ -1,6 +1,18 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { cover, purchase, type DeskPiece, type Kit, type OfferBook, type SolveProgram } from '@core/desk'
+import {
+  cheapestChange,
+  cover,
+  dearestLines,
+  offersAllowed,
+  purchase,
+  purchaseBy,
+  type BuyingChoice,
+  type DeskPiece,
+  type Kit,
+  type OfferBook,
+  type SolveProgram,
+} from '@core/desk'
 import { loadSolver } from './highs-solver'
 
 let solve: SolveProgram
@@ -51,7 +63,12 @@ const small = fc.record({
 })
 
 /** The least number of open pieces, and the least cost in cents, by trying every basket. */
-function tryAll(missing: readonly DeskPiece[], offers: OfferBook, kits: readonly Kit[]): { open: number; total: number } {
+function tryAll(
+  missing: readonly DeskPiece[],
+  offers: OfferBook,
+  kits: readonly Kit[],
+  hasFewOrders = false,
+): { open: number; total: number; orders: number } {
   const units = offers.suppliers.flatMap((supplier, s) => [
     ...supplier.offers.map(({ lot = 1, available = 0, price, shape, colour }) => ({
       s,
@@ -66,7 +83,7 @@ function tryAll(missing: readonly DeskPiece[], offers: OfferBook, kits: readonly
       brings: kits[0]!.pieces,
     })),
   ])
-  let best = { open: Infinity, total: Infinity }
+  let best = { open: Infinity, total: Infinity, orders: Infinity }
   const counts = units.map(() => 0)
   const judge = (): void => {
     const had = new Map<string, number>()
@@ -99,7 +116,11 @@ function tryAll(missing: readonly DeskPiece[], offers: OfferBook, kits: readonly
         open += left
       }
     }
-    if (open < best.open || (open === best.open && total < best.total)) best = { open, total }
+    const orders = isOrdered.filter(Boolean).length
+    const keys = (each: typeof best): number[] => [each.open, ...(hasFewOrders ? [each.orders] : []), each.total]
+    const found = { open, total, orders }
+    const at = keys(found).findIndex((value, i) => value !== keys(best)[i])
+    if (at >= 0 && keys(found)[at]! < keys(best)[at]!) best = found
   }
   const walk = (i: number): void => {
     if (i === units.length) return judge()
@@ -131,6 +152,76 @@ describe('a purchase', () => {
       }),
       { numRuns: 150, seed: 20261129 },
     )
+  })
+
+  it('has as few orders as can be where that is asked for, and is the cheapest of those', () => {
+    fc.assert(
+      fc.property(small, ({ missing, suppliers }) => {
+        const offers = market(
+          ...[...suppliers, ...suppliers].map(({ freeFrom: _, minimum, kits: _kits, ...rest }, i) => ({
+            ...rest,
+            shipping: rest.shipping / (i + 1) > 0.1 ? 0.1 : 0,
+            ...(minimum === undefined ? {} : { minimum }),
+          })),
+        )
+        const found = purchaseBy({ aim: 'fewest-orders' }, missing, offers, [], { solve, seconds: 20 })
+        const best = tryAll(missing, offers, [], true)
+        const open = found.unavailable.reduce((sum, { count }) => sum + count, 0)
+        expect([open, found.orders.length, Math.round(found.total * 100)]).toEqual([best.open, best.orders, best.total])
+      }),
+      { numRuns: 60, seed: 20261129 },
+    )
+  })
+
+  it('is made as somebody chooses: at one supplier, not at some, nothing used, by a day', () => {
+    const offers = market(
+      { days: 3, shipping: 1, offers: [{ shape: 'brick-1x1', colour: 'red', price: 1 }] },
+      {
+        shipping: 1,
+        offers: [
+          { shape: 'brick-1x2', colour: 'red', price: 1, used: true },
+          { shape: 'brick-1x1', colour: 'red', price: 1.5 },
+        ],
+      },
+      { days: 10, shipping: 4, offers: ['brick-1x1', 'brick-1x2'].map((shape) => ({ shape, colour: 'red', price: 2 })) },
+    )
+    const missing = [piece('brick-1x1', 'red', 2), piece('brick-1x2', 'red', 1)]
+    const by = (choice: BuyingChoice) => {
+      const { total, orders, unavailable } = purchaseBy(choice, missing, offers, [], { solve, seconds: 20 })
+      return [total, orders.map(({ supplier }) => supplier), unavailable.length]
+    }
+    expect(by({})).toEqual([5, ['s0', 's1'], 0])
+    expect(by({ aim: 'one-supplier' })).toEqual([5, ['s1'], 0])
+    expect(by({ aim: 'fewest-orders' })).toEqual([5, ['s1'], 0])
+    expect(by({ without: ['s1'] })).toEqual([9, ['s0', 's2'], 0])
+    expect(by({ noUsed: true, aim: 'fewest-orders' })).toEqual([10, ['s2'], 0])
+    expect(by({ withinDays: 5 })).toEqual([3, ['s0'], 1])
+    expect(offersAllowed(offers, { withinDays: 10 }).suppliers.map(({ id }) => id)).toEqual(['s0', 's2'])
+  })
+
+  it('says which lines cost most, and which colour would save most', () => {
+    const offers = market({
+      offers: [
+        { shape: 'brick-1x1', colour: 'silver', price: 1 },
+        { shape: 'brick-1x1', colour: 'ash', price: 0.1 },
+        { shape: 'brick-1x1', colour: 'red', price: 0.5 },
+        { shape: 'brick-1x2', colour: 'silver', price: 0.2 },
+        { shape: 'brick-1x2', colour: 'ash', price: 0.2 },
+      ],
+    })
+    const missing = [piece('brick-1x1', 'silver', 10), piece('brick-1x2', 'silver', 5)]
+    expect(dearestLines(buy(missing, offers)).map(({ shape, cost }) => [shape, cost])).toEqual([
+      ['brick-1x1', 10],
+      ['brick-1x2', 1],
+    ])
+    expect(dearestLines(buy(missing, offers), 1)).toHaveLength(1)
+    const change = cheapestChange(missing, offers, [])!
+    expect(change).toMatchObject({ from: 'silver', to: 'ash', total: 2 })
+    expect(change.saved).toBeCloseTo(9 / 11, 9)
+    // Red would leave the longer brick open.
+    expect(
+      cheapestChange(missing, market({ offers: offers.suppliers[0]!.offers.filter(({ colour }) => colour !== 'ash') }), []),
+    ).toBeUndefined()
   })
 
   it('adds up: what is bought is what is missing, less what cannot be had, and what is over', () => {

@@ -1,7 +1,8 @@
 import { memo } from '@core/memo'
+import type { BagStart } from '@core/bags'
 import type { BookletSource } from '@core/booklet'
 import type { Change } from '@core/change'
-import type { Finding, Level, TechniquePolicy } from '@core/checks'
+import type { Finding, Level } from '@core/checks'
 import type { PlanWorth, Report, ShownInset } from '@core/pipeline'
 import type { PlainFault } from '@core/fault'
 import type { ReadFile, ReadOptions, Remark } from '@core/formats'
@@ -16,6 +17,7 @@ import {
   sectionById,
   sectionUses,
   type ModelDocument,
+  type TechniquePolicy,
   type VersionChoice,
 } from '@core/model'
 import { orderFrom, withNumbers, type Density, type Effort, type Move, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
@@ -28,7 +30,7 @@ export interface PlanSettings {
   readonly effort: Effort
   /** What the finished model must stand. */
   readonly level: Level
-  /** What is made of techniques that some builders refuse; the usual when missing. */
+  /** What an earlier version of the program kept here; it wins over what the document says of techniques. */
   readonly techniques?: TechniquePolicy
   /** Which version of the model is shown; as its options say when missing. */
   readonly version?: VersionChoice
@@ -48,6 +50,8 @@ export interface Printed extends Omit<Report, 'sections'> {
   readonly sections: readonly PlainSection[]
   readonly views: readonly (readonly number[])[]
   readonly insets: readonly ShownInset[]
+  /** Where bags begin, where the designer asks for bags. */
+  readonly bags?: readonly BagStart[]
   /** Sections whose order is kept. */
   readonly kept: readonly string[]
 }
@@ -172,9 +176,11 @@ export const stateAfter = (asked: ModelState, printed: Printed): ModelState => (
 })
 
 /** The document of the version that is shown: what is planned, painted and printed. The state holds all versions. */
-export const shownModel = memo(({ model, settings }: ModelState): ModelDocument =>
-  documentOfVersion(model, choiceWithin(model, settings.version ?? {})),
-)
+export const shownModel = memo(({ model, settings }: ModelState): ModelDocument => {
+  const { version = {}, techniques } = settings
+  const shown = documentOfVersion(model, choiceWithin(model, version))
+  return techniques ? { ...shown, techniques } : shown
+})
 
 /** What a painter is told of a snapshot. */
 export interface Drawn {
@@ -188,4 +194,5 @@ export const sourceOf = (model: ModelDocument, printed: Printed): BookletSource 
   plan: reportFrom(printed),
   views: printed.views,
   insets: printed.insets,
+  ...(printed.bags ? { bags: printed.bags } : {}),
 })

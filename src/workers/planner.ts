@@ -1,3 +1,4 @@
+import { askedBags } from '@core/bags'
 import { applyChange, changeBetween } from '@core/change'
 import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCache, type PlanWorth, type Progress } from '@core/pipeline'
 import { Fault } from '@core/fault'
@@ -27,9 +28,8 @@ import {
   type Printed,
 } from './plan-messages'
 
-const optionsOf = ({ strategy, density, effort, level, techniques }: PlanSettings) => ({
+const optionsOf = ({ strategy, density, effort, level }: PlanSettings) => ({
   level,
-  ...(techniques ? { techniques } : {}),
   strategy,
   limits: DENSITIES[density],
   effort: EFFORTS[effort],
@@ -125,6 +125,7 @@ function print(model: ModelDocument, answer: ReturnType<typeof reportModel>): Pr
     sections: withoutNumbers(report.sections),
     views: viewsOf(looks),
     insets: insetsOf(answer),
+    ...(model.bags ? { bags: askedBags(model, report) } : {}),
     kept: keepable(model, planned.built),
   }
 }

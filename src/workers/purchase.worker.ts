@@ -1,6 +1,16 @@
 import { expose } from 'comlink'
 import wasmUrl from 'highs/runtime?url'
-import { purchase, type DeskPiece, type Kit, type OfferBook, type Purchase } from '@core/desk'
+import {
+  cheapestChange,
+  offersAllowed,
+  purchaseBy,
+  type BuyingChoice,
+  type ColourChange,
+  type DeskPiece,
+  type Kit,
+  type OfferBook,
+  type Purchase,
+} from '@core/desk'
 import { loadSolver } from '../solver/highs-solver'
 import { staysAlive } from './alive'
 
@@ -9,6 +19,13 @@ export interface PurchaseOrder {
   readonly offers: OfferBook
   readonly kits: readonly Kit[]
   readonly seconds: number
+  readonly choice: BuyingChoice
+}
+
+/** What to buy, and which colour would make it cheaper. */
+export interface PurchaseAnswer {
+  readonly purchase: Purchase
+  readonly change?: ColourChange
 }
 
 const alive = staysAlive()
@@ -16,10 +33,13 @@ const alive = staysAlive()
 const api = {
   ready: (): Promise<boolean> => alive,
   /** @param onBetter told the least total found and the bound */
-  async purchase({ missing, offers, kits, seconds }: PurchaseOrder, onBetter: (total: number, bound: number) => void): Promise<Purchase> {
+  async purchase(
+    { missing, offers, kits, seconds, choice }: PurchaseOrder,
+    onBetter: (total: number, bound: number) => void,
+  ): Promise<PurchaseAnswer> {
     const solve = await loadSolver(wasmUrl)
     let told = ''
-    return purchase(missing, offers, kits, {
+    const found = purchaseBy(choice, missing, offers, kits, {
       solve,
       seconds,
       onProgress(total, bound) {
@@ -28,6 +48,8 @@ const api = {
         return false
       },
     })
+    const change = cheapestChange(missing, offersAllowed(offers, choice), kits)
+    return { purchase: found, ...(change ? { change } : {}) }
   },
 }
 

@@ -1,5 +1,4 @@
 import type { BuiltSection } from '@core/plan'
-import { TECHNIQUE_POLICIES } from '@core/checks'
 import { oneSection } from './models'
 
 /** A planned section as a check is asked about it, with nothing around it but what is said. */
@@ -12,5 +11,4 @@ export const subjectOf = (built: BuiltSection, whole?: BuiltSection) => ({
   isStanding: true,
   whole,
   level: 'home' as const,
-  techniques: TECHNIQUE_POLICIES.usual,
 })

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { Option } from 'commander'
+import { askedBags } from '@core/bags'
 import { makeBundle } from '@core/booklet'
 import { hasErrors } from '@core/checks'
 import { insetsOf, reportModel, viewsOf } from '@core/pipeline'
@@ -38,7 +39,7 @@ async function booklet(file: string, values: BookletValues): Promise<number> {
   const model = await load(file, versionChoice(values))
   const reported = reportModel(model, { effort: EFFORTS.normal })
   const { report, looks } = reported
-  const bundle = makeBundle(model, report, viewsOf(looks), insetsOf(reported))
+  const bundle = makeBundle(model, report, viewsOf(looks), { insets: insetsOf(reported), bags: askedBags(model, report) })
   await save(output, await write({ bundle, paper, aliases: [], assets }))
   return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
 }

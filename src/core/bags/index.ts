@@ -1,3 +1,4 @@
 /** Bags: which steps come out of which bag, and which booklets are built at the same time. */
 export { packBags, type BagPlan } from './bags'
-export { bagsTable, bagsWords, workWords } from './words'
+export { askedBags, type BagStart } from './starts'
+export { bagsTable, bagsWords, openBagWords, workWords } from './words'

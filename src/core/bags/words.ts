@@ -1,5 +1,6 @@
 import { plural, tableText } from '../words'
 import type { BagPlan } from './bags'
+import type { BagStart } from './starts'
 import type { BagWork } from './work'
 
 /** "steps 1 to 10, twice as it stands and once mirrored". */
@@ -28,3 +29,19 @@ export const bagsTable = ({ bags }: BagPlan): string =>
       work.map(({ section, from, to, times, mirrored }) => [number, booklet, section, from, to, times, mirrored, pieces]),
     ),
   )
+
+/** "Open bag 3", "Open bag 3; the 3rd time it is built, bag 4": what stands on a page where bags begin; empty for most. */
+export function openBagWords(starts: readonly BagStart[]): string {
+  if (starts.length === 0) return ''
+  const each = [...starts]
+    .sort((a, b) => a.time - b.time)
+    .map(({ bag, time }) => (time === 1 ? `bag ${bag}` : `the ${ordinal(time)} time it is built, bag ${bag}`))
+  return `Open ${each.join('; ')}`
+}
+
+/** "2nd", "11th", "23rd". */
+function ordinal(count: number): string {
+  const tens = count % 100
+  const ending = tens >= 11 && tens <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][count % 10] ?? 'th')
+  return `${count}${ending}`
+}

@@ -1,3 +1,4 @@
+import type { BagStart } from '../bags'
 import type { ShownInset } from '../pipeline'
 import type { ColourCount, PieceCount } from '../count'
 import type { ModelDocument } from '../model'
@@ -23,13 +24,21 @@ export interface Bundle {
   readonly views: readonly (readonly number[])[]
   /** What the views of some steps do not show, and the side from which an inset shows it. */
   readonly insets?: readonly ShownInset[]
+  /** Where a bag begins; nothing where the designer does not ask for bags. */
+  readonly bags?: readonly BagStart[]
   /** What the designer calls shapes and colours, where that is to stand beside our names. */
   readonly names?: readonly Alias[]
 }
 
-/** The bundle of a model as it was planned and looked at. */
-export function makeBundle(model: ModelDocument, planned: Bundle['plan'], views: Bundle['views'], insets: Bundle['insets'] = []): Bundle {
+/** The bundle of a model as it was planned, looked at and packed. */
+export function makeBundle(
+  model: ModelDocument,
+  planned: Bundle['plan'],
+  views: Bundle['views'],
+  { insets = [], bags = [] }: Pick<Bundle, 'insets' | 'bags'> = {},
+): Bundle {
   const { name, parts, sections, inventory, colours } = planned
   const plan = { name, parts, sections, inventory, colours }
-  return { format: 'jump-rail-bundle', version: 1, model, plan, views, ...(insets.length > 0 ? { insets } : {}) }
+  const more = { ...(insets.length > 0 ? { insets } : {}), ...(bags.length > 0 ? { bags } : {}) }
+  return { format: 'jump-rail-bundle', version: 1, model, plan, views, ...more }
 }

@@ -48,9 +48,7 @@ describe('sections that are nearly another', () => {
     const trays = pages.filter((page) => page.kind === 'tray')
     const like = trays.find(({ section }) => section === 'leg')!
     const near = trays.find(({ section }) => section === 'leg-2')!
-    expect(like.remarks).toEqual([
-      `Build 4 in all, 3 as here; on one of them, section ${near.letter}, Plate 2 × 2 in Blue instead of Red.`,
-    ])
+    expect(like.remarks).toEqual([`Build 4 in all, 3 as here; on one of them, section ${near.letter}, Plate 2 × 2 in Blue instead of Red.`])
     expect(near.remarks).toEqual([`As section ${like.letter}, but on this one: Plate 2 × 2 in Blue instead of Red.`])
     const steps = pages.flatMap((page) => (page.kind === 'step' && page.section === 'leg-2' ? [page] : []))
     expect(steps.filter(({ remarks }) => remarks.length > 0)).toHaveLength(1)

@@ -147,6 +147,7 @@ export class PageIndex {
       steps: steps.length,
       pieces,
       mirroredPieces: isSame ? [] : mirror,
+      bag: this.index.bag(id, 1),
       remarks: this.trayRemarks(id),
       picture: this.lastPicture(section),
     }

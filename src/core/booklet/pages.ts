@@ -6,7 +6,7 @@ import type { DecalCount } from './decal-sheet'
 import type { StepSign } from './step-notes'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
-export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets'>
+export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets' | 'bags'>
 
 /** What a picture shows: the section as it is after the step, or the step with what is new and its marks. */
 export type PictureContent = 'finished' | 'step'
@@ -62,6 +62,8 @@ export interface TrayPage {
   readonly pieces: readonly PieceCount[]
   /** For its mirror image, when that is built too and takes other pieces. */
   readonly mirroredPieces: readonly PieceCount[]
+  /** Which bag is opened for it: "Open bag 3"; empty where none begins. */
+  readonly bag: string
   /** Which sections are nearly this one; what builders may take instead, where it is a figure: a line each. */
   readonly remarks: readonly string[]
   readonly picture: PictureRef | null
@@ -80,6 +82,8 @@ export interface StepPage {
   readonly callout: readonly PieceCount[]
   readonly joins: readonly Join[]
   readonly rests: readonly string[]
+  /** Which bag is opened for it: "Open bag 3"; empty where none begins. */
+  readonly bag: string
   /** Locked by the designer. */
   readonly locked: boolean
   readonly note: string

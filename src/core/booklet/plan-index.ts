@@ -1,3 +1,4 @@
+import { openBagWords, type BagStart } from '../bags'
 import { memo } from '../memo'
 import { copiesOf, isLoose, partsOf, sectionsById, type Copy, type GivenStep, type Part, type Section } from '../model'
 import { baseSection, plansById, type Move, type PlanStep, type SectionPlan } from '../plan'
@@ -16,6 +17,7 @@ export interface IndexedSection {
 /** Everything of a source by its id, so that no page searches: made once for each source. */
 export class PlanIndex {
   private readonly plans: ReadonlyMap<string, IndexedSection>
+  private readonly bags: ReadonlyMap<string, readonly BagStart[]>
   private readonly insets: ReadonlyMap<string, NonNullable<BookletSource['insets']>[number]>
 
   constructor(readonly source: BookletSource) {
@@ -28,6 +30,12 @@ export class PlanIndex {
     this.plans = new Map(
       source.plan.sections.map((plan, index) => [plan.id, { plan, index, letter: sectionLetter(index), base: baseOf(plan) }]),
     )
+    const bags = new Map<string, BagStart[]>()
+    for (const start of source.bags ?? []) {
+      const key = `${start.section}/${start.step}`
+      bags.set(key, [...(bags.get(key) ?? []), start])
+    }
+    this.bags = bags
     this.insets = new Map((source.insets ?? []).map((inset) => [`${inset.section}/${inset.step}`, inset]))
   }
 
@@ -43,6 +51,9 @@ export class PlanIndex {
   inset(section: string, step: number) {
     return this.insets.get(`${section}/${step}`)
   }
+
+  /** Which bags begin at a step (from 1), in words. */
+  bag = (section: string, step: number): string => openBagWords(this.bags.get(`${section}/${step}`) ?? [])
 
   /** A section whose moves bring nothing with a place has no picture. */
   isDrawn({ plan, base }: IndexedSection): boolean {

@@ -34,6 +34,7 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     callout: step.callout,
     joins,
     rests: step.rests,
+    bag: index.bag(plan.id, step.number),
     locked: given?.locked === true,
     ...notesOfStep(given),
     picture: isDrawn
@@ -45,7 +46,12 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     seenFrom,
     ahead: isDrawn && step.number < plan.steps.length ? aheadWords(view, index.source.views[section.index]?.[step.number] ?? 0) : '',
     remarks,
-    spoken: [spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...remarks]
+    spoken: [
+      index.bag(plan.id, step.number) === '' ? '' : `${index.bag(plan.id, step.number)}.`,
+      spokenStep(label, step, joins, turn),
+      seenFrom === '' ? '' : `${seenFrom}.`,
+      ...remarks,
+    ]
       .filter((text) => text !== '')
       .join(' '),
   }

@@ -1,8 +1,8 @@
 import { axisOf, type Axis, type Direction } from '../space'
 import type { Connector, ConnectorKind } from './types'
 
-/** The sorts of joints. */
-export const HOLD = { stud: 0, clip: 1, hole: 2, cross: 3, ball: 4, hinge: 5, post: 6 } as const
+/** The sorts of joints; `press` is no connector's: a plate on edge between two studs. */
+export const HOLD = { stud: 0, clip: 1, hole: 2, cross: 3, ball: 4, hinge: 5, post: 6, press: 7 } as const
 export type HoldKind = (typeof HOLD)[keyof typeof HOLD]
 
 /** What one holds is called, and many. */
@@ -14,6 +14,7 @@ export const HOLD_WORDS: readonly (readonly [one: string, many: string])[] = [
   ['ball', 'balls'],
   ['hinge', 'hinges'],
   ['post', 'posts'],
+  ['pair of studs at its sides', 'pairs of studs at its sides'],
 ]
 
 /** What takes hold in something else, and in which sorts of joints. */
@@ -45,7 +46,7 @@ export const givenHolds = (kind: ConnectorKind): readonly HoldKind[] => GIVES[ki
 export const receivedHold = (kind: ConnectorKind): HoldKind => RECEIVES[kind]!
 
 /** The way that the two of a joint must share: facing each other, one axis, or nothing at all (a ball). */
-export const AGREEMENT: readonly ('facing' | 'axis' | 'none')[] = ['facing', 'axis', 'axis', 'axis', 'none', 'axis', 'facing']
+export const AGREEMENT: readonly ('facing' | 'axis' | 'none')[] = ['facing', 'axis', 'axis', 'axis', 'none', 'axis', 'facing', 'none']
 
 /** The direction that must agree. */
 export const mainWay = ({ facing, along }: Connector): Direction => along ?? facing

@@ -3,7 +3,6 @@ import type { StepLook } from '../picture'
 import type { BuiltSection, SectionPlan } from '../plan'
 import type { Misreading } from '../reading'
 import type { Finding, Severity } from './finding'
-import type { TechniquePolicy } from './techniques'
 
 /** What a model must stand: being looked at, or a box in a car. */
 export type Level = 'home' | 'travel'
@@ -23,7 +22,6 @@ export interface Subject {
   /** What joins it, of a unit that was made of some parts of a section. */
   readonly whole: BuiltSection | undefined
   readonly level: Level
-  readonly techniques: TechniquePolicy
 }
 
 /**

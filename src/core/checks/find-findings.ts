@@ -5,12 +5,10 @@ import type { SectionReading } from '../reading'
 import type { Check, Level, Scope, Subject } from './check'
 import type { Finding, Severity } from './finding'
 import { CHECKS, type FindingCode } from './registry'
-import { TECHNIQUE_POLICIES, type TechniquePolicy } from './techniques'
 
 /** What the checks go by. */
 export interface CheckOptions {
   readonly level?: Level
-  readonly techniques?: TechniquePolicy
   /** How each section reads; missing where nobody has looked. */
   readonly readings?: readonly SectionReading[]
 }
@@ -25,7 +23,7 @@ export function findFindings(
   model: ModelDocument,
   planned: PlannedModel,
   looks: readonly (readonly StepLook[])[] = [],
-  { level = 'home', techniques = TECHNIQUE_POLICIES.usual, readings }: CheckOptions = {},
+  { level = 'home', readings }: CheckOptions = {},
 ): Finding<FindingCode>[] {
   const standing = standingSections(model)
   const uses = sectionUses(model)
@@ -40,7 +38,6 @@ export function findFindings(
       isStanding: standing.has(built.id),
       whole: built.derivedFrom === undefined ? undefined : byId.get(built.derivedFrom),
       level,
-      techniques,
     }
     return CHECKS.flatMap((check) => (isWithin(subject, check.scope) ? runCheck(check, subject) : []))
   })

@@ -10,6 +10,7 @@ import { loose } from './loose'
 import { misreadable } from './misreadable'
 import { neverSeen } from './never-seen'
 import { noMirrorTwin } from './no-mirror-twin'
+import { offBalance } from './off-balance'
 import { optionClash } from './option-clash'
 import { overlap } from './overlap'
 import { rests } from './rests'
@@ -50,6 +51,7 @@ export const CHECKS = [
   access,
   tooLight,
   tooHeavy,
+  offBalance,
   seeThrough,
   neverSeen,
   misreadable,

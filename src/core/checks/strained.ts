@@ -1,24 +1,12 @@
 import { HOLD } from '../catalogue'
 import { defineCheck } from './check'
 import { idsOf, lastStep, nameParts } from './naming'
-import { TECHNIQUES, type Technique } from './techniques'
-import type { PlacedPart } from '../model'
+import { TECHNIQUES } from './techniques'
+import { findPressed } from '../joints'
+import { techniquesOf, type Technique } from '../model'
 import type { BuiltSection } from '../plan'
 import type { Scene } from '../scene'
-import {
-  add,
-  apply,
-  axisOf,
-  DIRECTION_VECTORS,
-  directionOf,
-  isLatticePose,
-  PLATE_HEIGHT,
-  posed,
-  PLUS_Z,
-  STUD_PITCH,
-  type Vec,
-  vecOf,
-} from '../space'
+import { apply, isLatticePose, posed, STUD_PITCH, type Vec } from '../space'
 
 /** The policy says how much is made of each technique. One finding a technique and pair of nodes. */
 export const strained = defineCheck({
@@ -27,9 +15,9 @@ export const strained = defineCheck({
   title: 'Under strain',
   about: 'A technique that some builders refuse, since a piece is strained.',
   scope: 'rail',
-  find: ({ built, techniques }) =>
+  find: ({ built, model }) =>
     [...built.scene.tables.of(findTechniques, built)].flatMap(([technique, pairs]) => {
-      const severity = techniques[technique]
+      const severity = techniquesOf(model)[technique]
       if (severity === 'allowed') return []
       const { title, reason } = TECHNIQUES[technique]
       return pairs.map((nodes) => {
@@ -109,49 +97,9 @@ function nosesTogether(scene: Scene): NodePair[] {
   return pairs.list
 }
 
-const ON_EDGE = new Set(['plate', 'tile'])
-
 /** Plates that stand on edge where only the room between two rows of studs is. */
 function platesBetweenStuds(scene: Scene): NodePair[] {
   const pairs = new NodePairs()
-  const edges = scene.parts.flatMap((placed, part) => (standsOnEdge(placed) ? [part] : []))
-  if (edges.length === 0) return []
-  const studs = uprightStuds(scene)
-  for (const part of edges) {
-    const { shape, pose } = scene.parts[part]!
-    const corners = [posed(pose, [0, 0, 0]), posed(pose, shape.box)]
-    const low = vecOf((k) => Math.min(corners[0]![k], corners[1]![k]))
-    const high = vecOf((k) => Math.max(corners[0]![k], corners[1]![k]))
-    const across = high[0] - low[0] === PLATE_HEIGHT ? 0 : 1
-    const along = across === 0 ? 1 : 0
-    for (let at = low[along]; at <= high[along]; at += STUD_PITCH / 2) {
-      const beside = [-1, 1].map((side) => {
-        const place: [number, number, number] = [0, 0, low[2]]
-        place[across] = low[across] + PLATE_HEIGHT / 2 + (side * STUD_PITCH) / 2
-        place[along] = at
-        return studs.get(place.join())
-      })
-      const here = scene.partNode[part]!
-      if (beside.every((node) => node !== undefined && node !== here)) pairs.add(here, beside[0]!)
-    }
-  }
+  for (const { edge, studs } of findPressed(scene)) pairs.add(scene.partNode[edge]!, scene.partNode[studs[0]]!)
   return pairs.list
-}
-
-function standsOnEdge({ shape, pose }: PlacedPart): boolean {
-  if (!ON_EDGE.has(shape.family) || !isLatticePose(pose)) return false
-  return axisOf(directionOf(apply(pose.matrix, DIRECTION_VECTORS[PLUS_Z]!))!) !== 2
-}
-
-/** The node of every stud that points up, by where it stands. */
-function uprightStuds(scene: Scene): Map<string, number> {
-  const studs = new Map<string, number>()
-  scene.parts.forEach(({ shape, pose }, part) => {
-    if (!isLatticePose(pose)) return
-    for (const { kind, at, facing } of shape.connectors) {
-      if (kind !== 'stud' || apply(pose.matrix, DIRECTION_VECTORS[facing]!)[2] !== 1) continue
-      studs.set(add(posed(pose, at), [0, 0, 0]).join(), scene.partNode[part]!)
-    }
-  })
-  return studs
 }

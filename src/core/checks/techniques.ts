@@ -1,5 +1,7 @@
+import type { Technique } from '../model'
+
 /** Techniques that some builders refuse, each with the reason. */
-export const TECHNIQUES = {
+export const TECHNIQUES: Readonly<Record<Technique, { readonly title: string; readonly reason: string }>> = {
   'stud-in-hole': {
     title: 'A stud pressed into a pin hole',
     reason: 'The hole is a little narrower than a socket: the stud is squeezed, and the wall of the hole may crack in time.',
@@ -16,15 +18,4 @@ export const TECHNIQUES = {
     title: 'A joint that does not quite meet',
     reason: 'The places of the two connectors differ, and the parts between them bend to make up for it.',
   },
-} as const
-export type Technique = keyof typeof TECHNIQUES
-export const TECHNIQUE_IDS = Object.keys(TECHNIQUES) as Technique[]
-
-export type Verdict = 'allowed' | 'note' | 'warning' | 'error'
-export type TechniquePolicy = Readonly<Record<Technique, Verdict>>
-
-const all = (verdict: Verdict): TechniquePolicy =>
-  Object.fromEntries(TECHNIQUE_IDS.map((id) => [id, verdict])) as unknown as TechniquePolicy
-
-/** Nothing that strains a piece; everything that holds; and what is asked when nobody has chosen: a word of warning. */
-export const TECHNIQUE_POLICIES = { pure: all('error'), relaxed: all('note'), usual: all('warning') } as const
+}

@@ -25,6 +25,8 @@ export interface PieceOffer extends Omit<DeskPiece, 'count'> {
   readonly lot?: number
   /** Sold from the roll: in any length, `price` a metre. */
   readonly perMetre?: boolean
+  /** It was in somebody's hands before. */
+  readonly used?: boolean
 }
 
 interface KitOffer {
@@ -41,6 +43,8 @@ interface Supplier {
   readonly freeFrom?: number
   /** An order holds goods for so much at least. */
   readonly minimum?: number
+  /** From the order until it is here. */
+  readonly days?: number
   readonly offers: readonly PieceOffer[]
   readonly kits: readonly KitOffer[]
 }
@@ -82,6 +86,7 @@ const offer = Joi.object({
   lot: count.min(1),
   lengthMm,
   perMetre: Joi.boolean(),
+  used: Joi.boolean(),
   work,
 }).nand('lengthMm', 'perMetre')
 const offersSchema = Joi.object({
@@ -99,6 +104,7 @@ const offersSchema = Joi.object({
         shipping: money.required(),
         freeFrom: money,
         minimum: money,
+        days: count,
         offers: Joi.array().items(offer).max(MOST_ENTRIES).default([]),
         kits: Joi.array()
           .items(Joi.object({ id: id.required(), price: money.required(), available: count }))

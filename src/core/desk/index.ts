@@ -6,6 +6,17 @@ export { readKits, readOffers, type Kit, type OfferBook } from './books'
 export { readStock, writeStock } from './stock'
 export type { IntegerProgram, ProgramAnswer, ProgramLimits, SolveProgram } from './program'
 export { purchase, type Purchase } from './purchase'
+export { offersAllowed, purchaseBy, type BuyingChoice } from './buying-choice'
+export { cheapestChange, dearestLines, type ColourChange } from './cost-drivers'
+export {
+  practiceDelivery,
+  practiceKits,
+  practiceOffers,
+  type MarketDay,
+  type PracticeDelivery,
+  type PracticeOrder,
+} from './practice-market'
+export { stockDifference, withStock, withStockChanged } from './stock-change'
 export { colourBook, NO_BOOKS, notMade, type Books } from './made'
 export { colourTitle, sheetOf, sheetRows, sheetTable, sheetWords, type SheetLine } from './sheet'
 export { EXAMPLE_KITS, EXAMPLE_OFFERS, EXAMPLE_STOCK } from './examples'

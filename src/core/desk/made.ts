@@ -1,5 +1,16 @@
 import type { Kit, OfferBook } from './books'
 import type { DeskPiece } from './piece'
+import type { MarketDay } from './practice-market'
+
+/** Something that came into the stock, or went out of it. */
+interface StockChange {
+  /** When, ms. */
+  readonly at: number
+  /** In words: "by hand", "order k3f at Quay sorting room". */
+  readonly what: string
+  /** Counts below 0 were taken out. */
+  readonly pieces: readonly DeskPiece[]
+}
 
 /** The designer's books: what is in stock, which kits there are and how many are owned, what is offered. */
 export interface Books {
@@ -8,9 +19,13 @@ export interface Books {
   /** By id of the kit. */
   readonly had: Readonly<Record<string, number>>
   readonly offers: OfferBook | null
+  /** The day of the practice market that the offers are of; nothing where they came from a file. */
+  readonly practice?: MarketDay
+  /** What came into the stock and went out of it, the newest first. */
+  readonly log: readonly StockChange[]
 }
 
-export const NO_BOOKS: Books = { stock: [], kits: [], had: {}, offers: null }
+export const NO_BOOKS: Books = { stock: [], kits: [], had: {}, offers: null, log: [] }
 
 /** By shape: the colours in which the books have it. */
 export type ColourBook = ReadonlyMap<string, ReadonlySet<string>>

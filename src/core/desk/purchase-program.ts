@@ -147,11 +147,20 @@ export class PurchaseProgram {
     met.forEach((terms, i) => this.builder.atLeast(merged(terms), this.missing[i]!.count))
   }
 
-  /** The cheapest purchase that leaves no more than so many pieces open. */
-  cheapest(mostOpen: number): IntegerProgram {
+  /** The cheapest purchase that leaves no more than so many pieces open, of no more than so many orders. */
+  cheapest(mostOpen: number, mostOrders = Infinity): IntegerProgram {
     const program = this.builder.program()
-    const row = { columns: this.open, values: this.open.map(() => 1), least: -Infinity, most: mostOpen }
-    return { ...program, rows: [...program.rows, row] }
+    const atMost = (columns: readonly number[], most: number) => ({ columns, values: columns.map(() => 1), least: -Infinity, most })
+    const rows = [...program.rows, atMost(this.open, mostOpen)]
+    return { ...program, rows: mostOrders < this.orders.length ? [...rows, atMost(this.orders, mostOrders)] : rows }
+  }
+
+  /** The purchase with fewest orders that leaves no more than so many pieces open, at whatever cost. */
+  fewestOrders(mostOpen: number): IntegerProgram {
+    const program = this.cheapest(mostOpen)
+    const costs = program.costs.map(() => 0)
+    for (const column of this.orders) costs[column] = 1
+    return { ...program, costs }
   }
 
   /** The purchase that leaves fewest pieces open, at whatever cost. */

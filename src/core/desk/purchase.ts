@@ -15,7 +15,7 @@ export interface Purchase {
   readonly date: string
   readonly goods: number
   readonly shipping: number
-  /** No purchase that leaves as few pieces open costs less. */
+  /** No purchase that leaves as few pieces open costs less; of those with so few orders, where few orders are asked for. */
   readonly lowerBound: number
   readonly optimal: boolean
   readonly orders: readonly Order[]
@@ -28,6 +28,8 @@ export interface Purchase {
 export interface PurchaseOptions {
   readonly solve: SolveProgram
   readonly seconds: number
+  /** As few orders as can be come before a low total. */
+  readonly fewestOrders?: boolean
   /** Told of the least total found and of the bound. @returns whether to stop */
   readonly onProgress?: (total: number, lowerBound: number) => boolean
 }
@@ -54,16 +56,19 @@ export function purchase(missing: readonly DeskPiece[], offers: OfferBook, kits:
   const program = new PurchaseProgram(missing, offers, goods)
   const ends = Date.now() + options.seconds * 1000
   const secondsLeft = (): number => Math.max(0.1, (ends - Date.now()) / 1000)
+  const isBetter = options.fewestOrders ? hasFewerOrders : isCheaper
   const take = (values: readonly number[] | undefined): void => {
     const found = values && settle(program.basket(values), missing, offers, goods)
     if (found && isBetter(found, best)) best = found
   }
   const fewest = leastOpen(missing, goods)
   if (best.open > fewest) take(options.solve(program.fullest(), { seconds: secondsLeft() / 2, start: program.start(quick) }).values)
-  const start = settle(quick, missing, offers, goods)?.open === best.open ? { start: program.start(quick) } : {}
-  const { values, bound } = options.solve(program.cheapest(best.open), {
+  const quickSettled = settle(quick, missing, offers, goods)
+  if (options.fewestOrders) take(options.solve(program.fewestOrders(best.open), { seconds: secondsLeft() / 2 }).values)
+  const mostOrders = options.fewestOrders ? best.orders.length : Infinity
+  const { values, bound } = options.solve(program.cheapest(best.open, mostOrders), {
     seconds: secondsLeft(),
-    ...start,
+    ...(quickSettled?.open === best.open && quickSettled.orders.length <= mostOrders ? { start: program.start(quick) } : {}),
     ...(options.onProgress ? { onProgress: (cost, least) => options.onProgress!(fromCents(cost), fromCents(least)) } : {}),
   })
   take(values)
@@ -87,7 +92,10 @@ function written(best: SettledPurchase, { currency, date }: OfferBook, bound: nu
   }
 }
 
-const isBetter = (a: SettledPurchase, b: SettledPurchase): boolean =>
+const hasFewerOrders = (a: SettledPurchase, b: SettledPurchase): boolean =>
+  a.open < b.open || (a.open === b.open && (a.orders.length < b.orders.length || (a.orders.length === b.orders.length && isCheaper(a, b))))
+
+const isCheaper = (a: SettledPurchase, b: SettledPurchase): boolean =>
   a.open < b.open || (a.open === b.open && a.goods + a.shipping < b.goods + b.shipping)
 
 /** How many pieces stay open even where all that is offered is bought, whatever the minimum of an order. */

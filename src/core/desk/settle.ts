@@ -5,7 +5,7 @@ import { fromCents, toCents, type Cents } from './money'
 import { kindOf, piecesIn, tallyPieces, type DeskPiece } from './piece'
 import type { Basket } from './purchase-program'
 
-interface OrderLine extends DeskPiece {
+export interface OrderLine extends DeskPiece {
   /** Of one piece. */
   readonly price: number
 }

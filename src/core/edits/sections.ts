@@ -1,4 +1,4 @@
-import { LIMITS, sectionById, type ModelDocument } from '../model'
+import { LIMITS, sectionById, type AskedMass, type ModelDocument } from '../model'
 
 /** The document with a section called otherwise; an empty name changes nothing. */
 export function renameSection(model: ModelDocument, id: string, name: string): ModelDocument {
@@ -33,14 +33,14 @@ export function describeModel(model: ModelDocument, words: ModelWords): ModelDoc
   return isSame ? model : next
 }
 
-/** What a section must weigh with all that it joins, g; nothing where a bound is undefined. */
-export function askMass(model: ModelDocument, id: string, bound: 'atLeast' | 'atMost', grams: number | undefined): ModelDocument {
+/** What a section must weigh with all that it joins, g, or how it must balance, g·mm; nothing where a bound is undefined. */
+export function askMass(model: ModelDocument, id: string, bound: keyof AskedMass, amount: number | undefined): ModelDocument {
   return {
     ...model,
     sections: model.sections.map((section) => {
       if (section.id !== id) return section
       const { mass: { [bound]: _bound, ...kept } = {}, ...rest } = section
-      const mass = { ...kept, ...(grams === undefined ? {} : { [bound]: grams }) }
+      const mass = { ...kept, ...(amount === undefined ? {} : { [bound]: amount }) }
       return Object.keys(mass).length === 0 ? rest : { ...rest, mass }
     }),
   }

@@ -44,7 +44,7 @@ export const FAULT_CODES = {
   'no-pieces': 'A text names no piece.',
   'no-plan': 'A model has no plan yet.',
   'no-question': 'There is no such question.',
-  'no-server': 'The server of published booklets does not answer.',
+  'no-server': 'The server does not answer.',
   'no-store': 'The server cannot keep booklets at the moment.',
   'no-such-connector': 'A piece does not have the connector that it is to be held by.',
   'not-a-backup': 'A zip is no backup, or not a whole one.',

@@ -67,6 +67,14 @@ const bundleSchema = Joi.object({
       things: ids.required(),
     }),
   ),
+  bags: Joi.array().items(
+    Joi.object({
+      bag: Joi.number().integer().min(1).required(),
+      section: ref.required(),
+      step: Joi.number().integer().min(1).required(),
+      time: Joi.number().integer().min(1).required(),
+    }),
+  ),
   views: Joi.array()
     .items(Joi.array().items(Joi.number().integer().min(0).max(7)))
     .required(),

@@ -13,8 +13,8 @@ const mismatch = (sentence: string, place: string): Fault =>
  * belongs, every step has its view. A plan that someone made by hand must not freeze or blank whoever opens it.
  * @throws Fault `bundle-mismatch`
  */
-export function checkPlan(bundle: Pick<Bundle, 'model' | 'plan' | 'views' | 'insets'>): void {
-  const { model, plan, views, insets } = bundle
+export function checkPlan(bundle: Pick<Bundle, 'model' | 'plan' | 'views' | 'insets' | 'bags'>): void {
+  const { model, plan, views, insets, bags } = bundle
   const plans = plansById(plan.sections)
   if (plans.size !== plan.sections.length) throw mismatch('Two sections of the plan have one id.', 'plan.sections')
   const bases = basesOf(plan.sections, plans, sectionsById(model))
@@ -43,6 +43,9 @@ export function checkPlan(bundle: Pick<Bundle, 'model' | 'plan' | 'views' | 'ins
   for (const { colour } of plan.colours) if (!colours.has(colour)) throw mismatch(`The colour “${colour}” is not known.`, 'plan.colours')
   insets?.forEach(({ section, step }, i) => {
     if (step > (plans.get(section)?.steps.length ?? 0)) throw mismatch('An inset belongs to no step.', `insets[${i}]`)
+  })
+  bags?.forEach(({ section, step }, i) => {
+    if (step > (plans.get(section)?.steps.length ?? 0)) throw mismatch('A bag begins at no step.', `bags[${i}]`)
   })
 }
 

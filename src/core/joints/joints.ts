@@ -3,6 +3,7 @@ import { Budget } from '../fault'
 import { GrowingInts, holdOfCode, latticeConnectors, ROLE, type FreeConnector, type GripTable, type Scene } from '../scene'
 import { dot, FREE_TOLERANCE, scale, subtract, type Vec } from '../space'
 import { PointHash } from './point-hash'
+import { findPressed } from './pressed'
 
 /** What one pair of nodes holds to each other in one sort and one way: studs in sockets, a bar in a clip, an axle in holes. */
 export interface Joint {
@@ -67,6 +68,7 @@ export function findJoints(scene: Scene): Joints {
   )
   joinLattice(scene.grips, hash, collector)
   joinFree(scene, collector)
+  if (scene.nodes.some((node) => node.holdsPressed)) joinPressed(scene, collector)
   return collector.finish(hash.probes)
 }
 
@@ -235,6 +237,16 @@ function joinLattice(table: GripTable, receivers: PointHash, into: Collector): v
     }
   }
 }
+
+/** Plates on edge, where they are held by the studs on both their sides: they come out upward. */
+function joinPressed(scene: Scene, into: Collector): void {
+  const upward = LATTICE_FREEDOMS.get(HOLD.press)![UPWARD]!
+  const held = (part: number): Held => ({ node: scene.partNode[part]!, part })
+  for (const { edge, studs, at } of findPressed(scene)) for (const stud of studs) into.add(held(stud), held(edge), upward, ...at)
+}
+
+/** The set of axes that holds only that from below to above. */
+const UPWARD = 1 << 2
 
 /** Cosine above which two axes count as one: about half a degree. */
 const AGREES = 0.99996

@@ -1,5 +1,6 @@
 /** The model: the document, its checks, flattening copies to parts in space. */
 export * from './types'
+export * from './techniques'
 export { fromBase64 } from './base64'
 export { LIMITS } from './limits'
 export { workSchema } from './schema'

@@ -1,11 +1,12 @@
+import { holdsPressed } from './techniques'
 import { copiesOf, sectionById, type ModelDocument, type Section } from './types'
 
 /**
  * All that the places of a section's parts depend on, by identity: its parts and copies, those of the sections it copies, own
- * shapes. Documents are never changed in place, so two equal lists mean that nothing has moved.
+ * shapes, and whether what is pressed between studs holds. Documents are never changed in place, so two equal lists mean that nothing has moved.
  */
 export function restsOn(model: ModelDocument, section: Section): unknown[] {
-  const key: unknown[] = [section.parts, section.copies, model.shapes]
+  const key: unknown[] = [section.parts, section.copies, model.shapes, holdsPressed(model)]
   const seen = new Set<string>()
   const visit = (copied: Section): void => {
     for (const { section: id } of copiesOf(copied)) {

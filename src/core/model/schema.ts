@@ -2,6 +2,7 @@ import Joi from 'joi'
 import { CONNECTOR_KINDS } from '../catalogue'
 import { STUD_PITCH, turnFromText } from '../space'
 import { LIMITS } from './limits'
+import { TECHNIQUE_IDS, TECHNIQUE_POLICIES, VERDICTS } from './techniques'
 import { FACE_NAMES, FIGURE_LIMBS, FIGURE_SLOTS, PHOTO_MARK_KINDS, STEP_NOTE_KINDS, WORK_KINDS } from './types'
 
 /** A turn is one of 24 texts. */
@@ -134,7 +135,7 @@ const section = Joi.object({
   steps: Joi.array().items(step),
   planRest: Joi.boolean(),
   places: Joi.array().items(Joi.object({ name: name.required(), part: ref.required() })),
-  mass: Joi.object({ atLeast: grams, atMost: grams }),
+  mass: Joi.object({ atLeast: grams, atMost: grams, moment: grams }),
 }).with('planRest', 'steps')
 
 const colour = Joi.object({
@@ -248,5 +249,13 @@ export const modelSchema = Joi.object({
   variants: Joi.array().items(variant).max(LIMITS.options),
   figures: Joi.array().items(figure).max(200),
   decals: Joi.array().items(decal).max(LIMITS.decals),
+  techniques: Joi.alternatives(
+    Joi.valid(...Object.keys(TECHNIQUE_POLICIES)),
+    Joi.object(Object.fromEntries(TECHNIQUE_IDS.map((technique) => [technique, Joi.valid(...VERDICTS)]))),
+  ),
+  bags: Joi.object({
+    pieces: Joi.number().integer().min(1).max(LIMITS.allParts).required(),
+    booklets: Joi.number().integer().min(1).max(20),
+  }),
   photos,
 })

@@ -1,6 +1,7 @@
 import { memo } from '../memo'
 import type { Colour, ConnectorKind, OwnShape } from '../catalogue'
 import type { MirrorAxis, Vec } from '../space'
+import type { ToldTechniques } from './techniques'
 
 /** The document as the file holds it (DESIGN.md section 3). All values are read-only: an edit makes a new one. */
 export interface ModelDocument {
@@ -17,6 +18,10 @@ export interface ModelDocument {
   readonly variants?: readonly ModelVariant[]
   readonly figures?: readonly FigureRecipe[]
   readonly decals?: readonly Decal[]
+  /** What is made of techniques that strain a piece; as usual where nothing is said. */
+  readonly techniques?: ToldTechniques
+  /** The booklet says where a bag begins: how many pieces are in one at most, and how many people build at the same time. */
+  readonly bags?: AskedBags
   /** Of the finished model. */
   readonly photos?: readonly Photo[]
 }
@@ -52,6 +57,11 @@ interface Optional {
   readonly unless?: string
 }
 
+interface AskedBags {
+  readonly pieces: number
+  readonly booklets?: number
+}
+
 export interface Section {
   readonly id: string
   readonly name: string
@@ -65,9 +75,11 @@ export interface Section {
   readonly mass?: AskedMass
 }
 
-interface AskedMass {
+export interface AskedMass {
   readonly atLeast?: number
   readonly atMost?: number
+  /** How much it may pull at most on the axle that it hangs on, g·mm: 0 for what must balance. */
+  readonly moment?: number
 }
 
 /** Something that must stay within reach: the room above a part. */

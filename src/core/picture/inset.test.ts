@@ -67,7 +67,7 @@ it('what no view shows together with the rest is shown in an inset, from its own
     .items.flatMap((item) => (item.kind === 'drawing' && item.isFramed ? [item.drawing] : []))
   // The hidden one is the only thing of its colour, so it must be in the inset and nowhere else.
   expect(framed).toHaveLength(1)
-  const bundle = makeBundle(twoSides, report, viewsOf(looks), insetsOf(reported))
+  const bundle = makeBundle(twoSides, report, viewsOf(looks), { insets: insetsOf(reported) })
   expect(checkBundle(JSON.parse(JSON.stringify(bundle)))).toEqual(bundle)
   const page = makePages(bundle).find((each) => each.kind === 'step' && each.number === 2)
   expect(page).toMatchObject({

@@ -1,4 +1,4 @@
-import { findFindings, type Finding, type Level, type TechniquePolicy } from '../checks'
+import { findFindings, type Finding, type Level } from '../checks'
 import { sectionById, type ModelDocument } from '../model'
 import { memo } from '../memo'
 import { boxesAfterSteps, fillsOfSteps, type StepLook } from '../picture'
@@ -39,8 +39,6 @@ export type LookCache = WeakMap<BuiltSection, readonly StepLook[]>
 export interface ReportOptions extends PlanOptions {
   /** How much the finished model must stand. */
   readonly level?: Level
-  /** What is made of techniques that some builders refuse. */
-  readonly techniques?: TechniquePolicy
   /** Looks for parts that can be misread too: it takes about as long as all the rest together. */
   readonly reads?: boolean
 }

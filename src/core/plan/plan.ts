@@ -1,4 +1,4 @@
-import { buildingOrder, Flattener, partsOf, sectionById, type ModelDocument, type Section } from '../model'
+import { buildingOrder, Flattener, holdsPressed, partsOf, sectionById, type ModelDocument, type Section } from '../model'
 import type { BuiltSection } from './built'
 import type { Strategy } from './scheduling-weights'
 import { isGiven, isSameOrder, type PlanOrder } from './order'
@@ -48,7 +48,7 @@ export function planSections(model: ModelDocument, printer: PlanPrinter, options
   let done = 0
   return order.flatMap((id, i) => {
     const section = sectionById(model, id)
-    const content = [...reachable(model, id).flatMap((used, k) => contentOf(sectionById(model, used), k === 0)), model.shapes]
+    const content = [...reachable(model, id).flatMap((used, k) => contentOf(sectionById(model, used), k === 0)), model.shapes, holdsPressed(model)]
     const kept = isGiven(section) ? undefined : options.kept?.[id]
     const fits =
       kept &&

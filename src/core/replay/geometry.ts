@@ -34,8 +34,11 @@ function thingOf(part: Part, shape: Shape): ReplayedThing {
     ...connectors(shape, (v) => plus(apply(turn, v), shift), turn),
     ...NOTHING_FREE,
     links: linksOf(shape, (v) => plus(apply(turn, v), shift), turn),
+    edges: FLAT.has(shape.family) ? [{ box: boxBetween(shift, plus(apply(turn, shape.box), shift)), thin: apply(turn, [0, 0, 1]) }] : [],
   }
 }
+
+const FLAT = new Set(['plate', 'tile'])
 
 function connectors(shape: Shape, place: (v: Vec) => Corner, turn: Matrix): { studs: Stud[]; sockets: Stud[] } {
   const of = (...kinds: string[]): Stud[] =>
@@ -47,8 +50,8 @@ function connectors(shape: Shape, place: (v: Vec) => Corner, turn: Matrix): { st
 
 function moved(thing: ReplayedThing, id: string, matrix: Matrix, at: Vec): ReplayedThing {
   const links = movedLinks(thing.links, matrix, at)
-  if (!isLattice(matrix, at)) return { id, boxes: [], studs: [], sockets: [], links, ...loosened(thing, matrix, at, studBrick) }
-  const { solids, freeStuds, freeSockets } = loosened({ ...thing, boxes: [], studs: [], sockets: [] }, matrix, at, studBrick)
+  if (!isLattice(matrix, at)) return { id, boxes: [], studs: [], sockets: [], links, edges: [], ...loosened(thing, matrix, at, studBrick) }
+  const { solids, freeStuds, freeSockets } = loosened({ ...thing, boxes: [], studs: [], sockets: [], edges: [] }, matrix, at, studBrick)
   const place = (v: Vec): Corner => plus(apply(matrix, v), at)
   const stud = ({ foot, axis }: Stud): Stud => ({ foot: place(foot), axis: apply(matrix, axis) })
   return {
@@ -60,6 +63,7 @@ function moved(thing: ReplayedThing, id: string, matrix: Matrix, at: Vec): Repla
     freeStuds,
     freeSockets,
     links,
+    edges: thing.edges.map(({ box, thin }) => ({ box: boxBetween(place(box.min), place(box.max)), thin: apply(matrix, thin) })),
   }
 }
 
@@ -74,14 +78,20 @@ export const union = (id: string, things: readonly ReplayedThing[]): ReplayedThi
   freeStuds: things.flatMap((t) => t.freeStuds),
   freeSockets: things.flatMap((t) => t.freeSockets),
   links: things.flatMap((t) => t.links),
+  edges: things.flatMap((t) => t.edges),
 })
 
 export class Geometry {
   private readonly sections = new Map<string, ReplayedThing>()
   readonly catalogue: Catalogue
+  /** Plates on edge between studs count as held: the designer lets that pass, as a whole or one by one. */
+  readonly holdsPressed: boolean
 
   constructor(private readonly model: ModelDocument) {
     this.catalogue = extendCatalogue(model.shapes, model.palette)
+    const { techniques } = model
+    const verdict = typeof techniques === 'object' ? techniques['plate-between-studs'] : techniques === 'relaxed' ? 'note' : undefined
+    this.holdsPressed = verdict === 'allowed' || verdict === 'note'
   }
 
   part(sectionId: string, id: string): ReplayedThing | undefined {

@@ -48,7 +48,7 @@ function directionOf(direction: Move['direction']): Vec {
 
 function replaySection(geometry: Geometry, plan: PrintedPlan, section: SectionPlan, limits: StepLimits): string[] {
   const breaches: string[] = []
-  const table = new Table()
+  const table = new Table(geometry.holdsPressed)
   const place = plan.sections.indexOf(section)
   const base = baseOf(plan, section)
   section.steps.forEach((step, index) => {

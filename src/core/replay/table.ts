@@ -1,7 +1,7 @@
 import { key, lowest } from './geometry'
 import { linkWays } from './links'
 import { looseJoints } from './loose-pose'
-import type { ReplayedThing } from './things'
+import type { Corner, ReplayedThing } from './things'
 import type { Vec } from '../space'
 
 /** Things that hold together: how low they reach, since which step the oldest lies there, and who they are. */
@@ -20,11 +20,16 @@ export class Table {
   private readonly root: number[] = []
   /** Things of which something stands in a free pose. */
   private readonly free: number[] = []
+  /** Things with plates that may be pressed between studs. */
+  private readonly edged: number[] = []
   /** Things that can hold in another way than by studs. */
   private readonly linked: number[] = []
   private readonly groups = new Map<number, ReplayedGroup>()
   private readonly studs = new Map<string, number[]>()
   private readonly sockets = new Map<string, number[]>()
+
+  /** @param holdsPressed whether plates on edge are held by the studs on both their sides */
+  constructor(private readonly holdsPressed = false) {}
 
   put(thing: ReplayedThing, step: number): void {
     const index = this.things.push(thing) - 1
@@ -40,6 +45,10 @@ export class Table {
     if (thing.links.length > 0) {
       for (const other of this.linked) if (linkWays(thing, this.things[other]!).length > 0) this.join(index, other)
       this.linked.push(index)
+    }
+    if (this.holdsPressed) {
+      if (thing.edges.length > 0) this.edged.push(index)
+      for (const edged of this.edged) this.press(edged)
     }
     if (thing.solids.length > 0) this.free.push(index)
     const others = thing.solids.length > 0 ? this.things.map((_, i) => i) : this.free
@@ -67,6 +76,24 @@ export class Table {
     })
   }
 
+  /** Joins a thing to all whose studs press one of its plates from both sides. */
+  private press(index: number): void {
+    for (const { box, thin } of this.things[index]!.edges) {
+      const across = thin.findIndex((value) => value !== 0)
+      if (across === 2) continue
+      const along = 1 - across
+      for (let place = box.min[along]!; place <= box.max[along]!; place += HALF_STUD) {
+        const owners = [-1, 1].map((side) => {
+          const foot: Corner = [0, 0, box.min[2]]
+          foot[along] = place
+          foot[across] = (box.min[across]! + box.max[across]!) / 2 + side * HALF_STUD
+          return (this.studs.get(key(foot, [0, 0, 1])) ?? []).filter((owner) => owner !== index)
+        })
+        if (owners.every((each) => each.length > 0)) for (const owner of owners.flat()) this.join(index, owner)
+      }
+    }
+  }
+
   private meet(index: number, own: Ends, other: Ends): void {
     const list = own.table.get(own.key)
     if (list) list.push(index)
@@ -92,6 +119,8 @@ export class Table {
     this.groups.delete(gone)
   }
 }
+
+const HALF_STUD = 5
 
 /** Things by where an end of theirs is. */
 interface Ends {

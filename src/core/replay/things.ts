@@ -26,6 +26,14 @@ export interface ReplayedThing {
   freeSockets: Stud[]
   /** All that holds in another way than studs. */
   links: Link[]
+  /** Plates and tiles that studs on both their flat sides may hold; none where the designer does not let that pass. */
+  edges: Edge[]
+}
+
+/** A plate or tile by its box, and the way in which it is thin. */
+interface Edge {
+  box: Brick
+  thin: Vec
 }
 
 /** A connector that is no stud and no socket, in place. */

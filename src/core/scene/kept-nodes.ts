@@ -20,6 +20,7 @@ export function keepNodes(before: readonly NodeSpec[], now: readonly NodeSpec[])
     const isKept =
       old?.kind === node.kind &&
       old.source === node.source &&
+      old.holdsPressed === node.holdsPressed &&
       old.parts.length === node.parts.length &&
       node.parts.every((part, i) => isSame(part, old.parts[i]!))
     return isKept ? old : node

@@ -13,6 +13,8 @@ export interface NodeSpec {
   /** What it is one of: the shape of a part, the section of a copy (with its mirror), the id of a derived section. */
   readonly source: string
   readonly parts: readonly PlacedPart[]
+  /** In its model plates on edge are held by the studs on both their sides. */
+  readonly holdsPressed?: boolean
 }
 
 /** Boxes of bodies or studs in the lattice. `boxes` holds min x, y, z, max x, y, z of each, in u. */

@@ -17,6 +17,9 @@ const orNull = (schema: Schema): Schema => ({ anyOf: [schema, { type: 'null' }] 
 const number: Schema = { type: 'integer', minimum: 0 }
 const wasAndIs = { was: number, is: number }
 
+const marketDay = { seed: number, date: { type: 'string', format: 'date' } }
+const kind = { shape: text(200), colour: text(200) }
+
 const bundle: Schema = { type: 'object', description: 'A jump-rail-bundle, as `booklet FILE -o OUT.json` writes it; at most 32 MiB.' }
 
 const SCHEMAS: Readonly<Record<string, Schema>> = {
@@ -165,6 +168,33 @@ const OPERATIONS: Readonly<Record<string, Readonly<Record<string, Operation>>>> 
       answer: [200, 'Changed', ref('Question')],
     },
     delete: { summary: 'Take it away; owner or asker', isOfOwner: true, answer: [204, 'Gone'] },
+  },
+  '/api/practice/prices': {
+    post: {
+      summary: 'Prices of a made-up market, told by a seed and a day',
+      body: object({ ...marketDay, pieces: list(object(kind, ['shape', 'colour'])) }, ['pieces']),
+      answer: [200, 'Files of offers and of kits', object({ offers: { type: 'object' }, kits: { type: 'object' } })],
+    },
+  },
+  '/api/practice/orders': {
+    post: {
+      summary: 'Order there; nothing is bought',
+      body: object(
+        {
+          ...marketDay,
+          order: object(
+            {
+              supplier: text(200),
+              lines: list(object({ ...kind, count: number, lengthMm: { type: 'number' } }, ['shape', 'colour', 'count'])),
+              kits: list(object({ id: text(200), count: number }, ['id', 'count'])),
+            },
+            ['supplier', 'lines', 'kits'],
+          ),
+        },
+        ['order'],
+      ),
+      answer: [201, 'What comes; now and then less than was ordered', { type: 'object' }],
+    },
   },
   '/f/{id}': { get: { summary: 'Follow the newest version, or ?v=N', takesPassword: true, answer: [200, 'A page'] } },
   '/healthz': { get: { summary: 'Does the server answer?', answer: [200, 'It does'] } },

@@ -37,11 +37,17 @@ const title = computed(() => pageTitle(props.page))
         {{ total(page.pieces) }} pieces, {{ page.steps }} steps<template v-if="page.times > 1">, built {{ page.times }} times</template
         ><template v-if="page.mirrored > 0">, {{ page.mirrored }} as its mirror image</template>
       </p>
+      <p v-if="page.bag">
+        <b>{{ page.bag }}.</b>
+      </p>
       <TrayList :pieces="page.pieces" :label="`Pieces of section ${page.letter}`" />
       <p v-for="line in page.remarks" :key="line">{{ line }}</p>
     </template>
     <template v-else-if="step">
       <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
+      <p v-if="step.bag">
+        <b>{{ step.bag }}.</b>
+      </p>
       <StepPicture
         v-if="step.picture || step.photos.length === 0"
         :picture="step.picture"

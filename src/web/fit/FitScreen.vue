@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { inAllUnits, LENGTH_UNITS, LINK_KINDS, LINKS, slackOf, type LengthUnit, type LinkKind } from '@core/fit'
-import { TECHNIQUE_POLICIES, TECHNIQUE_IDS, TECHNIQUES, type TechniquePolicy, type Verdict } from '@core/checks'
+import { TECHNIQUES } from '@core/checks'
+import {
+  holdsPressed,
+  TECHNIQUE_IDS,
+  TECHNIQUE_POLICIES,
+  techniquesOf,
+  type PolicyName,
+  type TechniquePolicy,
+  type Verdict,
+} from '@core/model'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
 import GapPanel from './GapPanel.vue'
@@ -20,7 +29,7 @@ const slack = computed(() => slackOf(LINK_KINDS.map((kind) => ({ kind, count: Ma
 const isChained = computed(() => LINK_KINDS.some((kind) => chain[kind] > 0))
 const signed = (mm: number): string => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${figure(Math.abs(mm))} mm`
 
-type Name = 'usual' | 'pure' | 'relaxed' | 'own'
+type Name = PolicyName | 'own'
 const NAMES: readonly { value: Name; label: string }[] = [
   { value: 'usual', label: 'The usual: a warning for each' },
   { value: 'pure', label: 'Pure: none of it' },
@@ -34,7 +43,7 @@ const VERDICTS: readonly { value: Verdict; label: string }[] = [
   { value: 'error', label: 'an error' },
 ]
 const local = ref<TechniquePolicy>(TECHNIQUE_POLICIES.usual)
-const policy = computed<TechniquePolicy>(() => (isInModel.value ? (open.settings.techniques ?? TECHNIQUE_POLICIES.usual) : local.value))
+const policy = computed<TechniquePolicy>(() => (isInModel.value ? (open.settings.techniques ?? techniquesOf(open.model!)) : local.value))
 const same = (a: TechniquePolicy, b: TechniquePolicy): boolean => TECHNIQUE_IDS.every((id) => a[id] === b[id])
 const isOwn = ref(false)
 const name = computed<string>({
@@ -46,8 +55,13 @@ const name = computed<string>({
   },
 })
 function use(next: TechniquePolicy): void {
-  if (isInModel.value) void open.useSettings({ ...open.settings, techniques: next })
-  else local.value = next
+  if (!isInModel.value) {
+    local.value = next
+    return
+  }
+  // It stands in the model and goes with its file; an earlier version of the program kept it beside.
+  const { techniques: _beside, ...settings } = open.settings
+  void open.edit('say what is refused', (model) => ({ ...model, techniques: next }), { settings })
 }
 </script>
 
@@ -115,7 +129,7 @@ function use(next: TechniquePolicy): void {
         <h2>What you refuse</h2>
         <p class="faint">
           The checks name these techniques under “Under strain”.
-          {{ isInModel ? 'Your choice holds for this model.' : 'Open a model to have its checks follow your choice.' }}
+          {{ isInModel ? 'Your choice stands in this model and its file.' : 'Open a model to have its checks follow your choice.' }}
         </p>
         <ChoiceList v-model="name" label="Techniques" :options="NAMES" />
         <dl>
@@ -134,6 +148,9 @@ function use(next: TechniquePolicy): void {
             <dd>{{ TECHNIQUES[id].reason }}</dd>
           </div>
         </dl>
+        <p v-if="holdsPressed({ techniques: policy })" class="faint">
+          What stands on edge between studs counts as held, since you let it pass.
+        </p>
       </section>
     </div>
   </main>

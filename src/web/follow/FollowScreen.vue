@@ -255,6 +255,7 @@ const onTouchEnd = (event: TouchEvent): void => {
                 >, and {{ page.mirrored === 1 ? 'once' : `${page.mirrored} times` }} as its mirror image</template
               >.
             </p>
+            <p v-if="page.bag" class="bag">{{ page.bag }}.</p>
             <h2>Gather these pieces</h2>
             <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" />
             <p v-for="line in page.remarks" :key="line">{{ line }}</p>
@@ -267,6 +268,7 @@ const onTouchEnd = (event: TouchEvent): void => {
           <template v-else-if="step">
             <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
             <p class="sr-only">{{ step.spoken }}</p>
+            <p v-if="step.bag" class="bag">{{ step.bag }}.</p>
             <ul class="sr-only" aria-label="Where each part goes">
               <li v-for="(place, i) in places" :key="i">{{ place }}</li>
             </ul>

@@ -42,6 +42,9 @@ watch(drawn, async () => {
         />
       </div>
       <template v-if="p.kind === 'step' || p.kind === 'jump'">
+        <p v-if="p.bag">
+          <b>{{ p.bag }}.</b>
+        </p>
         <p v-for="caution in p.cautions" :key="caution">△ Take care: {{ caution }}</p>
         <p v-if="p.turn"><TurnMark /> {{ p.turn }}.</p>
         <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>

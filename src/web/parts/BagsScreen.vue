@@ -9,6 +9,7 @@ import { download, fileName } from '../shared/download'
 import TrayList from '../shared/TrayList.vue'
 import { useOpenModel } from '../stores/open-model'
 import { BagsClient } from '../workers/bags-client'
+import BagLabels from './BagLabels.vue'
 import DeskTabs from './DeskTabs.vue'
 
 /** Which steps come out of which bag, for one builder or for several at the same time. */
@@ -28,22 +29,43 @@ const isWorking = ref(false)
 const problem = ref('')
 
 const within = (value: number, top: number): number => Math.min(top, Math.max(1, Math.round(value) || 1))
-let asked = 0
+/** What the booklet says stands in the model, so it is what is asked for here until somebody tries another size. */
+const isInBooklet = computed(() => open.model?.bags !== undefined)
+watch(
+  () => open.model?.bags,
+  (bags) => {
+    if (bags) [pieces.value, people.value] = [bags.pieces, bags.booklets ?? 1]
+  },
+  { immediate: true },
+)
+const keep = (bags: { pieces: number; booklets: number } | undefined): Promise<boolean> =>
+  open.edit(bags ? 'tell of bags in the booklet' : 'tell of no bags in the booklet', ({ bags: _bags, ...model }) =>
+    bags ? { ...model, bags } : model,
+  )
+const asked = computed(() => ({ pieces: within(pieces.value, MOST_PIECES), booklets: within(people.value, MOST_PEOPLE) }))
+const putIntoBooklet = (isIn: boolean): void => void keep(isIn ? asked.value : undefined)
+watch(asked, (now) => {
+  const { bags } = open.model ?? {}
+  if (bags && (bags.pieces !== now.pieces || (bags.booklets ?? 1) !== now.booklets)) void keep(now)
+})
+const isPrinting = ref(false)
+
+let requests = 0
 watch(
   () => [open.snapshot, pieces.value, people.value] as const,
   async ([snapshot, inBag, builders]) => {
     if (!snapshot) return
-    const mine = ++asked
+    const mine = ++requests
     isWorking.value = true
     problem.value = ''
     try {
       const order = { model: toBytes(snapshot.shown), printed: toBytes(snapshot.printed) }
       const found = await packer.pack({ ...order, pieces: within(inBag, MOST_PIECES), booklets: within(builders, MOST_PEOPLE) })
-      if (mine === asked) packed.value = found
+      if (mine === requests) packed.value = found
     } catch (thrown) {
-      if (mine === asked) problem.value = faultLine(plainFault(thrown))
+      if (mine === requests) problem.value = faultLine(plainFault(thrown))
     }
-    if (mine === asked) isWorking.value = false
+    if (mine === requests) isWorking.value = false
   },
   { immediate: true },
 )
@@ -73,7 +95,12 @@ const save = (): void => {
         >Builders at the same time
         <input v-model.lazy.number="people" class="plain-field few" type="number" min="1" :max="MOST_PEOPLE" @keydown.stop
       /></label>
+      <label class="tick"
+        ><input type="checkbox" :checked="isInBooklet" @change="putIntoBooklet(($event.target as HTMLInputElement).checked)" /> The booklet
+        says where a bag begins</label
+      >
       <ActionButton :disabled="!packed || packed.bags.length === 0" @click="save">Save as a table</ActionButton>
+      <ActionButton :disabled="!packed || packed.bags.length === 0" @click="isPrinting = true">Print labels</ActionButton>
     </div>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <p class="sum" role="status">{{ isWorking ? 'Packing…' : packed ? bagsWords(packed) : '' }}</p>
@@ -101,6 +128,7 @@ const save = (): void => {
         <TrayList class="tray" :pieces="bag.tray" :label="`Pieces of bag ${bag.number}`" />
       </article>
     </section>
+    <BagLabels v-if="isPrinting && packed" :packed="packed" :name-of="nameOf" @done="isPrinting = false" />
     <p v-if="hidden > 0">{{ plural(hidden, 'more bag') }}. <ActionButton @click="most += MOST_SHOWN">Show more</ActionButton></p>
   </main>
 </template>

@@ -8,7 +8,10 @@ import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
 import { download } from '../shared/download'
 import { notify } from '../shared/notices'
-import { useBooks, type BookKind } from '../stores/books'
+import { useBooks } from '../stores/books'
+import type { BookKind } from '../stores/read-book'
+import StockLine from './StockLine.vue'
+import StockLog from './StockLog.vue'
 
 /** The designer's books: what is in stock, which kits there are, what is offered. Each comes in as a file. */
 const props = defineProps<{ catalogue: Catalogue }>()
@@ -82,6 +85,8 @@ const owned = (text: string): number => Math.max(0, Math.min(10_000, Math.round(
         <dd class="acts"><ActionButton describe="Bring in a file of offers" @click="ask('offers')">Bring in</ActionButton></dd>
       </div>
     </dl>
+    <StockLine :catalogue="catalogue" />
+    <StockLog :catalogue="catalogue" />
     <template v-if="store.books.kits.length > 0">
       <h3>How many of each kit you have</h3>
       <LineField

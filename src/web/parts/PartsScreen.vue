@@ -178,12 +178,6 @@ main {
 .find {
   width: 150px;
 }
-.tick {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 44px;
-}
 input[type='checkbox'] {
   width: 22px;
   height: 22px;

@@ -1,12 +1,24 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { colourTitle, piecesIn, type DeskPiece, type Purchase } from '@core/desk'
+import {
+  colourTitle,
+  dearestLines,
+  piecesIn,
+  type BuyingChoice,
+  type ColourChange,
+  type DeskPiece,
+  type MarketDay,
+  type Purchase,
+} from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { plural } from '@core/words'
 import type { Catalogue } from '@core/catalogue'
 import ActionButton from '../controls/ActionButton.vue'
 import { useBooks } from '../stores/books'
 import { PurchaseClient } from '../workers/purchase-client'
+import ChoiceList from '../controls/ChoiceList.vue'
+import { practicePrices } from './practice-counter'
+import { usePracticeOrders } from './use-practice-orders'
 
 /** The cheapest way to buy what is missing, looked for in a worker; what was found so far is told. */
 const props = defineProps<{ missing: readonly DeskPiece[]; catalogue: Catalogue }>()
@@ -19,8 +31,46 @@ const isWorking = ref(false)
 const progress = ref('')
 const problem = ref('')
 const found = shallowRef<Purchase | null>(null)
+const change = shallowRef<ColourChange | undefined>()
+const { deliveries, order, putIntoStock } = usePracticeOrders((text) => (problem.value = text))
+
+const AIMS = [
+  { value: 'cheapest', label: 'the least total' },
+  { value: 'fewest-orders', label: 'as few orders as can be' },
+  { value: 'one-supplier', label: 'everything from one' },
+]
+const aim = ref<string>('cheapest')
+const noUsed = ref(false)
+const days = ref<number | ''>('')
+const without = ref<readonly string[]>([])
+const choice = computed<BuyingChoice>(() => ({
+  aim: aim.value as NonNullable<BuyingChoice['aim']>,
+  without: without.value,
+  noUsed: noUsed.value,
+  ...(typeof days.value === 'number' && days.value >= 0 ? { withinDays: days.value } : {}),
+}))
+const toggle = (id: string, isWanted: boolean): void => {
+  without.value = isWanted ? without.value.filter((each) => each !== id) : [...without.value, id]
+}
+const hasUsed = computed(() => store.books.offers?.suppliers.some(({ offers }) => offers.some(({ used }) => used)) === true)
+const hasDays = computed(() => store.books.offers?.suppliers.some((each) => each.days !== undefined) === true)
+
+/** One market for this browser, its prices of today. */
+const today = (): MarketDay => ({ seed: 1, date: new Date().toISOString().slice(0, 10) })
+const isAsking = ref(false)
+async function askPractice(): Promise<void> {
+  isAsking.value = true
+  problem.value = ''
+  try {
+    const { offers, kits } = await practicePrices(props.missing, today())
+    await store.practise(offers, kits, today())
+  } catch (thrown) {
+    problem.value = faultLine(plainFault(thrown))
+  }
+  isAsking.value = false
+}
 watch(
-  () => [props.missing, store.books],
+  () => [props.missing, store.books, choice.value],
   () => {
     found.value = null
     problem.value = ''
@@ -34,15 +84,17 @@ async function look(): Promise<void> {
   isWorking.value = true
   progress.value = problem.value = ''
   found.value = null
-  const order = JSON.parse(JSON.stringify({ missing: props.missing, offers, kits, seconds: SECONDS })) as Parameters<
+  const asked = JSON.parse(JSON.stringify({ missing: props.missing, offers, kits, seconds: SECONDS, choice: choice.value })) as Parameters<
     typeof buyer.purchase
   >[0]
   try {
-    found.value = await buyer.purchase(order, (total, bound) => {
+    const answer = await buyer.purchase(asked, (total, bound) => {
       progress.value = Number.isFinite(total)
         ? `${money(total, offers.currency)} so far; it cannot be less than ${money(Math.max(0, bound), offers.currency)}.`
         : ''
     })
+    found.value = answer.purchase
+    change.value = answer.change
   } catch (thrown) {
     const fault = plainFault(thrown)
     problem.value = fault.code === 'stopped' ? 'This was stopped; nothing was chosen.' : faultLine(fault)
@@ -53,6 +105,8 @@ const supplierName = (id: string): string => store.books.offers?.suppliers.find(
 const kitName = (id: string): string => store.books.kits.find((kit) => kit.id === id)?.name ?? id
 const pieceTitle = ({ shape, colour, lengthMm }: Omit<DeskPiece, 'count'>): string =>
   `${props.catalogue.shapes.get(shape)?.title ?? shape}, ${colourTitle(colour, props.catalogue.colours).toLowerCase()}${lengthMm === undefined ? '' : `, ${lengthMm} mm`}`
+const dearest = computed(() => (found.value ? dearestLines(found.value) : []))
+const colourName = (id: string): string => colourTitle(id, props.catalogue.colours)
 const wanted = computed(() => piecesIn(props.missing))
 const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0))
 </script>
@@ -61,10 +115,40 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
   <section aria-label="Buy what is missing" class="purchase">
     <h2>Buy what is missing</h2>
     <p v-if="wanted === 0">Nothing is missing.</p>
-    <p v-else-if="!store.books.offers" class="faint">Bring in a file of offers, and the cheapest orders are looked for.</p>
-    <p v-else-if="!isWorking">
-      <ActionButton primary @click="look">Find the cheapest orders</ActionButton>
-    </p>
+    <template v-else>
+      <p v-if="!store.books.offers" class="faint">
+        Bring in a file of offers, and the cheapest orders are looked for. To try it, ask the practice counter: a made-up market where
+        nothing is really bought.
+      </p>
+      <p v-else-if="store.books.practice" class="faint">
+        These are prices of the practice counter, a made-up market; nothing is really bought. They change from day to day.
+      </p>
+      <template v-if="store.books.offers">
+        <ChoiceList v-model="aim" label="I want" :options="AIMS" />
+        <fieldset>
+          <legend>From</legend>
+          <label v-for="supplier in store.books.offers.suppliers" :key="supplier.id" class="tick"
+            ><input
+              type="checkbox"
+              :checked="!without.includes(supplier.id)"
+              @change="toggle(supplier.id, ($event.target as HTMLInputElement).checked)"
+            />
+            {{ supplier.name }}<span v-if="supplier.days !== undefined" class="faint">{{ plural(supplier.days, 'day') }}</span></label
+          >
+          <label v-if="hasUsed" class="tick"><input v-model="noUsed" type="checkbox" /> Nothing that was used before</label>
+          <label v-if="hasDays"
+            >It must be here within
+            <input v-model.number="days" class="plain-field few" type="number" min="0" max="365" @keydown.stop /> days</label
+          >
+        </fieldset>
+      </template>
+      <p v-if="!isWorking" class="acts">
+        <ActionButton v-if="store.books.offers" primary @click="look">Find the cheapest orders</ActionButton>
+        <ActionButton :disabled="isAsking" @click="askPractice">{{
+          store.books.practice ? 'Ask the practice counter again' : 'Ask the practice counter'
+        }}</ActionButton>
+      </p>
+    </template>
     <div v-if="isWorking" class="working" role="status">
       <span>Looking for the cheapest orders, {{ SECONDS }} seconds at most. {{ progress }}</span>
       <ActionButton @click="buyer.stop()">Stop</ActionButton>
@@ -80,23 +164,41 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
             : `It cannot be had for less than ${money(found.lowerBound, found.currency)}; no cheaper way was found in time.`
         }}
       </p>
+      <p v-if="change">
+        In {{ colourName(change.to).toLowerCase() }} instead of {{ colourName(change.from).toLowerCase() }} it would cost about
+        {{ money(change.total, found.currency) }}, {{ Math.round(change.saved * 100) }} % less.
+      </p>
+      <template v-if="dearest.length > 1">
+        <h3>What costs most</h3>
+        <ol class="dearest">
+          <li v-for="(line, i) in dearest" :key="i">
+            {{ money(line.cost, found.currency) }} for {{ line.count }} × {{ pieceTitle(line) }}, {{ supplierName(line.supplier) }}
+          </li>
+        </ol>
+      </template>
       <div v-if="found.unavailable.length > 0" class="unavailable">
         <h3>Not offered anywhere</h3>
         <ul>
           <li v-for="piece in found.unavailable" :key="pieceTitle(piece)">{{ piece.count }} × {{ pieceTitle(piece) }}</li>
         </ul>
       </div>
-      <table v-for="order in found.orders" :key="order.supplier">
+      <table v-for="made in found.orders" :key="made.supplier">
         <caption>
           {{
-            supplierName(order.supplier)
+            supplierName(made.supplier)
           }}: goods for
           {{
-            money(order.goods, found.currency)
+            money(made.goods, found.currency)
           }}, shipping
           {{
-            money(order.shipping, found.currency)
+            money(made.shipping, found.currency)
           }}
+          <ActionButton
+            v-if="store.books.practice"
+            :describe="`Order at ${supplierName(made.supplier)}`"
+            @click="order(made, supplierName(made.supplier))"
+            >Order, for practice</ActionButton
+          >
         </caption>
         <thead>
           <tr>
@@ -106,12 +208,12 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
           </tr>
         </thead>
         <tbody>
-          <tr v-for="kit in order.kits" :key="kit.id">
+          <tr v-for="kit in made.kits" :key="kit.id">
             <td class="number">{{ kit.count }}</td>
             <td>{{ kitName(kit.id) }} <span class="faint">a kit</span></td>
             <td class="number">{{ kit.price.toFixed(2) }}</td>
           </tr>
-          <tr v-for="(line, i) in order.lines" :key="i">
+          <tr v-for="(line, i) in made.lines" :key="i">
             <td class="number">{{ line.count }}</td>
             <td>{{ pieceTitle(line) }}</td>
             <td class="number">{{ line.price.toFixed(2) }}</td>
@@ -122,6 +224,27 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
         {{ plural(surplus, 'piece') }} of that {{ surplus === 1 ? 'is' : 'are' }} left over: sold in lots, in kits, or to fill up an order.
       </p>
     </template>
+    <div v-for="{ delivery, name, isIn } in deliveries" :key="delivery.orderId" class="delivery" role="status">
+      <p>
+        Order {{ delivery.orderId }} at {{ name }}: {{ plural(piecesIn(delivery.delivered), 'piece')
+        }}<template v-if="delivery.kits.length > 0">
+          and
+          {{
+            plural(
+              delivery.kits.reduce((sum, kit) => sum + kit.count, 0),
+              'kit',
+            )
+          }}</template
+        >
+        for {{ money(delivery.paid, delivery.currency) }}, here on {{ delivery.arrives }}.
+      </p>
+      <p v-if="delivery.short.length > 0">
+        <b>{{ plural(piecesIn(delivery.short), 'piece') }} did not come</b> and {{ piecesIn(delivery.short) === 1 ? 'is' : 'are' }} not
+        paid: {{ delivery.short.map((piece) => `${piece.count} × ${pieceTitle(piece)}`).join('; ') }}.
+      </p>
+      <ActionButton v-if="!isIn" primary @click="putIntoStock(delivery.orderId)">Put it into the stock</ActionButton>
+      <p v-else class="faint">It is in your stock.</p>
+    </div>
   </section>
 </template>
 
@@ -134,6 +257,30 @@ h2 {
   flex-wrap: wrap;
   align-items: center;
   gap: 12px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 8px 0;
+}
+legend {
+  font-weight: 600;
+  padding: 0;
+}
+.few {
+  width: 72px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.dearest {
+  padding-left: 22px;
+}
+.delivery {
+  border-top: 2px solid var(--ink);
+  padding: 6px 0 14px;
 }
 table {
   width: 100%;

@@ -1,5 +1,5 @@
 import type { Bundle, BundleChanges } from '@core/booklet'
-import { Fault, faultFrom, type PlainFault } from '@core/fault'
+import { askServer, type RequestParts } from '../shared/ask-server'
 
 /** What the server of published booklets is asked, and what it answers; docs/server.md tells the same. */
 
@@ -55,34 +55,7 @@ export interface Letter extends NewQuestion {
   readonly answer?: string
 }
 
-/** What a request carries beside its address. */
-interface RequestParts {
-  readonly body?: unknown
-  readonly token?: string
-  readonly password?: string
-}
-
-/** @throws Fault what the server refuses, `no-server` where none answers */
-async function ask<T>(method: string, path: string, { body, token, password }: RequestParts = {}): Promise<T> {
-  let response: Response
-  try {
-    response = await fetch(`/api/booklets${path}`, {
-      method,
-      headers: {
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-        ...(token === undefined ? {} : { authorization: `Bearer ${token}` }),
-        ...(password === undefined ? {} : { 'x-booklet-password': encodeURIComponent(password) }),
-      },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    })
-  } catch {
-    throw new Fault('no-server', 'The server of published booklets does not answer.', { wayOut: 'Try again when you are online.' })
-  }
-  if (response.status === 204) return undefined as T
-  const answer = (await response.json().catch(() => undefined)) as (T & Partial<PlainFault>) | undefined
-  if (response.ok && answer !== undefined) return answer
-  throw faultFrom({ code: 'unexpected', message: `The server answered ${response.status}.`, ...answer })
-}
+const ask = <T>(method: string, path: string, parts?: RequestParts): Promise<T> => askServer(method, `/booklets${path}`, parts)
 
 const at = (id: string): string => `/${encodeURIComponent(id)}`
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { buildRounds } from '@core/booklet'
-import { massWords, sectionMasses } from '@core/count'
+import { massWords, momentsOf, momentWords, sectionMasses } from '@core/count'
 import { askMass, describeModel, moveSection, renameSection } from '@core/edits'
-import { asBuilt, copiesOf, sectionUses } from '@core/model'
+import { asBuilt, copiesOf, sectionUses, type AskedMass } from '@core/model'
 import { ownPieceCount } from '@core/scene'
 import { acceptSuggestion, type Suggestion } from '@core/suggestions'
 import { plural } from '@core/words'
@@ -36,6 +36,7 @@ const lines = computed(() => {
       copies: copiesOf(section).length,
       weighs: massWords(sectionMasses(model).get(section.id)!),
       mass: section.mass ?? {},
+      moment: momentsOf(model).get(section.id),
       times,
       mirrored,
       isFirst: i === 0,
@@ -45,7 +46,7 @@ const lines = computed(() => {
   })
 })
 /** A field that is emptied asks for nothing. */
-const weigh = (id: string, bound: 'atLeast' | 'atMost') => (text: string) => {
+const weigh = (id: string, bound: keyof AskedMass) => (text: string) => {
   const grams = text === '' ? undefined : Number(text)
   if (grams === undefined || Number.isFinite(grams))
     void open.edit('say what a section must weigh', (model) => askMass(model, id, bound, grams))
@@ -139,6 +140,15 @@ const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
               <summary>What it must weigh</summary>
               <LineField label="At least, g" type="number" :value="line.mass.atLeast ?? ''" :commit="weigh(line.id, 'atLeast')" />
               <LineField label="At most, g" type="number" :value="line.mass.atMost ?? ''" :commit="weigh(line.id, 'atMost')" />
+              <template v-if="line.moment">
+                <p class="faint">It turns about an axle. Its weight lies {{ momentWords(line.moment) }}.</p>
+                <LineField
+                  label="It may pull at most, g mm"
+                  type="number"
+                  :value="line.mass.moment ?? ''"
+                  :commit="weigh(line.id, 'moment')"
+                />
+              </template>
             </details>
             <div class="order">
               <RouterLink v-if="!line.isRoot" class="plain-button" :to="{ name: 'bench', query: { take: line.id } }">{{

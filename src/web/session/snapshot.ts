@@ -55,7 +55,7 @@ export function makeSnapshot(version: number, asked: ModelState, printed: Printe
 }
 
 /** What is published of a snapshot. */
-export const bundleOf = ({ shown, report, printed }: Snapshot): Bundle => makeBundle(shown, report, printed.views, printed.insets)
+export const bundleOf = ({ shown, report, printed }: Snapshot): Bundle => makeBundle(shown, report, printed.views, printed)
 
 /** Why hands could not follow the next version though they could follow this one; undefined where they can. */
 export const whatBreaks = (before: Snapshot, after: Snapshot): string | undefined =>

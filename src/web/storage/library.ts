@@ -236,8 +236,8 @@ export class Library {
   }
 
   async books(): Promise<Books> {
-    const { stock = [], kits = [], had = {}, offers = null } = (await this.db.books.get('own')) ?? {}
-    return { stock, kits, had, offers }
+    const { stock = [], kits = [], had = {}, offers = null, log = [], practice } = (await this.db.books.get('own')) ?? {}
+    return { stock, kits, had, offers, log, ...(practice ? { practice } : {}) }
   }
 
   async keepBooks(books: Books): Promise<void> {

@@ -2,14 +2,22 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { BASE_CATALOGUE } from '@core/catalogue'
-import { colourBook, NO_BOOKS, readKits, readOffers, readStock, type Books, type Kit } from '@core/desk'
+import {
+  colourBook,
+  NO_BOOKS,
+  readKits,
+  readOffers,
+  withStockChanged,
+  type Books,
+  type DeskPiece,
+  type Kit,
+  type MarketDay,
+  type OfferBook,
+} from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
-import { fileText, plural } from '@core/words'
 import { useLibrary } from '../storage/open-library'
 import { useOwnNames } from './own-names'
-
-/** Which of the books a file is for. */
-export type BookKind = 'stock' | 'kits' | 'offers'
+import { readBook, type BookKind } from './read-book'
 
 /** The designer's books: kept in this browser, brought in and taken out as files. */
 export const useBooks = defineStore('books', () => {
@@ -49,28 +57,26 @@ export const useBooks = defineStore('books', () => {
    * @throws Fault where the file is refused; nothing changes then
    */
   async function bring(kind: BookKind, bytes: Uint8Array, catalogue: Catalogue): Promise<string> {
-    if (kind === 'stock') {
-      await names.load()
-      const { pieces, words } = readStock(bytes, catalogue, names.aliases)
-      await keep((now) => ({ ...now, stock: pieces }))
-      const read =
-        words.length === 0
-          ? ''
-          : ` ${plural(words.length, 'cell was', 'cells were')} read by words, such as “${words[0]!.said}” as ${words[0]!.as}.`
-      return `The stock has ${plural(pieces.length, 'kind')} of pieces.${read}`
-    }
-    const text = fileText(bytes)
-    if (kind === 'kits') {
-      const kits = readKits(text, catalogue)
-      await keep((now) => ({ ...now, kits, had: Object.fromEntries(kits.map(({ id }) => [id, now.had[id] ?? 0])) }))
-      return `${plural(kits.length, 'kit')} stand in your books.`
-    }
-    const offers = readOffers(text, catalogue)
-    await keep((now) => ({ ...now, offers }))
-    return `Offers of ${plural(offers.suppliers.length, 'supplier')} stand in your books, with prices of ${offers.date}.`
+    await names.load()
+    const { change: changed, said } = readBook(kind, bytes, { catalogue, aliases: names.aliases, now: Date.now() })
+    await keep(changed)
+    return said
   }
 
   const own = (kit: Kit, count: number): Promise<void> => keep((now) => ({ ...now, had: { ...now.had, [kit.id]: count } }))
+  /** Puts pieces in, or takes them out where their counts are below 0. @param kits that came with them, by id */
+  const change = (pieces: readonly DeskPiece[], what: string, kits: readonly { readonly id: string; readonly count: number }[] = []) =>
+    keep((now) => {
+      const had = { ...now.had }
+      for (const { id, count } of kits) had[id] = (had[id] ?? 0) + count
+      return { ...withStockChanged(now, pieces, what, Date.now()), had }
+    })
+  /** Prices of the practice market, and its kits beside those that are known. */
+  const practise = (offers: OfferBook, kits: readonly Kit[], practice: MarketDay): Promise<void> =>
+    keep((now) => {
+      const ids = new Set(kits.map(({ id }) => id))
+      return { ...now, offers, practice, kits: [...now.kits.filter(({ id }) => !ids.has(id)), ...kits] }
+    })
   const replace = (next: Books): Promise<void> => keep(() => next)
 
   /** Books of a backup: they are taken where there are none of that kind here. What is no book is left alone. */
@@ -80,7 +86,7 @@ export const useBooks = defineStore('books', () => {
     await keep(() => next)
   }
 
-  return { books, problem, byColour: computed(() => colourBook(toRaw(books.value))), load, bring, own, replace, restore }
+  return { books, problem, byColour: computed(() => colourBook(toRaw(books.value))), load, bring, own, change, practise, replace, restore }
 })
 
 /** Books with those of a backup in place of what is empty. */
@@ -88,6 +94,7 @@ const completed = (here: Books, found: Partial<Books>): Books => ({
   stock: here.stock.length > 0 || !Array.isArray(found.stock) ? here.stock : found.stock,
   ...(here.kits.length > 0 || !found.kits ? { kits: here.kits, had: here.had } : { kits: kitsIn(found.kits), had: found.had ?? {} }),
   offers: here.offers ?? (found.offers ? offersIn(found.offers) : null),
+  log: here.log.length > 0 || !Array.isArray(found.log) ? here.log : found.log,
 })
 
 /** Through the reader of files, so that nothing stands in the books that it would refuse. */

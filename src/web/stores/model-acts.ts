@@ -49,7 +49,7 @@ export function useActs({ session, isLooking, settings }: ActsOn) {
   }
 
   async function useSettings(next: PlanSettings): Promise<boolean> {
-    // What the finished model must stand, and what is made of techniques, is checked: it lays no step anew.
+    // What the finished model must stand is checked: it lays no step anew.
     const isLaidAnew = (['strategy', 'density', 'effort'] as const).some((key) => next[key] !== settings.value[key])
     const answer = await run({ label: 'lay the steps another way', settings: next, ...(isLaidAnew ? { fresh: 'all' } : {}) })
     tellRefusal(answer)

@@ -1,6 +1,5 @@
 import { proxy } from 'comlink'
-import type { Purchase } from '@core/desk'
-import type { PurchaseApi, PurchaseOrder } from '../../workers/purchase.worker'
+import type { PurchaseAnswer, PurchaseApi, PurchaseOrder } from '../../workers/purchase.worker'
 import { RequestTable, type MakeWorker } from './request-table'
 
 const makeBuyer: MakeWorker = (name) => new Worker(new URL('../../workers/purchase.worker.ts', import.meta.url), { type: 'module', name })
@@ -14,8 +13,8 @@ export class PurchaseClient {
   }
 
   /** @throws Fault `stopped`, `worker-died` */
-  purchase(order: PurchaseOrder, onBetter: (total: number, bound: number) => void): Promise<Purchase> {
-    return this.table.ask(async (remote): Promise<Purchase> => remote.purchase(order, proxy(onBetter)))
+  purchase(order: PurchaseOrder, onBetter: (total: number, bound: number) => void): Promise<PurchaseAnswer> {
+    return this.table.ask(async (remote): Promise<PurchaseAnswer> => remote.purchase(order, proxy(onBetter)))
   }
 
   stop(): void {

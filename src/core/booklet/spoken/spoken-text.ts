@@ -46,6 +46,7 @@ function trayLines(page: TrayPage, section: IndexedSection, index: PlanIndex): s
     ...(from ? [`It is a unit of section ${from.letter}: its places are counted as those of that section.`] : []),
     ...(times > 1 ? [`Build it ${times} times.`] : []),
     `It takes ${plural(total(page.pieces), 'piece')} and ${plural(page.steps, 'step')}.`,
+    ...(page.bag === '' ? [] : [`${page.bag}.`]),
     ...page.remarks,
   ]
 }

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Catalogue } from '@core/catalogue'
+import { total } from '@core/count'
+import { deskPiece } from '@core/desk'
+import { readQuickLine } from '@core/names'
+import { plural } from '@core/words'
+import ActionButton from '../controls/ActionButton.vue'
+import LineReading from '../shared/LineReading.vue'
+import { notify } from '../shared/notices'
+import { useBooks } from '../stores/books'
+
+/** Pieces put into the stock or taken out of it, in one line. */
+const props = defineProps<{ catalogue: Catalogue }>()
+const store = useBooks()
+const line = ref('')
+const read = computed(() => readQuickLine(line.value, props.catalogue))
+const isClear = computed(() => read.value.pieces.length > 0 && read.value.unclear.length === 0)
+
+async function change(sign: 1 | -1): Promise<void> {
+  const before = store.books
+  const pieces = read.value.pieces.map((piece) => ({ ...deskPiece(piece), count: sign * piece.count }))
+  await store.change(pieces, 'by hand')
+  if (store.problem !== '') return
+  const [now] = store.books.log
+  const moved = now && store.books.log !== before.log ? Math.abs(now.pieces.reduce((sum, { count }) => sum + count, 0)) : 0
+  const words = sign > 0 ? 'put into the stock' : 'taken out of the stock'
+  const less = moved < total(read.value.pieces) ? ' There was no more.' : ''
+  notify(`${plural(moved, 'piece')} ${words}.${less}`, { act: { label: 'Undo', run: () => void store.replace(before) } })
+  line.value = ''
+}
+</script>
+
+<template>
+  <form class="stock-line" aria-label="Change the stock" @submit.prevent="isClear && change(1)" @keydown.stop>
+    <label
+      >Pieces
+      <input v-model="line" class="plain-field" placeholder="12 plate 1x2 ash, 3 red brick 2x4" autocomplete="off" spellcheck="false"
+    /></label>
+    <ActionButton submit :disabled="!isClear">Put in</ActionButton>
+    <ActionButton :disabled="!isClear" @click="change(-1)">Take out</ActionButton>
+    <div v-if="line.trim() !== ''" role="status" class="read">
+      <p v-if="read.pieces.length > 0" class="faint">
+        {{
+          read.pieces
+            .map(
+              (piece) =>
+                `${piece.count} × ${catalogue.shapes.get(piece.shape)?.title ?? piece.shape}, ${catalogue.colours.get(piece.colour)?.name.toLowerCase() ?? piece.colour}`,
+            )
+            .join('; ')
+        }}
+      </p>
+      <LineReading :read="read" />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.stock-line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+label {
+  flex: 1;
+  min-width: 240px;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+input {
+  flex: 1;
+  min-width: 0;
+}
+.read {
+  flex-basis: 100%;
+}
+</style>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Catalogue } from '@core/catalogue'
+import { colourTitle, type DeskPiece } from '@core/desk'
+import { plural } from '@core/words'
+import { useBooks } from '../stores/books'
+
+/** What came into the stock and went out of it, the newest first. */
+const props = defineProps<{ catalogue: Catalogue }>()
+const store = useBooks()
+const MOST_SHOWN = 30
+const MOST_KINDS = 4
+
+const words = ({ shape, colour, count }: DeskPiece): string =>
+  `${count > 0 ? '+' : '−'}${Math.abs(count)} ${props.catalogue.shapes.get(shape)?.title ?? shape}, ${colourTitle(colour, props.catalogue.colours).toLowerCase()}`
+const lines = computed(() =>
+  store.books.log.slice(0, MOST_SHOWN).map(({ at, what, pieces }) => ({
+    at: new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' }),
+    what,
+    pieces: pieces.slice(0, MOST_KINDS).map(words).join('; '),
+    more: pieces.length > MOST_KINDS ? `, and ${plural(pieces.length - MOST_KINDS, 'more kind')}` : '',
+  })),
+)
+</script>
+
+<template>
+  <details v-if="lines.length > 0">
+    <summary>What has changed</summary>
+    <ol>
+      <li v-for="(line, i) in lines" :key="i">
+        <b>{{ line.at }}</b>, {{ line.what }}: {{ line.pieces }}{{ line.more }}
+      </li>
+    </ol>
+  </details>
+</template>
+
+<style scoped>
+ol {
+  list-style: none;
+  margin: 4px 0;
+  padding: 0;
+}
+li {
+  padding: 3px 0;
+  border-bottom: 1px solid var(--rule);
+  overflow-wrap: anywhere;
+}
+summary {
+  min-height: 44px;
+  line-height: 44px;
+  cursor: pointer;
+}
+</style>

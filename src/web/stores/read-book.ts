@@ -1,0 +1,48 @@
+import type { Catalogue } from '@core/catalogue'
+import { readKits, readOffers, readStock, withStock, type Books } from '@core/desk'
+import type { Alias } from '@core/names'
+import { fileText, plural } from '@core/words'
+
+/** Which of the books a file is for. */
+export type BookKind = 'stock' | 'kits' | 'offers'
+
+interface ReadBook {
+  readonly change: (now: Books) => Books
+  /** What was read, in words. */
+  readonly said: string
+}
+
+interface Known {
+  readonly catalogue: Catalogue
+  readonly aliases: readonly Alias[]
+  /** ms */
+  readonly now: number
+}
+
+/** A file of stock, kits or offers, as a change of the books. @throws Fault where the file is refused */
+export function readBook(kind: BookKind, bytes: Uint8Array, { catalogue, aliases, now: at }: Known): ReadBook {
+  if (kind === 'stock') {
+    const { pieces, words } = readStock(bytes, catalogue, aliases)
+    const read =
+      words.length === 0
+        ? ''
+        : ` ${plural(words.length, 'cell was', 'cells were')} read by words, such as “${words[0]!.said}” as ${words[0]!.as}.`
+    return {
+      change: (now) => withStock(now, pieces, 'a table was brought in', at),
+      said: `The stock has ${plural(pieces.length, 'kind')} of pieces.${read}`,
+    }
+  }
+  const text = fileText(bytes)
+  if (kind === 'kits') {
+    const kits = readKits(text, catalogue)
+    return {
+      change: (now) => ({ ...now, kits, had: Object.fromEntries(kits.map(({ id }) => [id, now.had[id] ?? 0])) }),
+      said: `${plural(kits.length, 'kit')} stand in your books.`,
+    }
+  }
+  const offers = readOffers(text, catalogue)
+  return {
+    change: ({ practice: _practice, ...now }) => ({ ...now, offers }),
+    said: `Offers of ${plural(offers.suppliers.length, 'supplier')} stand in your books, with prices of ${offers.date}.`,
+  }
+}
