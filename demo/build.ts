@@ -8,6 +8,7 @@ import { birdTable } from './bird-table'
 import { ferryHouse } from './ferry-house'
 import { ferryman } from './ferryman'
 import { granary } from './granary'
+import { marketStall } from './market-stall'
 import { windPump } from './wind-pump'
 
 /** Writes the demo models beside this script: `npm run demo`. */
@@ -19,6 +20,7 @@ for (const [file, make] of [
   ['granary', granary],
   ['ferryman', ferryman],
   ['wind-pump', windPump],
+  ['market-stall', marketStall],
 ] as const) {
   writeFileSync(`${folder}/${file}.rail.json`, railJson.write(withFreeColours(checkModel(make()))))
 }

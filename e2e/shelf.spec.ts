@@ -19,17 +19,18 @@ const MODEL = {
   ],
 }
 
-test('the shelf stands ready with five demos, each with picture, facts and how ready it is', async ({ page }) => {
+test('the shelf stands ready with six demos, each with picture, facts and how ready it is', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('heading', { level: 1, name: 'Shelf' })).toBeVisible()
   const places = page.getByRole('list', { name: 'Models' }).getByRole('listitem')
-  await expect(places).toHaveCount(5)
+  await expect(places).toHaveCount(6)
   for (const [name, parts] of [
     ['Bird table', 36],
     ['Ferry house', 233],
     ['Granary', 1717],
     ['Ferryman', 14],
     ['Wind pump', 31],
+    ['Market stall', 40],
   ] as const) {
     const place = places.filter({ hasText: name })
     await expect(place).toContainText(`${parts} parts`, { timeout: 45_000 })
@@ -68,7 +69,7 @@ test('refuses a broken file with its place, and nothing changes', async ({ page 
   await lookAt(page, 'torn.rail.json', '{"format": "jump-rail-')
   await expect(page.getByRole('alert').filter({ hasText: 'not valid JSON' })).toBeVisible()
   await page.getByRole('button', { name: 'Leave it out' }).click()
-  await expect(page.getByRole('list', { name: 'Models' }).getByRole('listitem')).toHaveCount(5)
+  await expect(page.getByRole('list', { name: 'Models' }).getByRole('listitem')).toHaveCount(6)
   await expectAccessible(page)
 })
 
@@ -77,19 +78,19 @@ test('duplicates, saves as a file, takes off, and brings back by undo', async ({
   const places = page.getByRole('list', { name: 'Models' }).getByRole('listitem')
   const acts = page.getByRole('group', { name: 'What to do with Bird table', exact: true })
   await acts.getByRole('button', { name: 'Duplicate' }).click()
-  await expect(places).toHaveCount(6)
+  await expect(places).toHaveCount(7)
   const [saved] = await Promise.all([page.waitForEvent('download'), acts.getByRole('button', { name: 'Save file' }).click()])
   expect(saved.suggestedFilename()).toBe('bird-table.rail.json')
   expect(readFileSync(await saved.path(), 'utf8')).toBe(readFileSync('demo/models/bird-table.rail.json', 'utf8'))
   await acts.getByRole('button', { name: 'Take off' }).click()
-  await expect(places).toHaveCount(5)
-  await page.getByRole('button', { name: 'Undo' }).click()
   await expect(places).toHaveCount(6)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(places).toHaveCount(7)
 })
 
 test('an empty shelf says what to do, and stays empty', async ({ page }) => {
   await page.goto('/')
-  for (const name of ['Bird table', 'Ferry house', 'Granary', 'Ferryman', 'Wind pump']) {
+  for (const name of ['Bird table', 'Ferry house', 'Granary', 'Ferryman', 'Wind pump', 'Market stall']) {
     await page
       .getByRole('group', { name: `What to do with ${name}` })
       .getByRole('button', { name: 'Take off' })

@@ -61,7 +61,7 @@ const goToStep = async (label) => {
 }
 
 await page.goto(origin)
-for (const name of ['Bird table', 'Ferry house', 'Granary', 'Ferryman', 'Wind pump']) {
+for (const name of ['Bird table', 'Ferry house', 'Granary', 'Ferryman', 'Wind pump', 'Market stall']) {
   await page
     .getByRole('listitem')
     .filter({ hasText: name })

@@ -1,14 +1,13 @@
 import { NOTE_SIGNS, type StepPage, type TrayPage } from '@core/booklet'
-import { lettersOf, pieceKey, total } from '@core/count'
+import { lettersOf, pieceKey } from '@core/count'
 import type { StepNoteKind } from '@core/model'
 import type { PictureSize } from '@core/picture'
-import { plural } from '@core/words'
 import { FlowColumn, type SheetPlace } from './column'
 import { PhotoSheet } from './pdf-photos'
 import { ACCENT, ASPECT, CAUTION, FAINT, INK, LINE, MARGIN, type TextOptions } from './pdf-sheet'
 import { packRows, type PackedSheet, type SheetRow } from './row-packing'
 import { cellKind, pictureIn, STEP_PX, type CellKind, type CellRoom } from './step-cells'
-import { joinTexts, stepTexts, timesWords, type SheetText } from './step-texts'
+import { joinTexts, stepTexts, trayWords, type SheetText } from './step-texts'
 import { paragraphs } from './text'
 
 /** Beside the picture of a step that has the whole width, pt. */
@@ -124,8 +123,7 @@ export class StepSheet extends PhotoSheet {
     const { picture } = SECTION_HEAD
     this.text(page.letter, x, y - 16, { size: 22, font: this.bold, colour: ACCENT })
     this.text(page.name, x + 20 + 11 * page.letter.length, y - 16, { size: 17, font: this.bold })
-    const size = `${plural(total(page.pieces), 'piece')}, ${plural(page.steps, 'step')}${timesWords(page)}`
-    this.text(size, x, y - 32, { size: 9.5, colour: FAINT })
+    this.text(trayWords(page), x, y - 32, { size: 9.5, colour: FAINT })
     await this.picture(page.picture, 'finished', { x: x + width - picture, y: y - picture * ASPECT, width: picture })
     await this.table(new FlowColumn(x, width - picture - GUTTER, y - SECTION_HEAD.words - 10), page.pieces)
   }

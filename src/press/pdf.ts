@@ -1,10 +1,8 @@
 import { PDFDocument } from '@cantoo/pdf-lib'
 import type { CoverPage, InventoryPage, Page, TrayPage } from '@core/booklet'
-import { total } from '@core/count'
 import { Fault } from '@core/fault'
 import { fitsAmongSteps, StepSheet } from './pdf-steps'
-import { timesWords } from './step-texts'
-import { plural } from '@core/words'
+import { trayWords } from './step-texts'
 import { FlowColumn } from './column'
 import { ACCENT, ASPECT, FAINT, MARGIN, TOP, type PdfInput } from './pdf-sheet'
 import { paragraphs } from './text'
@@ -108,8 +106,7 @@ class Press extends StepSheet {
     const top = this.height - TOP
     this.text(page.letter, MARGIN, top, { size: 26, font: this.bold, colour: ACCENT })
     this.text(page.name, MARGIN + 22 + 12 * page.letter.length, top, { size: 22, font: this.bold })
-    const size = `${plural(total(page.pieces), 'piece')}, ${plural(page.steps, 'step')}${timesWords(page)}${page.bag === '' ? '' : `. ${page.bag}`}`
-    this.text(size, MARGIN, top - 20, { size: 10.5, colour: FAINT })
+    this.text(trayWords(page), MARGIN, top - 20, { size: 10.5, colour: FAINT })
     const width = 220
     await this.picture(page.picture, 'finished', { x: this.width - MARGIN - width, y: this.height - 44 - width * ASPECT, width })
     const column = this.pageColumn(this.height - 60 - width * ASPECT)

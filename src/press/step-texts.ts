@@ -1,5 +1,7 @@
 import type { StepPage, TrayPage } from '@core/booklet'
+import { total } from '@core/count'
 import type { StepNoteKind } from '@core/model'
+import { plural } from '@core/words'
 
 /** Something that is said of a step, how it is set, and what sign stands before it. */
 export interface SheetText {
@@ -34,8 +36,12 @@ export const stepTexts = ({ bag, cautions, turn, seenFrom, remarks, rests, note,
     { text: ahead === '' ? '' : `${ahead}.`, size: 8.5, isFaint: true },
   ].filter(({ text }) => text !== '')
 
+/** What stands under the name of a section: how much of it there is, how often it is built, which bag is opened for it. */
+export const trayWords = (page: TrayPage): string =>
+  `${plural(total(page.pieces), 'piece')}, ${plural(page.steps, 'step')}${timesWords(page)}${page.bag === '' ? '' : `. ${page.bag}`}`
+
 /** How often a section is built, in words: ", built 2 times, once more as its mirror image". */
-export function timesWords({ times, mirrored }: TrayPage): string {
+function timesWords({ times, mirrored }: TrayPage): string {
   const words: string[] = []
   if (times > 1) words.push(`built ${times} times`)
   if (mirrored > 0) words.push(mirrored === 1 ? 'once more as its mirror image' : `${mirrored} times as its mirror image`)

@@ -65,7 +65,7 @@ export async function buildServer(options: ServerOptions): Promise<FastifyInstan
   const services = { booklets: new Booklets(store, checker, options.now), checker, limits, gate: new Gate(limits, options.now) }
   addBookletRoutes(server, services)
   addQuestionRoutes(server, services)
-  addPracticeRoutes(server, options.now ?? Date.now)
+  addPracticeRoutes(server, limits, options.now ?? Date.now)
   addFollowRoutes(server, services, options)
   await addAppRoutes(server, options, methodsAt)
   server.addHook('onClose', async () => {

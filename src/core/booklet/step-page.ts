@@ -22,6 +22,8 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
   const inset = index.inset(plan.id, step.number)
   const seenFrom = isDrawn ? [seenFromWords(view), inset ? insetWords(inset.view) : ''].filter((text) => text !== '').join('. ') : ''
   const turn = turnWords(step.turn) || (step.moves.some((move) => move.direction === '+z') ? lifted(plan, step) : '')
+  // With its first step a section's tray says it.
+  const bag = step.number === 1 ? '' : index.bag(plan.id, step.number)
   const remarks = [...reachesOf(index, section, step), ...differencesOf(index, section, step)]
   return {
     kind: joins.length > 0 ? 'jump' : 'step',
@@ -34,7 +36,7 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     callout: step.callout,
     joins,
     rests: step.rests,
-    bag: index.bag(plan.id, step.number),
+    bag,
     locked: given?.locked === true,
     ...notesOfStep(given),
     picture: isDrawn
@@ -47,7 +49,7 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     ahead: isDrawn && step.number < plan.steps.length ? aheadWords(view, index.source.views[section.index]?.[step.number] ?? 0) : '',
     remarks,
     spoken: [
-      index.bag(plan.id, step.number) === '' ? '' : `${index.bag(plan.id, step.number)}.`,
+      bag === '' ? '' : `${bag}.`,
       spokenStep(label, step, joins, turn),
       seenFrom === '' ? '' : `${seenFrom}.`,
       ...remarks,

@@ -8,6 +8,7 @@ const LIMITS = {
   publish: { most: 2, windowMs: 1000, what: 'booklets were published' },
   questions: { most: 2, windowMs: 1000, what: 'questions were asked' },
   passwords: { most: 2, windowMs: 1000, what: 'wrong passwords were tried' },
+  practice: { most: 2, windowMs: 1000, what: 'prices were asked for' },
 }
 const once = (limits: Limits, who: string, counts = true) =>
   limits.within('publish', who, () => Promise.resolve({ result: 'done', counts }))

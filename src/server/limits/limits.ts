@@ -24,6 +24,7 @@ export const LIMITS_BY_ADDRESS = {
   publish: { most: 60, windowMs: HOUR_MS, what: 'booklets were published' },
   questions: { most: 60, windowMs: HOUR_MS, what: 'questions were asked' },
   passwords: { most: 20, windowMs: HOUR_MS / 4, what: 'wrong passwords were tried' },
+  practice: { most: 300, windowMs: HOUR_MS, what: 'prices were asked for' },
 } as const satisfies Record<string, Limit>
 export type LimitName = keyof typeof LIMITS_BY_ADDRESS
 

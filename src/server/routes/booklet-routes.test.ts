@@ -267,6 +267,7 @@ describe('how often', () => {
         publish: { most: 3, windowMs: 3600_000, what: 'booklets were published' },
         questions: { most: 1, windowMs: 3600_000, what: 'questions were asked' },
         passwords: { most: 1, windowMs: 1000, what: 'x' },
+        practice: { most: 1, windowMs: 1000, what: 'x' },
       },
     })
     const { id, ownerToken: token } = await publish()

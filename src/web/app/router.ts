@@ -28,6 +28,8 @@ export const router = createRouter({
         { path: 'photos', name: 'photos', component: () => import('../photos/PhotosScreen.vue'), meta: { title: 'Photo log' } },
         { path: 'bags', name: 'bags', component: () => import('../parts/BagsScreen.vue'), meta: { title: 'Bags' } },
         { path: 'versions', name: 'versions', component: () => import('../versions/VersionsScreen.vue'), meta: { title: 'Versions' } },
+        { path: 'charts', name: 'charts', component: () => import('../parts/ChartsScreen.vue'), meta: { title: 'Charts' } },
+        { path: 'buy', name: 'buy', component: () => import('../parts/BuyScreen.vue'), meta: { title: 'Buy' } },
         { path: 'parts', name: 'parts', component: () => import('../parts/PartsScreen.vue'), meta: { title: 'Parts' } },
         { path: 'booklet', name: 'booklet', component: () => import('../booklet/BookletScreen.vue'), meta: { title: 'Booklet' } },
       ],

@@ -148,6 +148,7 @@ main {
 }
 .few {
   width: 96px;
+  margin-left: 8px;
 }
 .sum {
   font-size: 1.1rem;

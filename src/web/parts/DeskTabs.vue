@@ -1,12 +1,14 @@
 <script setup lang="ts">
-/** The rooms of the parts desk: what a version takes, which bag it comes in, and which versions there are. */
+/** The rooms of the parts desk: what a version takes, which bag it comes in, which versions there are, and where the pieces go. */
 </script>
 
 <template>
   <nav aria-label="Parts desk">
     <RouterLink :to="{ name: 'parts' }">What it takes</RouterLink>
+    <RouterLink :to="{ name: 'buy' }">Buy</RouterLink>
     <RouterLink :to="{ name: 'bags' }">Bags</RouterLink>
     <RouterLink :to="{ name: 'versions' }">Versions</RouterLink>
+    <RouterLink :to="{ name: 'charts' }">Charts</RouterLink>
   </nav>
 </template>
 
@@ -14,6 +16,7 @@
 nav {
   display: flex;
   gap: 6px;
+  overflow-x: auto;
   margin-bottom: 10px;
 }
 a {
@@ -23,6 +26,7 @@ a {
   display: flex;
   align-items: center;
   padding: 0 10px;
+  white-space: nowrap;
   border-bottom: 3px solid var(--rule);
 }
 a[aria-current] {

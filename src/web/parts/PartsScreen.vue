@@ -1,37 +1,47 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { BASE_CATALOGUE } from '@core/catalogue'
-import { ANY_COLOUR, colourTitle, cover, needOf, notMade, sheetOf, sheetRows, sheetTable, sheetWords, type SheetLine } from '@core/desk'
+import {
+  ANY_COLOUR,
+  colourTitle,
+  groupLines,
+  notMade,
+  sheetOf,
+  sheetRows,
+  sheetTable,
+  sheetWords,
+  sortLines,
+  type LineGroup,
+  type LineOrder,
+  type SheetLine,
+} from '@core/desk'
 import { sectionById } from '@core/model'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
 import { download, fileName } from '../shared/download'
 import PiecePicture from '../shared/PiecePicture.vue'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
+import BatchPanel from './BatchPanel.vue'
 import BooksPanel from './BooksPanel.vue'
 import DeskTabs from './DeskTabs.vue'
-import PurchasePanel from './PurchasePanel.vue'
+import HarvestPanel from './HarvestPanel.vue'
+import PickingList from './PickingList.vue'
+import { MOST_COPIES, useCoverage } from './use-coverage'
 
 /** What the model takes, what of it is there, and what is to be bought. */
 const open = useOpenModel()
 const store = useBooks()
-void store.load()
 
-const copies = ref(1)
+const { copies, wholeCopies, need, coverage, catalogue } = useCoverage()
 const words = ref('')
 const isOpenOnly = ref(false)
 /** Lines that were laid out already, by their keys; they go with the screen. */
 const ticked = ref<ReadonlySet<string>>(new Set())
-const MOST_COPIES = 1000
 /** More lines at once help nobody, and pictures take time. */
 const MOST_LINES = 200
 const most = ref(MOST_LINES)
 
-const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
-const need = computed(() => (open.shown ? needOf(open.shown, Math.min(MOST_COPIES, Math.max(1, Math.round(copies.value) || 1))) : []))
-const had = computed(() => store.books.kits.map((kit) => ({ kit, count: store.books.had[kit.id] ?? 0 })))
-const coverage = computed(() => cover(need.value, store.books.stock, had.value))
 const lines = computed(() => (open.shown ? sheetOf(open.shown, need.value, coverage.value) : []))
 const strange = computed(
   () =>
@@ -56,7 +66,27 @@ const found = computed(() => {
     return (!isOpenOnly.value || line.toBuy > 0) && wanted.every((word) => text.includes(word))
   })
 })
-const shown = computed(() => found.value.slice(0, most.value))
+const GROUPS = [
+  { value: '', label: 'nothing' },
+  { value: 'colour', label: 'colour' },
+  { value: 'family', label: 'family' },
+  { value: 'section', label: 'section' },
+]
+const group = ref('')
+const ORDERS = [
+  { value: 'count', label: 'how many' },
+  { value: 'title', label: 'name' },
+  { value: 'buy', label: 'what is to buy' },
+]
+const order = ref('count')
+const sorted = computed(() => sortLines(found.value, order.value as LineOrder, catalogue.value))
+const groups = computed(() =>
+  groupLines(sorted.value.slice(0, most.value), group.value as LineGroup, {
+    catalogue: catalogue.value,
+    sectionName: (id) => (open.shown ? sectionById(open.shown, id).name : id),
+  }),
+)
+const isPrinting = ref(false)
 function tick(key: string, isIn: boolean): void {
   const next = new Set(ticked.value)
   if (isIn) next.add(key)
@@ -87,12 +117,15 @@ async function saveWorkbook(): Promise<void> {
         /></label>
         <label>Find <input v-model="words" class="plain-field find" type="search" placeholder="white tile, roof" @keydown.stop /></label>
         <label class="tick"><input v-model="isOpenOnly" type="checkbox" /> Only what is to buy</label>
+        <ChoiceList v-model="group" label="Group by" :options="GROUPS" />
+        <ChoiceList v-model="order" label="Sort by" :options="ORDERS" />
+        <ActionButton :disabled="lines.length === 0" @click="isPrinting = true">Print a picking list</ActionButton>
         <ActionButton :disabled="lines.length === 0" @click="saveTable">Save as a table</ActionButton>
         <ActionButton :disabled="lines.length === 0" @click="saveWorkbook">as a workbook</ActionButton>
       </div>
       <p v-if="lines.length === 0" class="faint">Put pieces on the Bench, or bring a model in, and they are counted here.</p>
       <p v-else-if="found.length === 0" class="faint">No line fits.</p>
-      <table v-if="shown.length > 0">
+      <table v-if="found.length > 0">
         <caption class="sr-only">
           Pieces of the model
         </caption>
@@ -107,8 +140,13 @@ async function saveWorkbook(): Promise<void> {
             <th scope="col">Used in</th>
           </tr>
         </thead>
-        <tbody>
-          <tr v-for="line in shown" :key="line.key" :class="{ done: ticked.has(line.key) }">
+        <tbody v-for="each in groups" :key="each.title">
+          <tr v-if="each.title !== ''">
+            <th scope="rowgroup" colspan="8" class="group">
+              {{ each.title }} <span class="faint">{{ plural(each.pieces, 'piece') }}</span>
+            </th>
+          </tr>
+          <tr v-for="line in each.lines" :key="line.key" :class="{ done: ticked.has(line.key) }">
             <td>
               <input
                 type="checkbox"
@@ -135,13 +173,21 @@ async function saveWorkbook(): Promise<void> {
           </tr>
         </tbody>
       </table>
-      <p v-if="found.length > shown.length">
-        {{ plural(found.length - shown.length, 'more line') }}. <ActionButton @click="most += MOST_LINES">Show more</ActionButton>
+      <p v-if="found.length > most">
+        {{ plural(found.length - most, 'more line') }}. <ActionButton @click="most += MOST_LINES">Show more</ActionButton>
       </p>
     </div>
+    <PickingList
+      v-if="isPrinting && open.shown"
+      :model="open.shown"
+      :copies="wholeCopies"
+      :catalogue="catalogue"
+      @done="isPrinting = false"
+    />
     <div class="beside">
       <BooksPanel :catalogue="catalogue" />
-      <PurchasePanel :missing="coverage.missing" :catalogue="catalogue" />
+      <BatchPanel :copies="wholeCopies" :catalogue="catalogue" />
+      <HarvestPanel :missing="coverage.missing" :catalogue="catalogue" />
     </div>
   </main>
 </template>
@@ -202,6 +248,11 @@ th {
 .number {
   text-align: right;
   white-space: nowrap;
+}
+.group {
+  position: static;
+  padding-top: 14px;
+  font-size: 1.05rem;
 }
 .picture {
   width: 76px;

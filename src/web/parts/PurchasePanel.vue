@@ -17,6 +17,7 @@ import ActionButton from '../controls/ActionButton.vue'
 import { useBooks } from '../stores/books'
 import { PurchaseClient } from '../workers/purchase-client'
 import ChoiceList from '../controls/ChoiceList.vue'
+import BarChart from './BarChart.vue'
 import { practicePrices } from './practice-counter'
 import { usePracticeOrders } from './use-practice-orders'
 
@@ -106,6 +107,9 @@ const kitName = (id: string): string => store.books.kits.find((kit) => kit.id ==
 const pieceTitle = ({ shape, colour, lengthMm }: Omit<DeskPiece, 'count'>): string =>
   `${props.catalogue.shapes.get(shape)?.title ?? shape}, ${colourTitle(colour, props.catalogue.colours).toLowerCase()}${lengthMm === undefined ? '' : `, ${lengthMm} mm`}`
 const dearest = computed(() => (found.value ? dearestLines(found.value) : []))
+const bySupplier = computed(() =>
+  (found.value?.orders ?? []).map(({ supplier, goods, shipping }) => ({ label: supplierName(supplier), value: goods + shipping })),
+)
 const colourName = (id: string): string => colourTitle(id, props.catalogue.colours)
 const wanted = computed(() => piecesIn(props.missing))
 const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0))
@@ -113,9 +117,7 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
 
 <template>
   <section aria-label="Buy what is missing" class="purchase">
-    <h2>Buy what is missing</h2>
-    <p v-if="wanted === 0">Nothing is missing.</p>
-    <template v-else>
+    <div v-if="wanted > 0" class="asking">
       <p v-if="!store.books.offers" class="faint">
         Bring in a file of offers, and the cheapest orders are looked for. To try it, ask the practice counter: a made-up market where
         nothing is really bought.
@@ -148,109 +150,121 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
           store.books.practice ? 'Ask the practice counter again' : 'Ask the practice counter'
         }}</ActionButton>
       </p>
-    </template>
-    <div v-if="isWorking" class="working" role="status">
-      <span>Looking for the cheapest orders, {{ SECONDS }} seconds at most. {{ progress }}</span>
-      <ActionButton @click="buyer.stop()">Stop</ActionButton>
     </div>
-    <p v-if="problem" role="alert">{{ problem }}</p>
-    <template v-if="found">
-      <p class="total" role="status">
-        <b>{{ money(found.total, found.currency) }}</b> at the prices of {{ found.date }}: goods for
-        {{ money(found.goods, found.currency) }}, shipping {{ money(found.shipping, found.currency) }}.
-        {{
-          found.optimal
-            ? 'It cannot be had for less.'
-            : `It cannot be had for less than ${money(found.lowerBound, found.currency)}; no cheaper way was found in time.`
-        }}
-      </p>
-      <p v-if="change">
-        In {{ colourName(change.to).toLowerCase() }} instead of {{ colourName(change.from).toLowerCase() }} it would cost about
-        {{ money(change.total, found.currency) }}, {{ Math.round(change.saved * 100) }} % less.
-      </p>
-      <template v-if="dearest.length > 1">
-        <h3>What costs most</h3>
-        <ol class="dearest">
-          <li v-for="(line, i) in dearest" :key="i">
-            {{ money(line.cost, found.currency) }} for {{ line.count }} × {{ pieceTitle(line) }}, {{ supplierName(line.supplier) }}
-          </li>
-        </ol>
-      </template>
-      <div v-if="found.unavailable.length > 0" class="unavailable">
-        <h3>Not offered anywhere</h3>
-        <ul>
-          <li v-for="piece in found.unavailable" :key="pieceTitle(piece)">{{ piece.count }} × {{ pieceTitle(piece) }}</li>
-        </ul>
+    <div class="answer">
+      <div v-if="isWorking" class="working" role="status">
+        <span>Looking for the cheapest orders, {{ SECONDS }} seconds at most. {{ progress }}</span>
+        <ActionButton @click="buyer.stop()">Stop</ActionButton>
       </div>
-      <table v-for="made in found.orders" :key="made.supplier">
-        <caption>
+      <p v-if="problem" role="alert">{{ problem }}</p>
+      <template v-if="found">
+        <p class="total" role="status">
+          <b>{{ money(found.total, found.currency) }}</b> at the prices of {{ found.date }}: goods for
+          {{ money(found.goods, found.currency) }}, shipping {{ money(found.shipping, found.currency) }}.
           {{
-            supplierName(made.supplier)
-          }}: goods for
-          {{
-            money(made.goods, found.currency)
-          }}, shipping
-          {{
-            money(made.shipping, found.currency)
+            found.optimal
+              ? 'It cannot be had for less.'
+              : `It cannot be had for less than ${money(found.lowerBound, found.currency)}; no cheaper way was found in time.`
           }}
-          <ActionButton
-            v-if="store.books.practice"
-            :describe="`Order at ${supplierName(made.supplier)}`"
-            @click="order(made, supplierName(made.supplier))"
-            >Order, for practice</ActionButton
+        </p>
+        <p v-if="change">
+          In {{ colourName(change.to).toLowerCase() }} instead of {{ colourName(change.from).toLowerCase() }} it would cost about
+          {{ money(change.total, found.currency) }}, {{ Math.round(change.saved * 100) }} % less.
+        </p>
+        <BarChart v-if="found.orders.length > 1" title="What goes to whom" :unit="found.currency" :bars="bySupplier" />
+        <template v-if="dearest.length > 1">
+          <h2>What costs most</h2>
+          <ol class="dearest">
+            <li v-for="(line, i) in dearest" :key="i">
+              {{ money(line.cost, found.currency) }} for {{ line.count }} × {{ pieceTitle(line) }}, {{ supplierName(line.supplier) }}
+            </li>
+          </ol>
+        </template>
+        <div v-if="found.unavailable.length > 0" class="unavailable">
+          <h2>Not offered anywhere</h2>
+          <ul>
+            <li v-for="piece in found.unavailable" :key="pieceTitle(piece)">{{ piece.count }} × {{ pieceTitle(piece) }}</li>
+          </ul>
+        </div>
+        <table v-for="made in found.orders" :key="made.supplier">
+          <caption>
+            {{
+              supplierName(made.supplier)
+            }}: goods for
+            {{
+              money(made.goods, found.currency)
+            }}, shipping
+            {{
+              money(made.shipping, found.currency)
+            }}
+            <ActionButton
+              v-if="store.books.practice"
+              :describe="`Order at ${supplierName(made.supplier)}`"
+              @click="order(made, supplierName(made.supplier))"
+              >Order, for practice</ActionButton
+            >
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col" class="number">Count</th>
+              <th scope="col">Piece</th>
+              <th scope="col" class="number">Each</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="kit in made.kits" :key="kit.id">
+              <td class="number">{{ kit.count }}</td>
+              <td>{{ kitName(kit.id) }} <span class="faint">a kit</span></td>
+              <td class="number">{{ kit.price.toFixed(2) }}</td>
+            </tr>
+            <tr v-for="(line, i) in made.lines" :key="i">
+              <td class="number">{{ line.count }}</td>
+              <td>{{ pieceTitle(line) }}</td>
+              <td class="number">{{ line.price.toFixed(2) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="surplus > 0" class="faint">
+          {{ plural(surplus, 'piece') }} of that {{ surplus === 1 ? 'is' : 'are' }} left over: sold in lots, in kits, or to fill up an
+          order.
+        </p>
+      </template>
+      <div v-for="{ delivery, name, isIn } in deliveries" :key="delivery.orderId" class="delivery" role="status">
+        <p>
+          Order {{ delivery.orderId }} at {{ name }}: {{ plural(piecesIn(delivery.delivered), 'piece')
+          }}<template v-if="delivery.kits.length > 0">
+            and
+            {{
+              plural(
+                delivery.kits.reduce((sum, kit) => sum + kit.count, 0),
+                'kit',
+              )
+            }}</template
           >
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col" class="number">Count</th>
-            <th scope="col">Piece</th>
-            <th scope="col" class="number">Each</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="kit in made.kits" :key="kit.id">
-            <td class="number">{{ kit.count }}</td>
-            <td>{{ kitName(kit.id) }} <span class="faint">a kit</span></td>
-            <td class="number">{{ kit.price.toFixed(2) }}</td>
-          </tr>
-          <tr v-for="(line, i) in made.lines" :key="i">
-            <td class="number">{{ line.count }}</td>
-            <td>{{ pieceTitle(line) }}</td>
-            <td class="number">{{ line.price.toFixed(2) }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="surplus > 0" class="faint">
-        {{ plural(surplus, 'piece') }} of that {{ surplus === 1 ? 'is' : 'are' }} left over: sold in lots, in kits, or to fill up an order.
-      </p>
-    </template>
-    <div v-for="{ delivery, name, isIn } in deliveries" :key="delivery.orderId" class="delivery" role="status">
-      <p>
-        Order {{ delivery.orderId }} at {{ name }}: {{ plural(piecesIn(delivery.delivered), 'piece')
-        }}<template v-if="delivery.kits.length > 0">
-          and
-          {{
-            plural(
-              delivery.kits.reduce((sum, kit) => sum + kit.count, 0),
-              'kit',
-            )
-          }}</template
-        >
-        for {{ money(delivery.paid, delivery.currency) }}, here on {{ delivery.arrives }}.
-      </p>
-      <p v-if="delivery.short.length > 0">
-        <b>{{ plural(piecesIn(delivery.short), 'piece') }} did not come</b> and {{ piecesIn(delivery.short) === 1 ? 'is' : 'are' }} not
-        paid: {{ delivery.short.map((piece) => `${piece.count} × ${pieceTitle(piece)}`).join('; ') }}.
-      </p>
-      <ActionButton v-if="!isIn" primary @click="putIntoStock(delivery.orderId)">Put it into the stock</ActionButton>
-      <p v-else class="faint">It is in your stock.</p>
+          for {{ money(delivery.paid, delivery.currency) }}, here on {{ delivery.arrives }}.
+        </p>
+        <p v-if="delivery.short.length > 0">
+          <b>{{ plural(piecesIn(delivery.short), 'piece') }} did not come</b> and {{ piecesIn(delivery.short) === 1 ? 'is' : 'are' }} not
+          paid: {{ delivery.short.map((piece) => `${piece.count} × ${pieceTitle(piece)}`).join('; ') }}.
+        </p>
+        <ActionButton v-if="!isIn" primary @click="putIntoStock(delivery.orderId)">Put it into the stock</ActionButton>
+        <p v-else class="faint">It is in your stock.</p>
+      </div>
     </div>
   </section>
 </template>
 
 <style scoped>
-h2 {
-  margin-top: 22px;
+.purchase {
+  display: grid;
+  grid-template-columns: minmax(280px, 360px) minmax(0, 640px);
+  gap: 12px 48px;
+  align-items: start;
+}
+@media (max-width: 900px) {
+  .purchase {
+    display: block;
+  }
 }
 .working {
   display: flex;

@@ -2,6 +2,7 @@ import birdTableUrl from '../../../demo/models/bird-table.rail.json?url'
 import ferrymanUrl from '../../../demo/models/ferryman.rail.json?url'
 import windPumpUrl from '../../../demo/models/wind-pump.rail.json?url'
 import ferryHouseUrl from '../../../demo/models/ferry-house.rail.json?url'
+import marketStallUrl from '../../../demo/models/market-stall.rail.json?url'
 import granaryUrl from '../../../demo/models/granary.rail.json?url'
 import { Fault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
@@ -9,7 +10,7 @@ import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-mes
 import type { Library } from '../storage/library'
 
 /** The first shown stands first on the shelf. */
-const DEMOS = [birdTableUrl, ferryHouseUrl, granaryUrl, ferrymanUrl, windPumpUrl]
+const DEMOS = [birdTableUrl, ferryHouseUrl, granaryUrl, ferrymanUrl, windPumpUrl, marketStallUrl]
 
 /** All or none: a shelf with half the demos would never get the rest. */
 export async function addDemos(library: Library): Promise<void> {

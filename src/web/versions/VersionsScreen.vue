@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { versionsOf } from '@core/desk'
+import { computed, ref, watch } from 'vue'
+import { compareVersions, versionsOf } from '@core/desk'
 import { addOption, addVariant, changeOption, changeVariant, removeOption, removeVariant } from '@core/edits'
 import { faultLine, plainFault } from '@core/fault'
-import type { ModelDocument } from '@core/model'
+import type { ModelDocument, VersionChoice } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
 import DeskTabs from '../parts/DeskTabs.vue'
 import { notify } from '../shared/notices'
+import TrayList from '../shared/TrayList.vue'
 import { useOpenModel } from '../stores/open-model'
 
 /** What builders may leave out or take in, and versions that have a name; which of them is shown everywhere else. */
@@ -20,6 +22,33 @@ const options = computed(() => open.model?.options ?? [])
 const versions = computed(() => (open.model ? versionsOf(open.model) : []))
 const shownId = computed(() => open.settings.version?.variant ?? '')
 const isNamed = computed(() => new Set((open.model?.variants ?? []).map(({ id }) => id)))
+
+const choices = computed(() => versions.value.map(({ id, name }) => ({ value: id, label: name })))
+const one = ref('')
+const other = ref('')
+watch(
+  versions,
+  (all) => {
+    const ids = all.map(({ id }) => id)
+    if (!ids.includes(one.value)) one.value = ids[0] ?? ''
+    if (!ids.includes(other.value) || other.value === one.value) other.value = ids.find((id) => id !== one.value) ?? ''
+  },
+  { immediate: true },
+)
+const choiceOf = (id: string): VersionChoice => (id === '' ? {} : { variant: id })
+const difference = computed(() => {
+  if (!open.model || versions.value.length < 2) return undefined
+  const { added, taken, recoloured } = compareVersions(open.model, choiceOf(one.value), choiceOf(other.value))
+  const counted = (pieces: typeof added) =>
+    pieces.map(({ lengthMm, ...piece }) => (lengthMm === undefined ? piece : { ...piece, length: lengthMm }))
+  return { added: counted(added), taken: counted(taken), recoloured }
+})
+const isAlike = computed(() => {
+  const found = difference.value
+  return found !== undefined && found.added.length + found.taken.length + found.recoloured.length === 0
+})
+const title = (shape: string): string => open.source?.catalogue.shapes.get(shape)?.title ?? shape
+const colour = (id: string): string => (open.source?.catalogue.colours.get(id)?.name ?? id).toLowerCase()
 
 async function edit(label: string, change: (model: ModelDocument) => ModelDocument): Promise<boolean> {
   try {
@@ -108,6 +137,33 @@ function show(id: string): void {
         </table>
       </div>
       <p class="faint">Plan, pictures, checks, parts and booklet are those of the version that is shown.</p>
+    </section>
+
+    <section v-if="versions.length > 1" aria-label="Side by side">
+      <h2>Side by side</h2>
+      <p class="pair">
+        <ChoiceList v-model="one" label="From" :options="choices" />
+        <ChoiceList v-model="other" label="to" :options="choices" />
+      </p>
+      <p v-if="isAlike" class="faint">They take the same pieces.</p>
+      <div v-else-if="difference" class="columns">
+        <div v-if="difference.added.length > 0">
+          <h3>It takes more</h3>
+          <TrayList :pieces="difference.added" label="What is added" />
+        </div>
+        <div v-if="difference.taken.length > 0">
+          <h3>It takes no more</h3>
+          <TrayList :pieces="difference.taken" label="What is taken out" />
+        </div>
+        <div v-if="difference.recoloured.length > 0">
+          <h3>In another colour</h3>
+          <ul class="recoloured">
+            <li v-for="each in difference.recoloured" :key="`${each.shape} ${each.from} ${each.to}`">
+              {{ each.count }} × {{ title(each.shape) }}: {{ colour(each.to) }} instead of {{ colour(each.from) }}
+            </li>
+          </ul>
+        </div>
+      </div>
     </section>
 
     <section aria-label="Options">
@@ -218,15 +274,21 @@ form {
 li {
   border-bottom: 1px solid var(--rule);
 }
-.tick {
+.pair {
   display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
+  flex-wrap: wrap;
+  gap: 8px 18px;
 }
-.tick input {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--accent);
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+  gap: 24px;
+}
+h3 {
+  margin: 6px 0;
+}
+.recoloured li {
+  display: block;
+  border: 0;
 }
 </style>

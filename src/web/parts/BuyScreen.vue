@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { piecesIn } from '@core/desk'
+import { plural } from '@core/words'
+import DeskTabs from './DeskTabs.vue'
+import PurchasePanel from './PurchasePanel.vue'
+import { useCoverage } from './use-coverage'
+
+/** What is missing, where it is bought, and what came of it. */
+const { coverage, wholeCopies, catalogue } = useCoverage()
+</script>
+
+<template>
+  <main>
+    <DeskTabs />
+    <h1>Buy</h1>
+    <p class="sum" role="status">
+      <template v-if="piecesIn(coverage.missing) === 0">Nothing is missing.</template>
+      <template v-else
+        >{{ plural(piecesIn(coverage.missing), 'piece') }} of {{ plural(coverage.missing.length, 'kind') }}
+        {{ piecesIn(coverage.missing) === 1 ? 'is' : 'are' }} missing for {{ plural(wholeCopies, 'model') }}.</template
+      >
+    </p>
+    <PurchasePanel :missing="coverage.missing" :catalogue="catalogue" />
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  overflow: auto;
+  padding: 18px 28px 60px;
+}
+.sum {
+  font-size: 1.1rem;
+}
+</style>
