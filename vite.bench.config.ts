@@ -5,7 +5,7 @@ import { alias, at } from './vite.shared.ts'
 export default defineConfig({
   logLevel: 'warn',
   resolve: { alias },
-  ssr: { noExternal: true },
+  ssr: { noExternal: true, external: ['highs'] },
   build: {
     ssr: true,
     target: 'node20',

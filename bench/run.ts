@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import { HOSTILE } from './hostile'
+import { MARKETS, measureMarket } from './markets'
 import { growth, table } from './measure'
 import { SUBJECTS } from './subjects'
 import type { Answer, Task } from './worker'
@@ -67,7 +68,15 @@ for (const name of Object.keys(HOSTILE)) {
 }
 const hostileTable = table(['hostile, one section', 'parts', 'ms, once', 'steps', 'units', 'errors'], hostile)
 
-const text = `${table(head, rows)}\n\n${hostileTable}`
+const markets: string[][] = []
+for (const size of MARKETS) {
+  const { seconds, gap } = await measureMarket(size)
+  markets.push([size.kinds, size.suppliers, size.kits, seconds.toFixed(1), gap.toFixed(2)].map(String))
+  process.stderr.write(`market: ${markets[markets.length - 1]!.join(' ')}\n`)
+}
+const marketTable = table(['kinds to buy', 'suppliers', 'kits', 's until proven, or stopped', 'not proven, %'], markets)
+
+const text = `${table(head, rows)}\n\n${hostileTable}\n\n${marketTable}`
 process.stdout.write(`${text}\n`)
 
 if (process.argv.includes('--write')) {

@@ -7,6 +7,7 @@ import { SpaceLeft } from '../src/core/motion'
 import { drawnSection, RailPainter, writeSvg } from '../src/core/picture'
 import { planModel } from '../src/core/plan'
 import { buildScene, sectionNodes } from '../src/core/scene'
+import { measureDesk } from './desk'
 import { timeEdits } from './edits'
 import { HOSTILE } from './hostile'
 import { medianTime } from './measure'
@@ -19,7 +20,7 @@ const MOST_PAINTED = 200
 export type Note = (stage: string, value: number) => void
 
 /** Measures one subject, stage after stage; the cold plan comes first, since it can only be measured once. */
-export function measureSubject(text: string, { runs, isHuge }: Subject, note: Note): void {
+export async function measureSubject(text: string, { runs, isHuge }: Subject, note: Note): Promise<void> {
   const start = performance.now()
   const model = readModelText(text)
   const { plan } = planModel(model)
@@ -41,6 +42,7 @@ export function measureSubject(text: string, { runs, isHuge }: Subject, note: No
   )
   if (!isHuge) measurePictures(model, reported, note)
   if (!isHuge) measureWaysIn(model, note)
+  if (!isHuge) await measureDesk(model, note)
 }
 
 /** One edit after another, as in a session that has opened the model and done nothing else. */

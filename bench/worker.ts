@@ -9,6 +9,6 @@ export type Answer = { readonly stage: string; readonly value: number } | { read
 
 const task = workerData as Task
 const say = (answer: Answer): void => parentPort!.postMessage(answer)
-if ('subject' in task) measureSubject(task.text, subjectNamed(task.subject), (stage, value) => say({ stage, value }))
+if ('subject' in task) await measureSubject(task.text, subjectNamed(task.subject), (stage, value) => say({ stage, value }))
 else if ('edits' in task) measureEdits(task.text, subjectNamed(task.edits), (stage, value) => say({ stage, value }))
 else say({ row: measureHostile(task.hostile) })

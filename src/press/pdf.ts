@@ -137,8 +137,7 @@ class Press extends StepSheet {
     this.text('All colours', MARGIN, column.y, { size: 14, font: this.bold })
     column.take(20)
     this.colourList(page.colours, column)
-    if (page.cuts.length > 0) this.lines('To cut to length', page.cuts)
-    if (page.alternatives.length > 0) this.lines('Instead, if you like', page.alternatives)
+    for (const { title, lines } of page.lists) this.lines(title, lines)
   }
 
   private colourList(colours: InventoryPage['colours'], { x, y, width }: FlowColumn): void {

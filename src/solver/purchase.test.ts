@@ -215,13 +215,12 @@ describe('a purchase', () => {
       ['brick-1x2', 1],
     ])
     expect(dearestLines(buy(missing, offers), 1)).toHaveLength(1)
-    const change = cheapestChange(missing, offers, [])!
+    const change = cheapestChange(buy(missing, offers), missing, offers, [])!
     expect(change).toMatchObject({ from: 'silver', to: 'ash', total: 2 })
     expect(change.saved).toBeCloseTo(9 / 11, 9)
     // Red would leave the longer brick open.
-    expect(
-      cheapestChange(missing, market({ offers: offers.suppliers[0]!.offers.filter(({ colour }) => colour !== 'ash') }), []),
-    ).toBeUndefined()
+    const less = market({ offers: offers.suppliers[0]!.offers.filter(({ colour }) => colour !== 'ash') })
+    expect(cheapestChange(buy(missing, less), missing, less, [])).toBeUndefined()
   })
 
   it('adds up: what is bought is what is missing, less what cannot be had, and what is over', () => {

@@ -48,7 +48,7 @@ const api = {
         return false
       },
     })
-    const change = cheapestChange(missing, offersAllowed(offers, choice), kits)
+    const change = cheapestChange(found, missing, offersAllowed(offers, choice), kits)
     return { purchase: found, ...(change ? { change } : {}) }
   },
 }

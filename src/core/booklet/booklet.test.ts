@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { reportModel } from '../pipeline'
 import { total } from '../count'
-import { readModelText, type Decal, type ModelDocument } from '../model'
+import { checkModel, readModelText, type Decal, type ModelDocument } from '../model'
 import {
   cautionsOf,
   decalsOf,
@@ -51,6 +51,27 @@ describe('pages', () => {
       kind: 'cover',
       remarks: [expect.stringMatching(/can be built with other pieces: one is named with section D/)],
     })
+  })
+
+  it('tell on the last page what any colour does for, and what is needed beside kits', () => {
+    const model: ModelDocument = {
+      ...oneSection([
+        part('a', 'brick-1x2', [0, 0, 0]),
+        part('b', 'brick-1x2', [0, 0, 12]),
+        { ...part('c', 'plate-1x2', [0, 0, 24]), showsColour: false },
+      ]),
+      kits: [{ id: 'k', name: 'Wall box', pieces: [{ shape: 'brick-1x2', colour: 'slate', count: 1 }] }],
+    }
+    const last = makePages(source(checkModel(model))).at(-1)!
+    expect(last).toMatchObject({
+      lists: [
+        { title: 'Any colour will do, for it is never seen', lines: ['1 × Plate 1 × 2'] },
+        { title: 'Beside one of “Wall box”, which covers 1 of 3 pieces', lines: ['1 × Brick 1 × 2, slate', '1 × Plate 1 × 2'] },
+        { title: 'Beside 2 of “Wall box”, which cover 2 of 3 pieces', lines: ['1 × Plate 1 × 2'] },
+      ],
+    })
+    const unknown = { ...model, kits: [{ id: 'k', name: 'K', pieces: [{ shape: 'brick-9x9', colour: 'red', count: 1 }] }] }
+    expect(() => checkModel(unknown)).toThrow('brick-9x9')
   })
 
   it('count the same on every page', () => {

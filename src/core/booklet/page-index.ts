@@ -1,8 +1,9 @@
-import { cutLines, mirrorTray, tally } from '../count'
+import { mirrorTray, tally } from '../count'
 import { alternativeLines } from '../figure'
 import { catalogueOf } from '../model'
 import { cautionsOf } from './cautions'
 import { decalsOf } from './decal-sheet'
+import { inventoryLists } from './inventory-lists'
 import { likenessWords, type TimesBuilt } from './near-copies'
 import type { BookletSource, CoverPage, DecalPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from './pages'
 import { PlanIndex, type IndexedSection } from './plan-index'
@@ -120,15 +121,13 @@ export class PageIndex {
   }
 
   private inventory(): InventoryPage {
-    const { model, plan } = this.source
-    const alternatives = alternativeLines(model.figures ?? [], catalogueOf(model))
+    const { plan } = this.source
     return {
       kind: 'inventory',
       parts: plan.parts,
       pieces: plan.inventory,
       colours: plan.colours,
-      alternatives,
-      cuts: cutLines(plan.inventory, catalogueOf(model)),
+      lists: inventoryLists(this.source),
     }
   }
 

@@ -110,15 +110,19 @@ export interface StepPage {
   readonly spoken: string
 }
 
+/** Lines under a title on the last page. */
+export interface InventoryList {
+  readonly title: string
+  readonly lines: readonly string[]
+}
+
 export interface InventoryPage {
   readonly kind: 'inventory'
   readonly parts: number
   readonly pieces: readonly PieceCount[]
   readonly colours: readonly ColourCount[]
-  /** What builders may take instead, for the figures of the model: a line each. */
-  readonly alternatives: readonly string[]
-  /** What is cut to lengths: a line each. */
-  readonly cuts: readonly string[]
+  /** What is said of them beside their counts. */
+  readonly lists: readonly InventoryList[]
 }
 
 /** The decals to print and cut out, at true size. */

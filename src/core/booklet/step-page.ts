@@ -48,12 +48,7 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     seenFrom,
     ahead: isDrawn && step.number < plan.steps.length ? aheadWords(view, index.source.views[section.index]?.[step.number] ?? 0) : '',
     remarks,
-    spoken: [
-      bag === '' ? '' : `${bag}.`,
-      spokenStep(label, step, joins, turn),
-      seenFrom === '' ? '' : `${seenFrom}.`,
-      ...remarks,
-    ]
+    spoken: [bag === '' ? '' : `${bag}.`, spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...remarks]
       .filter((text) => text !== '')
       .join(' '),
   }

@@ -4,7 +4,7 @@ import type { DeskPiece } from './piece'
 import { stockDifference } from './stock-change'
 
 /** Pieces of one shape that come in another colour. */
-export interface Recoloured {
+interface Recoloured {
   readonly shape: string
   readonly from: string
   readonly to: string

@@ -1,8 +1,8 @@
 import type { Kit, OfferBook } from './books'
 import { goodsOf } from './goods'
 import { greedyPurchase } from './greedy'
-import { fromCents } from './money'
-import { ANY_COLOUR, deskKey, tallyPieces, type DeskPiece } from './piece'
+import { fromCents, toCents } from './money'
+import { ANY_COLOUR, deskKey, piecesIn, tallyPieces, type DeskPiece } from './piece'
 import type { Purchase } from './purchase'
 import { settle, type OrderLine } from './settle'
 
@@ -35,11 +35,17 @@ export interface ColourChange {
 const MOST_COLOURS = 12
 
 /**
- * The change of one colour that saves most, estimated by a quick purchase before and after; nothing where none saves anything or leaves
- * as few pieces open.
+ * The change of one colour that saves most, by a quick purchase of each; nothing where none saves anything and leaves as few pieces open.
+ * A quick purchase costs rather too much, so that what is saved is told rather too low.
+ * @param found the purchase as it stands
  */
-export function cheapestChange(missing: readonly DeskPiece[], offers: OfferBook, kits: readonly Kit[]): ColourChange | undefined {
-  const now = quickTotal(missing, offers, kits)
+export function cheapestChange(
+  found: Purchase,
+  missing: readonly DeskPiece[],
+  offers: OfferBook,
+  kits: readonly Kit[],
+): ColourChange | undefined {
+  const now = { open: piecesIn(found.unavailable), cents: toCents(found.total) }
   let best: ColourChange | undefined
   for (const from of new Set(missing.map(({ colour }) => colour))) {
     if (from === ANY_COLOUR) continue

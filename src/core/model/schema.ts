@@ -234,6 +234,13 @@ const variant = Joi.object({
     .max(LIMITS.options),
 })
 
+const kitPiece = Joi.object({
+  shape: ref.required(),
+  colour: ref.required(),
+  count: Joi.number().integer().min(0).max(LIMITS.flatParts).required(),
+  lengthMm: Joi.number().greater(0).max(LIMITS.coordinate),
+})
+
 /** The shape of a `.rail.json`; what refers to something else is checked in `read.ts`. */
 export const modelSchema = Joi.object({
   format: Joi.valid('jump-rail-model').required(),
@@ -253,6 +260,9 @@ export const modelSchema = Joi.object({
     Joi.valid(...Object.keys(TECHNIQUE_POLICIES)),
     Joi.object(Object.fromEntries(TECHNIQUE_IDS.map((technique) => [technique, Joi.valid(...VERDICTS)]))),
   ),
+  kits: Joi.array()
+    .items(Joi.object({ id: id.required(), name: name.required(), pieces: Joi.array().items(kitPiece).max(LIMITS.flatParts).required() }))
+    .max(50),
   bags: Joi.object({
     pieces: Joi.number().integer().min(1).max(LIMITS.allParts).required(),
     booklets: Joi.number().integer().min(1).max(20),

@@ -20,6 +20,8 @@ export interface ModelDocument {
   readonly decals?: readonly Decal[]
   /** What is made of techniques that strain a piece; as usual where nothing is said. */
   readonly techniques?: ToldTechniques
+  /** The booklet says what builders need beside one, two … of these. */
+  readonly kits?: readonly NamedKit[]
   /** The booklet says where a bag begins: how many pieces are in one at most, and how many people build at the same time. */
   readonly bags?: AskedBags
   /** Of the finished model. */
@@ -55,6 +57,20 @@ interface Optional {
   readonly option?: string
   /** It is there when this option is not in. */
   readonly unless?: string
+}
+
+interface NamedKit {
+  readonly id: string
+  readonly name: string
+  readonly pieces: readonly KitPiece[]
+}
+
+interface KitPiece {
+  readonly shape: string
+  readonly colour: string
+  readonly count: number
+  /** Of what is cut from a roll: mm. */
+  readonly lengthMm?: number
 }
 
 interface AskedBags {

@@ -4,6 +4,7 @@ import { pageTitle, type Page } from '@core/booklet'
 import { plural } from '@core/words'
 import { total } from '@core/count'
 import DecalList from '../shared/DecalList.vue'
+import InventoryLists from '../shared/InventoryLists.vue'
 import StepSigns from '../shared/StepSigns.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 import StepPicture from '../shared/StepPicture.vue'
@@ -74,18 +75,7 @@ const title = computed(() => pageTitle(props.page))
     <template v-else-if="page.kind === 'inventory'">
       <p class="faint">{{ page.parts }} parts, {{ page.pieces.length }} different pieces</p>
       <TrayList :pieces="page.pieces" label="All pieces" />
-      <template v-if="page.cuts.length > 0">
-        <h3>To cut to length</h3>
-        <ul>
-          <li v-for="line in page.cuts" :key="line">{{ line }}</li>
-        </ul>
-      </template>
-      <template v-if="page.alternatives.length > 0">
-        <h3>Instead, if you like</h3>
-        <ul>
-          <li v-for="line in page.alternatives" :key="line">{{ line }}</li>
-        </ul>
-      </template>
+      <InventoryLists :lists="page.lists" />
     </template>
     <DecalList v-else-if="page.kind === 'decals'" :decals="page.decals" />
     <p class="number faint">{{ number }}</p>

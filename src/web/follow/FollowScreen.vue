@@ -6,6 +6,7 @@ import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
 import PagePicture from '../shared/StepPicture.vue'
 import DecalList from '../shared/DecalList.vue'
+import InventoryLists from '../shared/InventoryLists.vue'
 import StepSigns from '../shared/StepSigns.vue'
 import TrayList from '../shared/TrayList.vue'
 import { OWN_NAMES } from '../shared/own-names-key'
@@ -280,7 +281,9 @@ const onTouchEnd = (event: TouchEvent): void => {
               }}{{ join.mirrored ? ', mirrored' : '' }}
             </p>
             <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
-            <p v-for="caution in step.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ caution }}</p>
+            <p v-for="caution in step.cautions" :key="caution" class="caution">
+              <span aria-hidden="true">△</span> Take care: {{ caution }}
+            </p>
             <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
             <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
             <p v-for="remark in step.remarks" :key="remark">{{ remark }}</p>
@@ -299,18 +302,7 @@ const onTouchEnd = (event: TouchEvent): void => {
           <template v-else-if="page.kind === 'inventory'">
             <p>{{ page.parts }} parts, {{ page.pieces.length }} different pieces. You have built all of it.</p>
             <TrayList :pieces="page.pieces" label="All pieces" />
-            <template v-if="page.cuts.length > 0">
-              <h3>To cut to length</h3>
-              <ul>
-                <li v-for="line in page.cuts" :key="line">{{ line }}</li>
-              </ul>
-            </template>
-            <template v-if="page.alternatives.length > 0">
-              <h3>Instead, if you like</h3>
-              <ul>
-                <li v-for="line in page.alternatives" :key="line">{{ line }}</li>
-              </ul>
-            </template>
+            <InventoryLists :lists="page.lists" />
           </template>
         </div>
 

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { pageTitle, type Page } from '@core/booklet'
 import DecalList from '../shared/DecalList.vue'
+import InventoryLists from '../shared/InventoryLists.vue'
 import StepSigns from '../shared/StepSigns.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 import PagePicture from '../shared/StepPicture.vue'
@@ -63,6 +64,7 @@ watch(drawn, async () => {
       <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
       <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
       <DecalList v-else-if="p.kind === 'decals'" :decals="p.decals" />
+      <InventoryLists v-if="p.kind === 'inventory'" :lists="p.lists" />
     </section>
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Catalogue } from '@core/catalogue'
-import { assemblyLine, batchOf, colourTitle, cover, coverageByKits, needOf, piecesIn, type DeskPiece } from '@core/desk'
+import { assemblyLine, batchOf, colourTitle, cover, coverageByKits, needOf, piecesIn, type DeskPiece, type Kit } from '@core/desk'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
@@ -38,6 +38,16 @@ const kits = computed(() =>
 const all = computed(() => piecesIn(need.value))
 const share = (covered: number): number => Math.round((100 * covered) / Math.max(1, all.value))
 
+const isTold = (id: string): boolean => open.model?.kits?.some((kit) => kit.id === id) === true
+/** Builders are told of a kit by the model itself, so that it goes with the booklet. */
+const tell = (kit: Kit, isIn: boolean): void =>
+  void open.edit(isIn ? `tell of ${kit.name} in the booklet` : `tell no more of ${kit.name}`, ({ kits = [], ...model }) => {
+    const others = kits.filter(({ id }) => id !== kit.id)
+    const { id, name, pieces } = kit
+    const own = { id, name, pieces: pieces.map(({ work: _work, ...piece }) => piece) }
+    const next = isIn ? [...others, own] : others
+    return next.length === 0 ? model : { ...model, kits: next }
+  })
 const isNothingThere = computed(() => cover(need.value, store.books.stock, had.value).covered.length === 0)
 const isPrinting = ref(false)
 const lanes = computed(
@@ -61,6 +71,10 @@ const line = computed(() =>
     </p>
     <div v-for="{ kit, found } in kits" :key="kit.id">
       <h3>{{ kit.name }}</h3>
+      <label class="tick"
+        ><input type="checkbox" :checked="isTold(kit.id)" @change="tell(kit, ($event.target as HTMLInputElement).checked)" /> The booklet
+        says what is needed beside it</label
+      >
       <ul>
         <li v-for="each in found" :key="each.kits">
           <span class="bar" aria-hidden="true"><span :style="{ width: `${share(each.covered)}%` }" /></span>

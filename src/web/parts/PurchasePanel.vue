@@ -168,7 +168,7 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
           }}
         </p>
         <p v-if="change">
-          In {{ colourName(change.to).toLowerCase() }} instead of {{ colourName(change.from).toLowerCase() }} it would cost about
+          In {{ colourName(change.to).toLowerCase() }} instead of {{ colourName(change.from).toLowerCase() }} it would cost at most about
           {{ money(change.total, found.currency) }}, {{ Math.round(change.saved * 100) }} % less.
         </p>
         <BarChart v-if="found.orders.length > 1" title="What goes to whom" :unit="found.currency" :bars="bySupplier" />

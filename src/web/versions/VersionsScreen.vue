@@ -10,6 +10,7 @@ import LineField from '../controls/LineField.vue'
 import DeskTabs from '../parts/DeskTabs.vue'
 import { notify } from '../shared/notices'
 import TrayList from '../shared/TrayList.vue'
+import { SECONDS, useVersionCosts } from './use-version-costs'
 import { useOpenModel } from '../stores/open-model'
 
 /** What builders may leave out or take in, and versions that have a name; which of them is shown everywhere else. */
@@ -49,6 +50,8 @@ const isAlike = computed(() => {
 })
 const title = (shape: string): string => open.source?.catalogue.shapes.get(shape)?.title ?? shape
 const colour = (id: string): string => (open.source?.catalogue.colours.get(id)?.name ?? id).toLowerCase()
+
+const { costs, canReckon, isReckoning, reckon, stop, problem: costProblem } = useVersionCosts(versions)
 
 async function edit(label: string, change: (model: ModelDocument) => ModelDocument): Promise<boolean> {
   try {
@@ -97,6 +100,7 @@ function show(id: string): void {
               <th scope="col" class="number">Kinds</th>
               <th scope="col" class="number">Colours</th>
               <th scope="col" class="number">Weight, about</th>
+              <th v-if="costs.size > 0" scope="col" class="number">What is to buy</th>
               <th scope="col">With</th>
               <th scope="col"><span class="sr-only">What can be done</span></th>
             </tr>
@@ -116,6 +120,7 @@ function show(id: string): void {
               <td class="number">{{ version.kinds }}</td>
               <td class="number">{{ version.colours }}</td>
               <td class="number">{{ version.mass }} g</td>
+              <td v-if="costs.size > 0" class="number">{{ costs.get(version.id) ?? '…' }}</td>
               <td>
                 {{ version.has || 'nothing that can be left out' }}
                 <b v-if="version.clash" class="clash">{{ version.clash }}</b>
@@ -136,6 +141,14 @@ function show(id: string): void {
           </tbody>
         </table>
       </div>
+      <p v-if="canReckon" class="acts">
+        <ActionButton v-if="!isReckoning" @click="reckon">Reckon what each costs</ActionButton>
+        <template v-else>
+          <span role="status">Reckoning, {{ SECONDS }} seconds a version at most.</span>
+          <ActionButton @click="stop">Stop</ActionButton>
+        </template>
+      </p>
+      <p v-if="costProblem" role="alert">{{ costProblem }}</p>
       <p class="faint">Plan, pictures, checks, parts and booklet are those of the version that is shown.</p>
     </section>
 

@@ -1,0 +1,67 @@
+import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue'
+import { cover, needOf, piecesIn, type Purchase, type versionsOf } from '@core/desk'
+import { faultLine, plainFault } from '@core/fault'
+import { documentOfVersion } from '@core/model'
+import { useBooks } from '../stores/books'
+import { useOpenModel } from '../stores/open-model'
+import { PurchaseClient } from '../workers/purchase-client'
+
+/** So long the cheapest purchase of one version is looked for. */
+export const SECONDS = 10
+
+/** What is to be bought for each version beside what is there, as a range where it is not proven. */
+export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof versionsOf>>>) {
+  const open = useOpenModel()
+  const store = useBooks()
+  void store.load()
+  const buyer = new PurchaseClient()
+  onUnmounted(() => buyer.close())
+  const costs = shallowRef<ReadonlyMap<string, string>>(new Map())
+  const isReckoning = ref(false)
+  const problem = ref('')
+  watch([versions, () => store.books], () => (costs.value = new Map()))
+
+  async function reckon(): Promise<void> {
+    const { offers, kits, stock, had } = store.books
+    const { model } = open
+    if (!offers || !model) return
+    isReckoning.value = true
+    problem.value = ''
+    try {
+      for (const { id } of versions.value) {
+        const need = needOf(documentOfVersion(model, id === '' ? {} : { variant: id }))
+        const { missing } = cover(
+          need,
+          stock,
+          kits.map((kit) => ({ kit, count: had[kit.id] ?? 0 })),
+        )
+        const order = JSON.parse(JSON.stringify({ missing, offers, kits, seconds: SECONDS, choice: {} })) as Parameters<
+          typeof buyer.purchase
+        >[0]
+        const { purchase } = await buyer.purchase(order, () => undefined)
+        costs.value = new Map(costs.value).set(id, costWords(purchase))
+      }
+    } catch (thrown) {
+      const fault = plainFault(thrown)
+      problem.value = fault.code === 'stopped' ? '' : faultLine(fault)
+    }
+    isReckoning.value = false
+  }
+
+  return {
+    costs,
+    canReckon: computed(() => store.books.offers !== null && versions.value.length > 0),
+    isReckoning,
+    problem,
+    reckon,
+    stop: (): void => buyer.stop(),
+  }
+}
+
+/** "12.30 EUR", "11.90 to 12.30 EUR, and 3 pieces are offered nowhere". */
+function costWords({ total, lowerBound, optimal, currency, shipping, unavailable }: Purchase): string {
+  const range = optimal ? total.toFixed(2) : `${lowerBound.toFixed(2)} to ${total.toFixed(2)}`
+  const open = piecesIn(unavailable)
+  const rest = open === 0 ? '' : `; ${open} offered nowhere`
+  return `${range} ${currency}, ${shipping.toFixed(2)} of it shipping${rest}`
+}
