@@ -34,7 +34,11 @@ test('what a model takes is set against stock, kits and offers, bought cheapest,
   const sum = pieces.reduce((all, [count]) => all + Number(count), 0)
 
   const [workbook] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'as a workbook' }).click()])
-  expect(readFileSync(await workbook.path()).subarray(0, 2).toString()).toBe('PK')
+  expect(
+    readFileSync(await workbook.path())
+      .subarray(0, 2)
+      .toString(),
+  ).toBe('PK')
 
   await bringBook(page, 'Bring in a table of your stock', file('stock.csv', 'piece;colour;count\nbrick 9x9;red;2'))
   await expect(page.getByRole('alert')).toContainText('nothing has changed')
@@ -106,6 +110,10 @@ test('the practice counter is asked, ordered at and received from; the stock rem
 
   await page.getByRole('link', { name: 'Buy', exact: true }).click()
   await page.getByRole('button', { name: 'Ask the practice counter' }).click()
+  await page.getByRole('button', { name: 'Look for substitutes' }).click()
+  const substitutes = page.getByRole('list', { name: 'Substitutes' }).getByRole('listitem')
+  await substitutes.first().getByLabel('Offer it to builders in the booklet').check({ timeout: 60_000 })
+  await expect(page.getByRole('button', { name: 'Undo: offer a substitute to builders' })).toBeVisible()
   await page.getByLabel('I want').selectOption('fewest-orders')
   await page.getByRole('button', { name: 'Find the cheapest orders' }).click()
   const order = page.getByRole('button', { name: /^Order at/ }).first()

@@ -70,6 +70,18 @@ describe('pages', () => {
         { title: 'Beside 2 of “Wall box”, which cover 2 of 3 pieces', lines: ['1 × Plate 1 × 2'] },
       ],
     })
+    const substitutes = [
+      {
+        for: { shape: 'brick-1x2', colour: 'slate', count: 2 },
+        use: [{ shape: 'brick-1x1', colour: 'slate', count: 4 }],
+        consequence: 'With a seam.',
+      },
+    ]
+    expect(makePages(source(checkModel({ ...model, substitutes }))).at(-1)!).toMatchObject({
+      lists: expect.arrayContaining([
+        { title: 'Where a piece is missing', lines: ['2 × Brick 1 × 2, slate, or 4 × Brick 1 × 1, slate: With a seam.'] },
+      ]) as unknown,
+    })
     const unknown = { ...model, kits: [{ id: 'k', name: 'K', pieces: [{ shape: 'brick-9x9', colour: 'red', count: 1 }] }] }
     expect(() => checkModel(unknown)).toThrow('brick-9x9')
   })

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue'
 import { cutLines } from '../count'
-import { ANY_COLOUR, colourTitle, coverageByKits, needOf, piecesIn, type DeskPiece } from '../desk'
+import { ANY_COLOUR, coverageByKits, needOf, piecesIn, pieceTitle, substituteLines, type DeskPiece } from '../desk'
 import { alternativeLines } from '../figure'
 import { catalogueOf } from '../model'
 import type { BookletSource, InventoryList } from './pages'
@@ -12,6 +12,7 @@ export function inventoryLists({ model, plan }: BookletSource): InventoryList[] 
   return [
     { title: 'To cut to length', lines: cutLines(plan.inventory, catalogue) },
     { title: 'Any colour will do, for it is never seen', lines: anyColour.map((piece) => pieceLine(piece, catalogue)) },
+    { title: 'Where a piece is missing', lines: substituteLines(model.substitutes ?? [], catalogue) },
     ...kitLists({ model, plan }, catalogue),
     { title: 'Instead, if you like', lines: alternativeLines(model.figures ?? [], catalogue) },
   ].filter(({ lines }) => lines.length > 0)
@@ -29,5 +30,4 @@ function kitLists({ model }: Pick<BookletSource, 'model' | 'plan'>, catalogue: C
   )
 }
 
-const pieceLine = ({ shape, colour, count, lengthMm }: DeskPiece, { shapes, colours }: Catalogue): string =>
-  `${count} × ${shapes.get(shape)?.title ?? shape}${lengthMm === undefined ? '' : `, ${lengthMm} mm`}${colour === ANY_COLOUR ? '' : `, ${colourTitle(colour, colours).toLowerCase()}`}`
+const pieceLine = (piece: DeskPiece, catalogue: Catalogue): string => `${piece.count} × ${pieceTitle(piece, catalogue)}`

@@ -8,6 +8,7 @@ import { modelSchema } from './schema'
 import { shapeFault } from './schema-fault'
 import { ANGLE_LIMITS, ballBend, connectorOf, doJoin, isBall } from './joint-pose'
 import { shapeOfPart } from './lengths'
+import { checkNamedPieces } from './check-named-pieces'
 import { checkOptions } from './check-options'
 import { cleanPhotos } from './photos-of'
 import { cleanPicture, pictureSize } from './pictures'
@@ -122,13 +123,7 @@ function checkReferences(model: ModelDocument, before?: ModelDocument): void {
         throw new Fault('out-of-range', 'The chosen option does not exist.', { place: `${place}.chosen` })
     }
   })
-  refuseDoubles(model.kits ?? [], (i) => `kits[${i}].id`)
-  model.kits?.forEach(({ pieces }, i) =>
-    pieces.forEach(({ shape, colour }, k) => {
-      refuseUnknown('shape', shape, catalogue.shapes, `kits[${i}].pieces[${k}].shape`)
-      refuseUnknown('colour', colour, catalogue.colours, `kits[${i}].pieces[${k}].colour`)
-    }),
-  )
+  checkNamedPieces(model, catalogue)
   // What a section names may have gone elsewhere, so sections are taken as checked only where nothing they name has changed.
   const isAlike = before?.shapes === model.shapes && before?.palette === model.palette && before?.decals === model.decals
   const checked = new Set(before && isAlike && isSameSections(model, before) ? before.sections : [])

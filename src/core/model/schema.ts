@@ -263,6 +263,11 @@ export const modelSchema = Joi.object({
   kits: Joi.array()
     .items(Joi.object({ id: id.required(), name: name.required(), pieces: Joi.array().items(kitPiece).max(LIMITS.flatParts).required() }))
     .max(50),
+  substitutes: Joi.array()
+    .items(
+      Joi.object({ for: kitPiece.required(), use: Joi.array().items(kitPiece).min(1).max(50).required(), consequence: notes.required() }),
+    )
+    .max(500),
   bags: Joi.object({
     pieces: Joi.number().integer().min(1).max(LIMITS.allParts).required(),
     booklets: Joi.number().integer().min(1).max(20),

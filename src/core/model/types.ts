@@ -22,6 +22,8 @@ export interface ModelDocument {
   readonly techniques?: ToldTechniques
   /** The booklet says what builders need beside one, two … of these. */
   readonly kits?: readonly NamedKit[]
+  /** The booklet says what may stand in for pieces that somebody lacks. */
+  readonly substitutes?: readonly NamedSubstitute[]
   /** The booklet says where a bag begins: how many pieces are in one at most, and how many people build at the same time. */
   readonly bags?: AskedBags
   /** Of the finished model. */
@@ -71,6 +73,13 @@ interface KitPiece {
   readonly count: number
   /** Of what is cut from a roll: mm. */
   readonly lengthMm?: number
+}
+
+/** What builders may take where a piece is missing. */
+export interface NamedSubstitute {
+  readonly for: KitPiece
+  readonly use: readonly KitPiece[]
+  readonly consequence: string
 }
 
 interface AskedBags {

@@ -1,15 +1,10 @@
 <script setup lang="ts">
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import type { ChartBar } from './chart-bar'
 
 /** Bars, each with its figure in a table beside them, for who cannot see bars. */
-interface Bar {
-  readonly label: string
-  readonly value: number
-  /** In its own colour; ink when missing. */
-  readonly hex?: string
-}
-const props = defineProps<{ title: string; unit: string; bars: readonly Bar[] }>()
+const props = defineProps<{ title: string; unit: string; bars: readonly ChartBar[] }>()
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
 
 const canvas = ref<HTMLCanvasElement>()

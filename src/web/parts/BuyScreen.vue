@@ -3,6 +3,7 @@ import { piecesIn } from '@core/desk'
 import { plural } from '@core/words'
 import DeskTabs from './DeskTabs.vue'
 import PurchasePanel from './PurchasePanel.vue'
+import SubstitutesPanel from './SubstitutesPanel.vue'
 import { useCoverage } from './use-coverage'
 
 /** What is missing, where it is bought, and what came of it. */
@@ -20,6 +21,7 @@ const { coverage, wholeCopies, catalogue } = useCoverage()
         {{ piecesIn(coverage.missing) === 1 ? 'is' : 'are' }} missing for {{ plural(wholeCopies, 'model') }}.</template
       >
     </p>
+    <SubstitutesPanel :missing="coverage.missing" :spare="coverage.spare" :catalogue="catalogue" />
     <PurchasePanel :missing="coverage.missing" :catalogue="catalogue" />
   </main>
 </template>

@@ -5,6 +5,7 @@ import { colourTitle, needOf, versionsOf } from '@core/desk'
 import { coloursOf, inventoryOf } from '@core/count'
 import { useOpenModel } from '../stores/open-model'
 import BarChart from './BarChart.vue'
+import type { ChartBar } from './chart-bar'
 import DeskTabs from './DeskTabs.vue'
 
 /** Where the pieces go: by colour, by section, by version. */
@@ -13,12 +14,7 @@ const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
 /** More bars than these are told together. */
 const MOST_BARS = 24
 
-interface Bar {
-  readonly label: string
-  readonly value: number
-  readonly hex?: string
-}
-function shortened(bars: readonly Bar[]): Bar[] {
+function shortened(bars: readonly ChartBar[]): ChartBar[] {
   if (bars.length <= MOST_BARS) return [...bars]
   const rest = bars.slice(MOST_BARS - 1)
   const value = rest.reduce((sum, bar) => sum + bar.value, 0)

@@ -15,7 +15,7 @@ const found = shallowRef<readonly Harvest[] | null>(null)
 const isLooking = ref(false)
 const problem = ref('')
 watch(
-  () => props.missing,
+  () => JSON.stringify(props.missing),
   () => {
     found.value = null
   },

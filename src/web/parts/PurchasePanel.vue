@@ -71,7 +71,7 @@ async function askPractice(): Promise<void> {
   isAsking.value = false
 }
 watch(
-  () => [props.missing, store.books, choice.value],
+  () => [JSON.stringify(props.missing), store.books, choice.value],
   () => {
     found.value = null
     problem.value = ''

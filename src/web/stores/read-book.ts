@@ -12,7 +12,7 @@ interface ReadBook {
   readonly said: string
 }
 
-interface Known {
+interface BookReading {
   readonly catalogue: Catalogue
   readonly aliases: readonly Alias[]
   /** ms */
@@ -20,7 +20,7 @@ interface Known {
 }
 
 /** A file of stock, kits or offers, as a change of the books. @throws Fault where the file is refused */
-export function readBook(kind: BookKind, bytes: Uint8Array, { catalogue, aliases, now: at }: Known): ReadBook {
+export function readBook(kind: BookKind, bytes: Uint8Array, { catalogue, aliases, now: at }: BookReading): ReadBook {
   if (kind === 'stock') {
     const { pieces, words } = readStock(bytes, catalogue, aliases)
     const read =

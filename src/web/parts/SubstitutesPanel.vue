@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import type { Catalogue } from '@core/catalogue'
+import { pieceTitle, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
+import { faultLine, plainFault } from '@core/fault'
+import { toBytes } from '../../workers/plan-messages'
+import ActionButton from '../controls/ActionButton.vue'
+import { useBooks } from '../stores/books'
+import { useOpenModel } from '../stores/open-model'
+import { SubstitutesClient } from '../workers/substitutes-client'
+
+/** What could stand in for pieces that are missing, each tried by planning; what is offered to builders stands in the booklet. */
+const props = defineProps<{ missing: readonly DeskPiece[]; spare: readonly DeskPiece[]; catalogue: Catalogue }>()
+const open = useOpenModel()
+const store = useBooks()
+const finder = new SubstitutesClient()
+onUnmounted(() => finder.close())
+const found = shallowRef<readonly Substitute[] | null>(null)
+const isLooking = ref(false)
+const problem = ref('')
+watch(
+  () => JSON.stringify(props.missing),
+  () => {
+    found.value = null
+  },
+)
+
+async function look(): Promise<void> {
+  if (!open.shown) return
+  isLooking.value = true
+  problem.value = ''
+  const plain = JSON.parse(JSON.stringify({ missing: props.missing, spare: props.spare, offers: store.books.offers })) as Omit<
+    Parameters<typeof finder.find>[0],
+    'model'
+  >
+  try {
+    found.value = await finder.find({ ...plain, model: toBytes(open.shown) })
+  } catch (thrown) {
+    const fault = plainFault(thrown)
+    problem.value = fault.code === 'stopped' ? '' : faultLine(fault)
+  }
+  isLooking.value = false
+}
+
+const told = computed(() => new Set((open.model?.substitutes ?? []).map(substituteKey)))
+/** Offered in the booklet, or no more. */
+const offer = (substitute: Substitute, isIn: boolean): void =>
+  void open.edit(isIn ? 'offer a substitute to builders' : 'offer a substitute no more', ({ substitutes = [], ...model }) => {
+    const own = substituteOf(substitute)
+    const others = substitutes.filter((each) => substituteKey(each) !== substituteKey(own))
+    const next = isIn ? [...others, own] : others
+    return next.length === 0 ? model : { ...model, substitutes: next }
+  })
+const words = (piece: DeskPiece): string => `${piece.count} × ${pieceTitle(piece, props.catalogue)}`
+</script>
+
+<template>
+  <section v-if="missing.length > 0" aria-label="What could stand in" class="substitutes">
+    <h2>What could stand in</h2>
+    <p v-if="!isLooking && !found"><ActionButton @click="look">Look for substitutes</ActionButton></p>
+    <p v-if="isLooking" class="acts" role="status">Trying what else would hold. <ActionButton @click="finder.stop()">Stop</ActionButton></p>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <p v-if="found && found.length === 0" role="status">Nothing that is spare or offered could stand in.</p>
+    <ul v-if="found && found.length > 0" aria-label="Substitutes">
+      <li v-for="(substitute, i) in found" :key="i">
+        <b>{{ words(substitute.for) }}</b>: {{ substitute.use.map(words).join(' and ') }} instead. {{ substitute.consequence }}
+        <label class="tick"
+          ><input
+            type="checkbox"
+            :checked="told.has(substituteKey(substitute))"
+            @change="offer(substitute, ($event.target as HTMLInputElement).checked)"
+          />
+          Offer it to builders in the booklet</label
+        >
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin-top: 22px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,28 @@
+import type { Substitute } from '@core/desk'
+import type { SubstitutesApi, SubstitutesOrder } from '../../workers/substitutes.worker'
+import { RequestTable, type MakeWorker } from './request-table'
+
+const makeFinder: MakeWorker = (name) =>
+  new Worker(new URL('../../workers/substitutes.worker.ts', import.meta.url), { type: 'module', name })
+
+/** Looks for what could stand in for missing pieces, in a worker of its own: each is tried by planning. */
+export class SubstitutesClient {
+  private readonly table: RequestTable<SubstitutesApi>
+
+  constructor(make: MakeWorker = makeFinder) {
+    this.table = new RequestTable('substitutes', make)
+  }
+
+  /** @throws Fault `stopped`, `worker-died` */
+  find(order: SubstitutesOrder): Promise<Substitute[]> {
+    return this.table.ask(async (remote): Promise<Substitute[]> => remote.find(order))
+  }
+
+  stop(): void {
+    this.table.stop()
+  }
+
+  close(): void {
+    this.table.close()
+  }
+}
