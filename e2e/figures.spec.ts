@@ -21,6 +21,10 @@ test('a figure is made, given an alternative, posed, and its alternatives are pr
   await headwear.getByLabel('taken from').first().fill('the blue ferry')
   await headwear.getByLabel('taken from').first().press('Tab')
   await expect(headwear.getByText('from the blue ferry')).toBeVisible()
+  await headwear.getByLabel('price').first().fill('1.5')
+  await headwear.getByLabel('price').first().press('Tab')
+  const costs = page.getByRole('region', { name: 'What it costs' })
+  await expect(costs.getByRole('row', { name: /As close as can be/ })).toContainText('7.50')
   await page.getByLabel('Left arm, degrees').fill('-70')
   await page.getByLabel('Left arm, degrees').press('Tab')
   await pictureDrawn(page)
@@ -32,7 +36,9 @@ test('a figure is made, given an alternative, posed, and its alternatives are pr
   await expect(arms.getByRole('button')).toHaveCount(1)
   await expect(arms).not.toContainText('left')
   await page.getByRole('link', { name: 'Booklet' }).click()
-  await expect(page.getByText('Figure 1, headwear: Figure hair, short in Brown, from the blue ferry').first()).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('Figure 1, headwear: Figure hair, short in Brown, from the blue ferry').first()).toBeVisible({
+    timeout: 30_000,
+  })
 })
 
 test('a figure that was made is put into the model on the bench', async ({ page }) => {

@@ -117,7 +117,7 @@ test('everything goes into one file and comes back into an empty browser', async
   await expect(fresh.getByRole('list', { name: 'Models' }).getByRole('listitem')).toHaveCount(6)
   await fresh.getByLabel('Model files to bring in').setInputFiles(zip)
   const found = fresh.getByRole('region', { name: 'What the backup holds' })
-  await expect(found).toContainText('6 models')
+  await expect(found).toContainText('7 models')
   await found.getByRole('button', { name: 'Put them on the shelf' }).click()
   await expect(fresh.getByRole('list', { name: 'Models' }).getByRole('listitem')).toHaveCount(13)
   await fresh.getByLabel('Find a model').fill('lake')

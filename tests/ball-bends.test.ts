@@ -66,7 +66,9 @@ describe('a ball in its cup', () => {
     ] as const) {
       for (const towards of around.filter((_, i) => i % 2 === 0))
         for (const spin of around) {
-          const { findings } = reportModel(checkModel(pair(ball, cup, (48.5 * Math.PI) / 180, towards, (spin * 180) / Math.PI, false))).report
+          const { findings } = reportModel(
+            checkModel(pair(ball, cup, (48.5 * Math.PI) / 180, towards, (spin * 180) / Math.PI, false)),
+          ).report
           const meets = findings.some(({ code }) => code === 'overlap')
           expect({ ball, towards, spin, meets }).toEqual({ ball, towards, spin, meets: false })
         }

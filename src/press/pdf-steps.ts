@@ -1,6 +1,5 @@
-import { NOTE_SIGNS, type StepPage, type TrayPage } from '@core/booklet'
+import type { StepPage, TrayPage } from '@core/booklet'
 import { lettersOf, pieceKey } from '@core/count'
-import type { StepNoteKind } from '@core/model'
 import type { PictureSize } from '@core/picture'
 import { FlowColumn, type SheetPlace } from './column'
 import { PhotoSheet } from './pdf-photos'
@@ -237,7 +236,7 @@ export class StepSheet extends PhotoSheet {
         continue
       }
       if (text.sign === 'turn') this.turnMark(column.x, column.y)
-      else if (text.sign) this.noteSign(text.sign, column.x, column.y)
+      if (text.path !== undefined) this.pathSign(text.path, column.x, column.y)
       column.take(this.paragraph(text.text, column.inset(indentOf(text)), this.optionsOf(text)), TEXT_GAP)
     }
   }
@@ -254,8 +253,9 @@ export class StepSheet extends PhotoSheet {
       this.page.drawSvgPath(path, { x, y: y + 10, scale: 0.8, borderColor: INK, borderWidth: 1.2 })
   }
 
-  private noteSign(kind: StepNoteKind, x: number, y: number): void {
-    this.page.drawSvgPath(NOTE_SIGNS[kind], { x, y: y + 9.5, scale: SIGN_SCALE, borderColor: INK, borderWidth: 1 })
+  /** A sign before a text, given as path data. */
+  private pathSign(path: string, x: number, y: number): void {
+    this.page.drawSvgPath(path, { x, y: y + 9.5, scale: SIGN_SCALE, borderColor: INK, borderWidth: 1 })
   }
 
   /** The rail of the section with a tie for each step; this step's tie is long and bears its label. */
@@ -282,7 +282,8 @@ export class StepSheet extends PhotoSheet {
 }
 
 /** What stands before a text, pt. */
-const indentOf = ({ sign }: SheetText): number => (sign === undefined ? 0 : sign === 'turn' ? TURN_MARK : CAUTION.sign)
+const indentOf = ({ sign, path }: SheetText): number =>
+  sign === 'turn' ? TURN_MARK : sign === 'caution' || path !== undefined ? CAUTION.sign : 0
 /** Signs of notes are drawn so large, of 24 units: as high as a line. */
 const SIGN_SCALE = 0.5
 

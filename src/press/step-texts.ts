@@ -1,6 +1,5 @@
-import type { StepPage, TrayPage } from '@core/booklet'
+import { NOTE_SIGNS, type StepPage, type TrayPage } from '@core/booklet'
 import { total } from '@core/count'
-import type { StepNoteKind } from '@core/model'
 import { plural } from '@core/words'
 
 /** Something that is said of a step, how it is set, and what sign stands before it. */
@@ -10,7 +9,9 @@ export interface SheetText {
   readonly size: number
   readonly isBold?: boolean
   readonly isFaint?: boolean
-  readonly sign?: 'turn' | StepNoteKind
+  readonly sign?: 'turn' | 'caution'
+  /** Another sign before it: path data in a square of 24 units. */
+  readonly path?: string
 }
 
 const LOOSE = 'Loose on the table until the next steps hold it.'
@@ -23,7 +24,7 @@ export const joinTexts = ({ joins }: StepPage): SheetText[] =>
   ])
 
 /** All that is said of a step: first what can hurt, then what to do with the work, then the rest. */
-export const stepTexts = ({ bag, cautions, turn, seenFrom, remarks, rests, note, signs, ahead }: StepPage): SheetText[] =>
+export const stepTexts = ({ bag, cautions, turn, seenFrom, remarks, rests, note, signs, ahead, aheadSign }: StepPage): SheetText[] =>
   [
     { text: bag === '' ? '' : `${bag}.`, size: 11, isBold: true } as const,
     ...cautions.map((text): SheetText => ({ text, size: 9.5, sign: 'caution' })),
@@ -32,8 +33,10 @@ export const stepTexts = ({ bag, cautions, turn, seenFrom, remarks, rests, note,
     ...remarks.map((text) => ({ text, size: 9 })),
     { text: rests.length === 0 ? '' : LOOSE, size: 8.5, isFaint: true },
     { text: note, size: 9 },
-    ...signs.filter(({ kind }) => kind !== 'caution').map(({ kind, text }): SheetText => ({ text, size: 9, isBold: true, sign: kind })),
-    { text: ahead === '' ? '' : `${ahead}.`, size: 8.5, isFaint: true },
+    ...signs
+      .filter(({ kind }) => kind !== 'caution')
+      .map(({ kind, text }): SheetText => ({ text, size: 9, isBold: true, path: NOTE_SIGNS[kind] })),
+    { text: ahead === '' ? '' : `${ahead}.`, size: 8.5, isFaint: true, ...(aheadSign === '' ? {} : { path: aheadSign }) },
   ].filter(({ text }) => text !== '')
 
 /** What stands under the name of a section: how much of it there is, how often it is built, which bag is opened for it. */

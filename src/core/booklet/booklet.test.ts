@@ -11,6 +11,7 @@ import {
   layDecals,
   layRail,
   makePages,
+  PageIndex,
   reachWords,
   sectionLetter,
   stepLabel,
@@ -84,6 +85,22 @@ describe('pages', () => {
     })
     const unknown = { ...model, kits: [{ id: 'k', name: 'K', pieces: [{ shape: 'brick-9x9', colour: 'red', count: 1 }] }] }
     expect(() => checkModel(unknown)).toThrow('brick-9x9')
+  })
+
+  it('have no tray for a unit of one step: its pieces lie in the tray of what it goes into', () => {
+    const pump = source(readModelText(readFileSync(new URL('../../../demo/models/wind-pump.rail.json', import.meta.url), 'utf8')))
+    const small = pump.plan.sections.filter(({ derivedFrom, steps }) => derivedFrom !== undefined && steps.length === 1)
+    expect(small.map(({ id }) => id)).toEqual(['pump~1'])
+    const told = makePages(pump)
+    const trays = told.flatMap((page) => (page.kind === 'tray' ? [page] : []))
+    expect(trays.map(({ section }) => section)).not.toContain('pump~1')
+    expect(trays.reduce((sum, { pieces, times, mirrored }) => sum + total(pieces) * (times + mirrored), 0)).toBe(total(pump.plan.inventory))
+    const alone = told.flatMap((page) => ('section' in page && page.section === 'pump~1' ? [page] : []))
+    expect(alone).toMatchObject([{ kind: 'step', number: 1, of: 1, remarks: ['Build this by itself first: it goes in as one.'] }])
+    // Each step has its page, and is found on it.
+    const index = new PageIndex(pump)
+    for (const { id, steps } of pump.plan.sections)
+      steps.forEach((_, step) => expect(index.stepPage(id, step)).toMatchObject({ section: id, number: step + 1 }))
   })
 
   it('count the same on every page', () => {

@@ -1,4 +1,4 @@
-import { mirrorTray, tally } from '../count'
+import { mirrorTray, tally, type PieceCount } from '../count'
 import { alternativeLines } from '../figure'
 import { catalogueOf } from '../model'
 import { cautionsOf } from './cautions'
@@ -6,7 +6,7 @@ import { decalsOf } from './decal-sheet'
 import { inventoryLists } from './inventory-lists'
 import { likenessWords, type TimesBuilt } from './near-copies'
 import type { BookletSource, CoverPage, DecalPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from './pages'
-import { PlanIndex, type IndexedSection } from './plan-index'
+import { isSmallUnit, PlanIndex, type IndexedSection } from './plan-index'
 import { stepPage } from './step-page'
 
 /** Where a page stands: one of the whole, a section's tray (step −1), or one of its steps (from 0). */
@@ -21,8 +21,9 @@ export class PageIndex {
   private readonly index: PlanIndex
   private readonly before: readonly (CoverPage | DecalPage)[]
   /** For each section that is built, the number of its tray page. */
-  private readonly trays: { readonly section: IndexedSection; readonly at: number }[] = []
-  private readonly trayOf = new Map<string, number>()
+  private readonly trays: { readonly section: IndexedSection; readonly at: number; readonly firstStep: number }[] = []
+  /** The page of the first step of each section that is built. */
+  private readonly firstSteps = new Map<string, number>()
   private readonly made = new Map<number, Page>()
   /** How often each section is built, by its id. */
   private readonly built: ReadonlyMap<string, TimesBuilt>
@@ -38,9 +39,10 @@ export class PageIndex {
     let at = this.before.length
     for (const section of this.index.sections) {
       if (section.plan.times + section.plan.mirrored === 0) continue
-      this.trays.push({ section, at })
-      this.trayOf.set(section.plan.id, at)
-      at += 1 + section.plan.steps.length
+      const firstStep = isSmallUnit(section) ? at : at + 1
+      this.trays.push({ section, at, firstStep })
+      this.firstSteps.set(section.plan.id, firstStep)
+      at = firstStep + section.plan.steps.length
     }
     this.count = at + 1
   }
@@ -58,9 +60,9 @@ export class PageIndex {
   stepPage(section: string, step: number): StepPage | undefined {
     const planned = this.index.section(section)
     if (!planned || step < 0 || step >= planned.plan.steps.length) return undefined
-    const tray = this.trayOf.get(section)
+    const first = this.firstSteps.get(section)
     // A section that is never built has no pages in the booklet, but its rail is looked at all the same.
-    return tray === undefined ? stepPage(this.index, planned, planned.plan.steps[step]!) : (this.page(tray + 1 + step) as StepPage)
+    return first === undefined ? stepPage(this.index, planned, planned.plan.steps[step]!) : (this.page(first + step) as StepPage)
   }
 
   all(): Page[] {
@@ -78,8 +80,8 @@ export class PageIndex {
       if (this.trays[middle]!.at <= number) low = middle
       else high = middle - 1
     }
-    const { section, at } = this.trays[low]!
-    return { section, step: number - at - 1 }
+    const { section, firstStep } = this.trays[low]!
+    return { section, step: number - firstStep }
   }
 
   private make(place: PagePlace): Page {
@@ -133,7 +135,7 @@ export class PageIndex {
 
   private tray(section: IndexedSection): TrayPage {
     const { id, name, times, mirrored, steps } = section.plan
-    const pieces = tally(steps.flatMap((step) => step.callout))
+    const pieces = tally(this.piecesOf(section))
     const mirror = mirrored > 0 ? mirrorTray(this.source.model, pieces) : []
     const isSame = JSON.stringify(mirror) === JSON.stringify(pieces)
     return {
@@ -150,6 +152,17 @@ export class PageIndex {
       remarks: this.trayRemarks(id),
       picture: this.lastPicture(section),
     }
+  }
+
+  /** For building it once: its own, and those of the small units that go into it. */
+  private piecesOf({ plan }: IndexedSection): PieceCount[] {
+    return plan.steps.flatMap(({ callout, moves }) => [
+      ...callout,
+      ...moves.flatMap((move): PieceCount[] => {
+        const unit = 'section' in move ? this.index.section(move.section) : undefined
+        return unit && isSmallUnit(unit) ? this.piecesOf(unit) : []
+      }),
+    ])
   }
 
   private trayRemarks(id: string): string[] {

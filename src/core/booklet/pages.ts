@@ -105,6 +105,8 @@ export interface StepPage {
   readonly seenFrom: string
   /** In words, where the viewer stands in the next step when that is another side; else empty. */
   readonly ahead: string
+  /** The same as a sign: path data in a square of 24 units; else empty. */
+  readonly aheadSign: string
   /** How far what is joined can move on its joints, and what is otherwise than in a section like this one: a sentence each. */
   readonly remarks: readonly string[]
   readonly spoken: string

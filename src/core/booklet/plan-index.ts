@@ -14,6 +14,9 @@ export interface IndexedSection {
   readonly base: Section
 }
 
+/** A unit of one step is built where it goes in: its pieces lie in the tray of what joins it, and it has no tray of its own. */
+export const isSmallUnit = ({ plan }: IndexedSection): boolean => plan.derivedFrom !== undefined && plan.steps.length === 1
+
 /** Everything of a source by its id, so that no page searches: made once for each source. */
 export class PlanIndex {
   private readonly plans: ReadonlyMap<string, IndexedSection>

@@ -5,9 +5,10 @@ import { listInWords } from '../words'
 import { nearCopies } from './near-copies'
 import type { Join, StepPage } from './pages'
 import { stepLabel } from './pages'
-import { copyById, type IndexedSection, type PlanIndex } from './plan-index'
+import { copyById, isSmallUnit, type IndexedSection, type PlanIndex } from './plan-index'
 import { reachWords } from './reach-words'
 import { aheadWords, insetWords, seenFromWords, spokenStep } from './step-words'
+import { sideSign } from './side-sign'
 import { notesOfStep } from './step-notes'
 import { LAYINGS, turnWords } from './turn-words'
 
@@ -19,12 +20,14 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
   const label = stepLabel(letter, step.number)
   const view = index.source.views[section.index]?.[step.number - 1] ?? 0
   const isDrawn = index.isDrawn(section)
+  const next = isDrawn && step.number < plan.steps.length ? (index.source.views[section.index]?.[step.number] ?? 0) : view
   const inset = index.inset(plan.id, step.number)
   const seenFrom = isDrawn ? [seenFromWords(view), inset ? insetWords(inset.view) : ''].filter((text) => text !== '').join('. ') : ''
   const turn = turnWords(step.turn) || (step.moves.some((move) => move.direction === '+z') ? lifted(plan, step) : '')
   // With its first step a section's tray says it.
-  const bag = step.number === 1 ? '' : index.bag(plan.id, step.number)
-  const remarks = [...reachesOf(index, section, step), ...differencesOf(index, section, step)]
+  const bag = step.number === 1 && !isSmallUnit(section) ? '' : index.bag(plan.id, step.number)
+  const alone = isSmallUnit(section) ? ['Build this by itself first: it goes in as one.'] : []
+  const remarks = [...alone, ...reachesOf(index, section, step), ...differencesOf(index, section, step)]
   return {
     kind: joins.length > 0 ? 'jump' : 'step',
     section: plan.id,
@@ -46,7 +49,8 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     lies: orientationsOf(plan)[step.number - 1] ?? UPRIGHT,
     ...(given?.view === undefined ? {} : { chosenView: given.view }),
     seenFrom,
-    ahead: isDrawn && step.number < plan.steps.length ? aheadWords(view, index.source.views[section.index]?.[step.number] ?? 0) : '',
+    ahead: aheadWords(view, next),
+    aheadSign: next === view ? '' : sideSign(view, next),
     remarks,
     spoken: [bag === '' ? '' : `${bag}.`, spokenStep(label, step, joins, turn), seenFrom === '' ? '' : `${seenFrom}.`, ...remarks]
       .filter((text) => text !== '')

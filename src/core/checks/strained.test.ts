@@ -58,4 +58,6 @@ it('is held by studs on one side alone as little as before', () => {
 })
 
 const errorsOf = (model: ModelDocument, techniques: ToldTechniques): string[] =>
-  reportModel({ ...model, techniques }).report.findings.flatMap(({ severity, code }) => (severity === 'error' && code !== 'strained' ? [code] : []))
+  reportModel({ ...model, techniques }).report.findings.flatMap(({ severity, code }) =>
+    severity === 'error' && code !== 'strained' ? [code] : [],
+  )

@@ -1,6 +1,16 @@
 import { massOf, type Shape } from '../catalogue'
 import { memo } from '../memo'
-import { catalogueOf, copiesOf, Flattener, jointReach, sectionById, type Copy, type ModelDocument, type PlacedPart, type Section } from '../model'
+import {
+  catalogueOf,
+  copiesOf,
+  Flattener,
+  jointReach,
+  sectionById,
+  type Copy,
+  type ModelDocument,
+  type PlacedPart,
+  type Section,
+} from '../model'
 import { add, dot, length, MM_PER_U, posed, scale, subtract, type Vec } from '../space'
 
 /** How a section hangs on what it turns about: it balances where its weight lies on the axle. */

@@ -2,4 +2,5 @@
 export * from './recipe'
 export * from './build'
 export * from './words'
+export { figureCosts, type FigureCost } from './costs'
 export { piecesForSlot } from './slot-pieces'

@@ -48,7 +48,11 @@ export function planSections(model: ModelDocument, printer: PlanPrinter, options
   let done = 0
   return order.flatMap((id, i) => {
     const section = sectionById(model, id)
-    const content = [...reachable(model, id).flatMap((used, k) => contentOf(sectionById(model, used), k === 0)), model.shapes, holdsPressed(model)]
+    const content = [
+      ...reachable(model, id).flatMap((used, k) => contentOf(sectionById(model, used), k === 0)),
+      model.shapes,
+      holdsPressed(model),
+    ]
     const kept = isGiven(section) ? undefined : options.kept?.[id]
     const fits =
       kept &&

@@ -190,9 +190,7 @@ const isUnit = ({ nodes, unit }: Removal): boolean => nodes.length > 1 || unit !
 /** The greedy peel never goes back; in a small section all orders are tried before anything is called a unit or interlocking. */
 export function peelWell(space: SpaceLeft, progress: (done: number, all: number) => void): readonly Removal[] {
   const greedy = new Peeler(space, progress).run()
-  const isDoubtful = greedy.some(
-    ({ nodes, isHanging, block }) => (nodes.length > 1 && isHanging !== true) || block !== undefined,
-  )
+  const isDoubtful = greedy.some(({ nodes, isHanging, block }) => (nodes.length > 1 && isHanging !== true) || block !== undefined)
   return (isDoubtful && peelExactly(space)) || greedy
 }
 

@@ -7,7 +7,9 @@ export function sectionNodes(model: ModelDocument, flattener: Flattener, section
   const section = sectionById(model, sectionId)
   const more = holdsPressed(model) ? { holdsPressed: true } : {}
   return [
-    ...flattener.own(section).map((placed): NodeSpec => ({ id: placed.part.id, kind: 'part', source: placed.part.shape, parts: [placed], ...more })),
+    ...flattener
+      .own(section)
+      .map((placed): NodeSpec => ({ id: placed.part.id, kind: 'part', source: placed.part.shape, parts: [placed], ...more })),
     ...copiesOf(section).map((copy): NodeSpec => ({
       id: copy.id,
       kind: 'copy',

@@ -5,6 +5,7 @@ import { plural } from '@core/words'
 import { total } from '@core/count'
 import DecalList from '../shared/DecalList.vue'
 import InventoryLists from '../shared/InventoryLists.vue'
+import PathSign from '../shared/PathSign.vue'
 import StepSigns from '../shared/StepSigns.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 import StepPicture from '../shared/StepPicture.vue'
@@ -70,7 +71,7 @@ const title = computed(() => pageTitle(props.page))
       <p v-for="caution in step.cautions" :key="caution">△ Take care: {{ caution }}</p>
       <p v-if="step.note">{{ step.note }}</p>
       <StepSigns :signs="step.signs" />
-      <p v-if="step.ahead" class="faint">{{ step.ahead }}.</p>
+      <p v-if="step.ahead" class="faint"><PathSign :path="step.aheadSign" /> {{ step.ahead }}.</p>
     </template>
     <template v-else-if="page.kind === 'inventory'">
       <p class="faint">{{ page.parts }} parts, {{ page.pieces.length }} different pieces</p>

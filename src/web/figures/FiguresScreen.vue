@@ -13,6 +13,7 @@ import PiecePicture from '../shared/PiecePicture.vue'
 import LineReading from '../shared/LineReading.vue'
 import StepPicture from '../shared/StepPicture.vue'
 import { useOpenModel } from '../stores/open-model'
+import FigureCosts from './FigureCosts.vue'
 
 /** Figures by their slots: what is published in each, what may be taken instead, and how the limbs are held. */
 const open = useOpenModel()
@@ -166,7 +167,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
                 ><input type="radio" :name="slot" :checked="i === (entryOf(slot)!.chosen ?? 0)" @change="publish(slot, i)" />
                 {{ open.source ? optionWords(option, open.source.catalogue, figure.currency) : option.shape }}</label
               >
-              <details v-if="entryOf(slot)!.options.length > 1">
+              <details>
                 <summary>Describe</summary>
                 <ChoiceList
                   :model-value="String(option.closeness ?? '')"
@@ -221,6 +222,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
         </li>
       </ul>
     </div>
+    <FigureCosts v-if="figure" :recipe="figure" />
   </main>
 </template>
 

@@ -7,6 +7,7 @@ import { aliasText } from '@core/names'
 import PagePicture from '../shared/StepPicture.vue'
 import DecalList from '../shared/DecalList.vue'
 import InventoryLists from '../shared/InventoryLists.vue'
+import PathSign from '../shared/PathSign.vue'
 import StepSigns from '../shared/StepSigns.vue'
 import TrayList from '../shared/TrayList.vue'
 import { OWN_NAMES } from '../shared/own-names-key'
@@ -291,7 +292,7 @@ const onTouchEnd = (event: TouchEvent): void => {
             <PhotoPicture v-for="(photo, i) in step.photos" :key="`photo ${index} ${i}`" :photo="photo" />
             <p v-if="step.note" class="notes">{{ step.note }}</p>
             <StepSigns :signs="step.signs" />
-            <p v-if="step.ahead" class="faint">{{ step.ahead }}.</p>
+            <p v-if="step.ahead" class="faint"><PathSign :path="step.aheadSign" /> {{ step.ahead }}.</p>
             <button v-if="answered > 0" class="plain-button framed" @click="isAsking = true">
               {{ answered === 1 ? 'A question is answered here' : `${answered} questions are answered here` }}
             </button>

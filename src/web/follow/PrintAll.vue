@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { pageTitle, type Page } from '@core/booklet'
 import DecalList from '../shared/DecalList.vue'
 import InventoryLists from '../shared/InventoryLists.vue'
+import PathSign from '../shared/PathSign.vue'
 import StepSigns from '../shared/StepSigns.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 import PagePicture from '../shared/StepPicture.vue'
@@ -52,7 +53,7 @@ watch(drawn, async () => {
         <p v-for="remark in p.remarks" :key="remark">{{ remark }}</p>
         <p v-if="p.note">{{ p.note }}</p>
         <StepSigns :signs="p.signs" />
-        <p v-if="p.ahead">{{ p.ahead }}.</p>
+        <p v-if="p.ahead"><PathSign :path="p.aheadSign" /> {{ p.ahead }}.</p>
         <PhotoPicture v-for="(photo, k) in p.photos" :key="`photo ${k}`" :photo="photo" />
       </template>
       <template v-if="p.kind === 'tray' || p.kind === 'cover'">

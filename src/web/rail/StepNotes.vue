@@ -4,6 +4,7 @@ import { NOTE_SIGNS, NOTE_WORDS, type StepSign } from '@core/booklet'
 import { STEP_NOTE_KINDS, type StepNote, type StepNoteKind } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
+import PathSign from '../shared/PathSign.vue'
 
 /** Further notes of a step, each with what it is for: they stand in the booklet behind that word. */
 defineProps<{ signs: readonly StepSign[]; isLocked: boolean; suggested: readonly StepNote[] }>()
@@ -22,7 +23,7 @@ function add(): void {
   <div class="notes">
     <ul v-if="signs.length > 0" aria-label="Notes with a sign">
       <li v-for="(sign, i) in signs" :key="`${i} ${sign.text}`">
-        <svg viewBox="0 0 24 24" width="20" height="20" aria-hidden="true"><path :d="NOTE_SIGNS[sign.kind]" /></svg>
+        <PathSign :path="NOTE_SIGNS[sign.kind]" />
         <span>{{ sign.text }}</span>
         <button class="plain-button" :disabled="isLocked" :aria-label="`Take away: ${sign.text}`" @click="emit('remove', i)">
           Take away
@@ -65,14 +66,6 @@ li button {
 li span {
   flex: 1;
   min-width: 0;
-}
-svg {
-  flex: none;
-  fill: none;
-  stroke: currentcolor;
-  stroke-width: 1.8;
-  stroke-linecap: round;
-  stroke-linejoin: round;
 }
 form {
   display: flex;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { NOTE_SIGNS, type StepSign } from '@core/booklet'
+import PathSign from './PathSign.vue'
 
 /** The notes of a step behind their signs; what can hurt is told before them. */
 defineProps<{ signs: readonly StepSign[] }>()
@@ -8,7 +9,7 @@ defineProps<{ signs: readonly StepSign[] }>()
 <template>
   <template v-for="({ kind, text }, i) in signs" :key="i">
     <p v-if="kind !== 'caution'" class="sign">
-      <svg viewBox="0 0 24 24" width="20" height="20" aria-hidden="true"><path :d="NOTE_SIGNS[kind]" /></svg>
+      <PathSign :path="NOTE_SIGNS[kind]" />
       <b>{{ text }}</b>
     </p>
   </template>
@@ -24,13 +25,5 @@ b {
   min-width: 0;
   overflow-wrap: anywhere;
   white-space: pre-line;
-}
-svg {
-  flex: none;
-  fill: none;
-  stroke: currentcolor;
-  stroke-width: 1.8;
-  stroke-linecap: round;
-  stroke-linejoin: round;
 }
 </style>

@@ -3,7 +3,7 @@ import { memo } from '../../memo'
 import type { Bundle } from '../bundle'
 import { makePages } from '../page-index'
 import type { StepPage, TrayPage } from '../pages'
-import { PlanIndex, type IndexedSection } from '../plan-index'
+import { isSmallUnit, PlanIndex, type IndexedSection } from '../plan-index'
 import { plural } from '../../words'
 import { stepPlaces } from './step-places'
 
@@ -20,7 +20,8 @@ export function spokenText(bundle: Bundle): string {
     const section = 'section' in page ? index.section(page.section) : undefined
     if (!section) continue
     if (page.kind === 'tray') lines.push('', ...trayLines(page, section, index))
-    else if (page.kind === 'step' || page.kind === 'jump') lines.push('', ...stepLines(page, section, index))
+    else if (page.kind === 'step' || page.kind === 'jump')
+      lines.push('', ...(isSmallUnit(section) ? headLines(section, index) : []), ...stepLines(page, section, index))
   }
   return `${lines.join('\n')}\n`
 }
@@ -38,13 +39,16 @@ const indexOf = memo((bundle: Bundle) => new PlanIndex(bundle))
 const HOW =
   'Sit before the model. Places are counted as the section stands when it is finished: studs from the left, rows from the front, plates from the bottom, to the corner of the piece that is nearest to there. A piece lies with its top upward and its length to the right where nothing else is said.'
 
+function headLines({ letter, plan }: IndexedSection, index: PlanIndex): string[] {
+  const from = plan.derivedFrom === undefined ? undefined : index.section(plan.derivedFrom)
+  const unit = from ? [`It is a unit of section ${from.letter}: its places are counted as those of that section.`] : []
+  const times = plan.times + plan.mirrored
+  return [`Section ${letter}: ${plan.name}.`, ...unit, ...(times > 1 ? [`Build it ${times} times.`] : [])]
+}
+
 function trayLines(page: TrayPage, section: IndexedSection, index: PlanIndex): string[] {
-  const times = section.plan.times + section.plan.mirrored
-  const from = section.plan.derivedFrom === undefined ? undefined : index.section(section.plan.derivedFrom)
   return [
-    `Section ${section.letter}: ${section.plan.name}.`,
-    ...(from ? [`It is a unit of section ${from.letter}: its places are counted as those of that section.`] : []),
-    ...(times > 1 ? [`Build it ${times} times.`] : []),
+    ...headLines(section, index),
     `It takes ${plural(total(page.pieces), 'piece')} and ${plural(page.steps, 'step')}.`,
     ...(page.bag === '' ? [] : [`${page.bag}.`]),
     ...page.remarks,

@@ -101,7 +101,10 @@ export const hingeShapes = (): Shape[] => [
 const BALL = 8
 /** The ball's middle stands 6 u in front of the −y side. */
 const ball = (x: number, z: number): Added => ({
-  bodies: [{ ...boxAt([x - 2, -2, z - 2], [4, 2, 4]), round: true }, { ...boxAt([x - 4, -10, z - 4], [BALL, BALL, BALL]), round: true }],
+  bodies: [
+    { ...boxAt([x - 2, -2, z - 2], [4, 2, 4]), round: true },
+    { ...boxAt([x - 4, -10, z - 4], [BALL, BALL, BALL]), round: true },
+  ],
   connectors: [{ kind: 'ball', at: [x, -6, z], facing: MINUS_Y }],
   form: [
     { kind: 'stump', foot: [x, 0, z], axis: [0, -1, 0], bottom: 2, top: 2, height: 4, sides: 12 },
@@ -121,7 +124,10 @@ const cup = (x: number, z: number): Added => ({
 })
 
 const upBall = (x: number, y: number, z: number): Added => ({
-  bodies: [{ ...boxAt([x - 2, y - 2, z], [4, 4, 2]), round: true }, { ...boxAt([x - 4, y - 4, z + 2], [BALL, BALL, BALL]), round: true }],
+  bodies: [
+    { ...boxAt([x - 2, y - 2, z], [4, 4, 2]), round: true },
+    { ...boxAt([x - 4, y - 4, z + 2], [BALL, BALL, BALL]), round: true },
+  ],
   connectors: [{ kind: 'ball', at: [x, y, z + 6], facing: PLUS_Z }],
   form: [
     { kind: 'stump', foot: [x, y, z], axis: [0, 0, 1], bottom: 2, top: 2, height: 4, sides: 12 },
