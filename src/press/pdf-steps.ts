@@ -278,6 +278,10 @@ export class StepSheet extends PhotoSheet {
       })
     }
     this.text(page.name, from, top - 24, { size: 9, colour: FAINT })
+    if (page.bag !== '') {
+      const wide = this.regular.widthOfTextAtSize(page.name, 9)
+      this.text(`${page.bag}.`, from + wide + 10, top - 24, { size: 9, font: this.bold })
+    }
   }
 }
 

@@ -3,7 +3,7 @@ import type { CoverPage, InventoryPage, Page, TrayPage } from '@core/booklet'
 import { Fault } from '@core/fault'
 import { fitsAmongSteps, StepSheet } from './pdf-steps'
 import { trayWords } from './step-texts'
-import { FlowColumn } from './column'
+import type { FlowColumn } from './column'
 import { ACCENT, ASPECT, FAINT, MARGIN, TOP, type PdfInput } from './pdf-sheet'
 import { paragraphs } from './text'
 
@@ -12,6 +12,8 @@ export type { PdfInput } from './pdf-sheet'
 /** Text that would begin lower than this goes on the next page, pt. */
 const FOOT = 70
 const COLOURS_IN_ROW = 3
+/** Room that the title of a list and its first lines take, pt. */
+const LIST_HEAD = 50
 const COLOUR_LINE = 16
 
 /** Writes a booklet as a PDF: several steps a page, text selectable, fonts embedded. @throws Fault `no-pages` */
@@ -137,7 +139,8 @@ class Press extends StepSheet {
     this.text('All colours', MARGIN, column.y, { size: 14, font: this.bold })
     column.take(20)
     this.colourList(page.colours, column)
-    for (const { title, lines } of page.lists) this.lines(title, lines)
+    column.take(Math.ceil(page.colours.length / COLOURS_IN_ROW) * COLOUR_LINE)
+    for (const list of page.lists) this.list(list, column)
   }
 
   private colourList(colours: InventoryPage['colours'], { x, y, width }: FlowColumn): void {
@@ -153,13 +156,11 @@ class Press extends StepSheet {
     })
   }
 
-  /** What may be taken instead, on pages of its own, each with its heading. */
-  private lines(title: string, lines: readonly string[]): void {
-    const column = new FlowColumn(MARGIN, this.width - 2 * MARGIN, 0, () => {
-      this.newPage()
-      this.text(title, MARGIN, this.height - TOP, { size: 22, font: this.bold })
-      return this.height - TOP - 36
-    })
+  /** A list under its title, below what stands there already; a title is never left alone at the foot of a page. */
+  private list({ title, lines }: InventoryPage['lists'][number], column: FlowColumn): void {
+    column.need(FOOT + LIST_HEAD)
+    column.take(18)
+    this.write(column, title, { size: 14, font: this.bold }, 6)
     for (const line of lines) {
       column.need(FOOT)
       this.write(column, line, { size: 10.5 }, 4)

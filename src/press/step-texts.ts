@@ -24,9 +24,8 @@ export const joinTexts = ({ joins }: StepPage): SheetText[] =>
   ])
 
 /** All that is said of a step: first what can hurt, then what to do with the work, then the rest. */
-export const stepTexts = ({ bag, cautions, turn, seenFrom, remarks, rests, note, signs, ahead, aheadSign }: StepPage): SheetText[] =>
+export const stepTexts = ({ cautions, turn, seenFrom, remarks, rests, note, signs, ahead, aheadSign }: StepPage): SheetText[] =>
   [
-    { text: bag === '' ? '' : `${bag}.`, size: 11, isBold: true } as const,
     ...cautions.map((text): SheetText => ({ text, size: 9.5, sign: 'caution' })),
     { text: turn === '' ? '' : `${turn}.`, size: 10, isBold: true, sign: 'turn' } as const,
     { text: seenFrom === '' ? '' : `${seenFrom}.`, size: 8.5, isFaint: true },
