@@ -131,6 +131,16 @@ test('a tie is dragged along its lane, and moved by keyboard', async ({ page }) 
   await expect(tray).toContainText('Red')
 })
 
+test('a lane is dragged to the place of another, and its section is built then', async ({ page }) => {
+  await openDemo(page, 'Ferry house')
+  await expect(page.getByRole('button', { name: 'Section C, Shed' })).toBeVisible()
+  await page.getByRole('button', { name: 'Section E, Boat' }).dragTo(page.getByRole('button', { name: 'Section C, Shed' }))
+  await expect(page.getByRole('button', { name: 'Section C, Boat' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Section D, Shed' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo: reorder the sections' }).click()
+  await expect(page.getByRole('button', { name: 'Section E, Boat' })).toBeVisible()
+})
+
 test('the first plan is shown while a better order is looked for, and the search can be stopped', async ({ page }) => {
   const parts = Array.from({ length: 1600 }, (_, i) => {
     const [column, course] = [i % 40, Math.floor(i / 40)]

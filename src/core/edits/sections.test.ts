@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { part, twoSections } from '../../../tests/support/models'
+import { buildingOrder, type ModelDocument } from '../model'
 import { describeModel, joinBeside, moveSection, renameSection, takeOutSection } from './index'
 
 const model = twoSections(
@@ -19,6 +20,17 @@ describe('sections by hand', () => {
   it('change places, as far as the list goes', () => {
     expect(moveSection(model, 'inner', -1).sections.map(({ id }) => id)).toEqual(['inner', 'main'])
     expect(moveSection(model, 'inner', 1)).toBe(model)
+    // Of sections that need nothing of each other the one that stands first is built first, whatever order they are joined in.
+    const wide: ModelDocument = {
+      ...model,
+      sections: [
+        { id: 'main', name: 'Main', copies: ['b', 'a'].map((section, i) => ({ id: section, section, at: [i * 10, 0, 0] as const })) },
+        { id: 'a', name: 'A', parts: [part('p', 'plate-1x1', [0, 0, 0])] },
+        { id: 'b', name: 'B', parts: [part('p', 'plate-1x1', [0, 0, 0])] },
+      ],
+    }
+    expect(buildingOrder(wide)).toEqual(['a', 'b', 'main'])
+    expect(buildingOrder(moveSection(wide, 'b', -1))).toEqual(['b', 'a', 'main'])
     expect(moveSection(model, 'main', -1)).toBe(model)
   })
 

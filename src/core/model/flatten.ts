@@ -148,14 +148,16 @@ export function sectionUses(model: ModelDocument): Map<string, SectionUse> {
   return uses
 }
 
-/** Section ids, each before those that use it; sections the root does not reach come too, in file order. */
+/** Section ids, each before those that use it, else in file order: that is how a designer says which rail comes first. What the root does not reach comes last. */
 export function buildingOrder(model: ModelDocument): string[] {
   const order: string[] = []
   const seen = new Set<string>()
+  const place = new Map(model.sections.map(({ id }, i) => [id, i]))
   const visit = (id: string): void => {
     if (seen.has(id)) return
     seen.add(id)
-    for (const copy of copiesOf(sectionById(model, id))) visit(copy.section)
+    const used = [...new Set(copiesOf(sectionById(model, id)).map(({ section }) => section))]
+    for (const each of used.sort((a, b) => place.get(a)! - place.get(b)!)) visit(each)
     order.push(id)
   }
   visit(model.root)
