@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue'
 import { cutLines } from '../count'
-import { ANY_COLOUR, coverageByKits, needOf, piecesIn, pieceTitle, substituteLines, type DeskPiece } from '../desk'
+import { ANY_COLOUR, coverageByKits, needOf, piecesIn, pieceLine, substituteLines } from '../desk'
 import { alternativeLines } from '../figure'
 import { catalogueOf } from '../model'
 import type { BookletSource, InventoryList } from './pages'
@@ -29,5 +29,3 @@ function kitLists({ model }: Pick<BookletSource, 'model' | 'plan'>, catalogue: C
     }),
   )
 }
-
-const pieceLine = (piece: DeskPiece, catalogue: Catalogue): string => `${piece.count} × ${pieceTitle(piece, catalogue)}`

@@ -1,5 +1,6 @@
 import { allocate, type Supply } from './allocate'
 import type { Kit } from './books'
+import type { Books } from './made'
 import { deskKey, kindOf, tallyPieces, type DeskPiece } from './piece'
 
 /** Pieces that are covered, by the stock or by a kit. */
@@ -20,6 +21,9 @@ export interface KitHad {
   readonly kit: Kit
   readonly count: number
 }
+
+/** The kits of the books with how many of each are there. */
+export const kitsHad = ({ kits, had }: Pick<Books, 'kits' | 'had'>): KitHad[] => kits.map((kit) => ({ kit, count: had[kit.id] ?? 0 }))
 
 /** What of a need is there: the stock first, then the kits in their order. Of pieces in any colour the colour that is taken is told. */
 export function cover(need: readonly DeskPiece[], stock: readonly DeskPiece[], kits: readonly KitHad[]): Coverage {

@@ -1,8 +1,7 @@
 import { tally, type PieceCount } from '../count'
 import type { PieceWork } from '../model'
 
-/** The colour of parts whose colour does not matter. */
-export const ANY_COLOUR = 'any'
+export { ANY_COLOUR } from '../model'
 
 /** A kind of piece and how many, as the desk's files and answers write it. */
 export interface DeskPiece {

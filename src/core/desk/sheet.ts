@@ -100,3 +100,10 @@ export const sheetTable = (lines: readonly SheetLine[], catalogue: Catalogue): s
 
 export const colourTitle = (id: string, colours: Catalogue['colours']): string =>
   id === ANY_COLOUR ? 'Any colour' : (colours.get(id)?.name ?? id)
+
+/** "Plate 1 × 4, blue", "Tube, 80 mm, black". */
+export const pieceTitle = ({ shape, colour, lengthMm }: Omit<DeskPiece, 'count'>, { shapes, colours }: Catalogue): string =>
+  `${shapes.get(shape)?.title ?? shape}${lengthMm === undefined ? '' : `, ${lengthMm} mm`}${colour === ANY_COLOUR ? '' : `, ${colourTitle(colour, colours).toLowerCase()}`}`
+
+/** "4 × Plate 1 × 4, blue". */
+export const pieceLine = (piece: DeskPiece, catalogue: Catalogue): string => `${piece.count} × ${pieceTitle(piece, catalogue)}`

@@ -1,7 +1,7 @@
 import type { Catalogue } from '../catalogue'
 import type { NamedSubstitute } from '../model'
-import { ANY_COLOUR, deskKey, type DeskPiece } from './piece'
-import { colourTitle } from './sheet'
+import { deskKey, type DeskPiece } from './piece'
+import { pieceLine } from './sheet'
 import type { Substitute } from './substitutes'
 
 /** What a booklet tells of a substitute: what for, what instead, and what it changes. */
@@ -17,13 +17,9 @@ const plain = ({ shape, colour, count, lengthMm }: DeskPiece) => ({ shape, colou
 export const substituteKey = ({ for: piece, use }: Pick<NamedSubstitute, 'for' | 'use'>): string =>
   [piece, ...use].map(deskKey).join('\n\n')
 
-/** "Plate 1 × 4, blue", "Tube, 80 mm, black". */
-export const pieceTitle = ({ shape, colour, lengthMm }: Omit<DeskPiece, 'count'>, { shapes, colours }: Catalogue): string =>
-  `${shapes.get(shape)?.title ?? shape}${lengthMm === undefined ? '' : `, ${lengthMm} mm`}${colour === ANY_COLOUR ? '' : `, ${colourTitle(colour, colours).toLowerCase()}`}`
-
 /** One line for each, for builders: "1 × Plate 1 × 4, blue, or 2 × Plate 1 × 2, blue: 2 pieces in a row, with a seam between them." */
 export const substituteLines = (substitutes: readonly NamedSubstitute[], catalogue: Catalogue): string[] =>
   substitutes.map(({ for: piece, use, consequence }) => {
-    const words = (each: DeskPiece): string => `${each.count} × ${pieceTitle(each, catalogue)}`
-    return `${words(piece)}, or ${use.map(words).join(' and ')}: ${consequence}`
+    const instead = use.map((each) => pieceLine(each, catalogue)).join(' and ')
+    return `${pieceLine(piece, catalogue)}, or ${instead}: ${consequence}`
   })

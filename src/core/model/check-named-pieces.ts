@@ -2,8 +2,8 @@ import type { Catalogue } from '../catalogue'
 import { refuseDoubles, refuseUnknown } from './refuse'
 import type { ModelDocument } from './types'
 
-/** Of a piece that is in place of any colour. */
-const ANY_COLOUR = 'any'
+/** The colour of parts whose colour does not matter. */
+export const ANY_COLOUR = 'any'
 
 /**
  * Kits and substitutes that a booklet tells of are made of pieces that there are.

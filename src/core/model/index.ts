@@ -1,6 +1,7 @@
 /** The model: the document, its checks, flattening copies to parts in space. */
 export * from './types'
 export * from './techniques'
+export { ANY_COLOUR } from './check-named-pieces'
 export { fromBase64 } from './base64'
 export { LIMITS } from './limits'
 export { workSchema } from './schema'

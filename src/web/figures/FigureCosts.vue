@@ -19,7 +19,7 @@ const money = (amount: number): string => `${amount.toFixed(2)} ${props.recipe.c
 <template>
   <section v-if="costs.length > 0" aria-label="What it costs">
     <h2>What it costs</h2>
-    <table>
+    <table class="ruled">
       <thead>
         <tr>
           <th scope="col">Pieces</th>
@@ -41,24 +41,3 @@ const money = (amount: number): string => `${amount.toFixed(2)} ${props.recipe.c
     </table>
   </section>
 </template>
-
-<style scoped>
-table {
-  border-collapse: collapse;
-  margin: 8px 0 18px;
-}
-th,
-td {
-  text-align: left;
-  font-weight: 400;
-  padding: 4px 18px 4px 0;
-  border-bottom: 1px solid var(--rule);
-}
-thead th {
-  font-weight: 600;
-}
-.number {
-  text-align: right;
-  white-space: nowrap;
-}
-</style>

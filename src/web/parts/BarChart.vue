@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
-import type { ChartBar } from './chart-bar'
+import type { ChartBar } from '@core/desk'
 
 /** Bars, each with its figure in a table beside them, for who cannot see bars. */
 const props = defineProps<{ title: string; unit: string; bars: readonly ChartBar[] }>()
@@ -59,7 +59,7 @@ onUnmounted(() => chart?.destroy())
     <figcaption>{{ title }}</figcaption>
     <div class="both">
       <div class="chart" :style="{ height: `${height}px` }"><canvas ref="canvas" aria-hidden="true" /></div>
-      <table>
+      <table class="ruled">
         <caption class="sr-only">
           {{
             title
@@ -68,7 +68,7 @@ onUnmounted(() => chart?.destroy())
         <tbody>
           <tr v-for="bar in bars" :key="bar.label">
             <th scope="row">{{ bar.label }}</th>
-            <td>{{ figure(bar.value) }} {{ unit }}</td>
+            <td class="number">{{ figure(bar.value) }} {{ unit }}</td>
           </tr>
         </tbody>
       </table>
@@ -93,20 +93,6 @@ figcaption {
 .chart {
   position: relative;
   min-width: 0;
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  font-weight: 400;
-  padding: 2px 14px 2px 0;
-  border-bottom: 1px solid var(--rule);
-}
-td {
-  text-align: right;
-  white-space: nowrap;
 }
 @media (max-width: 760px) {
   .both {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Catalogue } from '@core/catalogue'
-import { assemblyLine, batchOf, colourTitle, cover, coverageByKits, needOf, piecesIn, type DeskPiece, type Kit } from '@core/desk'
+import { assemblyLine, batchOf, coverageByKits, kitsHad, needOf, pieceLine, piecesIn, type DeskPiece, type Kit } from '@core/desk'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
@@ -10,22 +10,16 @@ import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
 
 /** How many whole models what is there makes, what a kit covers, and many copies as an assembly line makes them. */
-const props = defineProps<{ copies: number; catalogue: Catalogue }>()
+const props = defineProps<{ copies: number; catalogue: Catalogue; isNothingThere: boolean }>()
 const open = useOpenModel()
 const store = useBooks()
 
 const need = computed(() => (open.shown ? needOf(open.shown) : []))
-const had = computed(() => store.books.kits.map((kit) => ({ kit, count: store.books.had[kit.id] ?? 0 })))
-const batch = computed(() => batchOf(need.value, store.books.stock, had.value))
+const batch = computed(() => batchOf(need.value, store.books.stock, kitsHad(store.books)))
 /** Kinds that are named at once. */
 const MOST_NAMED = 6
 const named = (pieces: readonly DeskPiece[]): string => {
-  const words = pieces
-    .slice(0, MOST_NAMED)
-    .map(
-      ({ shape, colour, count }) =>
-        `${count} × ${props.catalogue.shapes.get(shape)?.title ?? shape}, ${colourTitle(colour, props.catalogue.colours).toLowerCase()}`,
-    )
+  const words = pieces.slice(0, MOST_NAMED).map((piece) => pieceLine(piece, props.catalogue))
   const more = pieces.length - MOST_NAMED
   return `${words.join('; ')}${more > 0 ? `; and ${plural(more, 'more kind')}` : ''}`
 }
@@ -48,7 +42,6 @@ const tell = (kit: Kit, isIn: boolean): void =>
     const next = isIn ? [...others, own] : others
     return next.length === 0 ? model : { ...model, kits: next }
   })
-const isNothingThere = computed(() => cover(need.value, store.books.stock, had.value).covered.length === 0)
 const isPrinting = ref(false)
 const lanes = computed(
   () => new Map((open.snapshot?.layout.lanes ?? []).map(({ section, letter, name }) => [section, `${letter} ${name}`])),
@@ -91,7 +84,7 @@ const line = computed(() =>
       :label="`${open.model?.name ?? ''}: ${copies} at once, each step for all of them`"
       @done="isPrinting = false"
     >
-      <table>
+      <table class="ruled">
         <thead>
           <tr>
             <th scope="col">Step</th>
@@ -141,14 +134,9 @@ li {
   background: var(--ink);
 }
 table {
-  border-collapse: collapse;
   width: 100%;
 }
-th,
-td {
-  text-align: left;
-  padding: 4px 12px 4px 0;
-  border-bottom: 1px solid var(--rule);
+tr {
   break-inside: avoid;
 }
 .pieces {

@@ -1,51 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { BASE_CATALOGUE } from '@core/catalogue'
-import { colourTitle, needOf, versionsOf } from '@core/desk'
-import { coloursOf, inventoryOf } from '@core/count'
+import { colourBars, sectionBars, versionsOf } from '@core/desk'
 import { useOpenModel } from '../stores/open-model'
 import BarChart from './BarChart.vue'
-import type { ChartBar } from './chart-bar'
 import DeskTabs from './DeskTabs.vue'
 
 /** Where the pieces go: by colour, by section, by version. */
 const open = useOpenModel()
 const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
-/** More bars than these are told together. */
-const MOST_BARS = 24
-
-function shortened(bars: readonly ChartBar[]): ChartBar[] {
-  if (bars.length <= MOST_BARS) return [...bars]
-  const rest = bars.slice(MOST_BARS - 1)
-  const value = rest.reduce((sum, bar) => sum + bar.value, 0)
-  return [...bars.slice(0, MOST_BARS - 1), { label: `${rest.length} others`, value }]
-}
-
-const byColour = computed(() =>
-  open.shown
-    ? shortened(
-        coloursOf(inventoryOf(open.shown)).map(({ colour, count }) => ({
-          label: colourTitle(colour, catalogue.value.colours),
-          value: count,
-          hex: catalogue.value.colours.get(colour)?.hex ?? '#ffffff',
-        })),
-      )
-    : [],
-)
-const bySection = computed(() =>
-  shortened(
-    (open.report?.sections ?? [])
-      .map(({ name, times, mirrored, steps }) => ({
-        label: times + mirrored > 1 ? `${name} (${times + mirrored} times)` : name,
-        value: (times + mirrored) * steps.flatMap(({ callout }) => callout).reduce((sum, piece) => sum + piece.count, 0),
-      }))
-      .filter(({ value }) => value > 0)
-      .sort((a, b) => b.value - a.value),
-  ),
-)
+const byColour = computed(() => (open.shown ? colourBars(open.shown, catalogue.value) : []))
+const bySection = computed(() => sectionBars(open.report?.sections ?? []))
 const versions = computed(() => (open.model && (open.model.variants ?? []).length > 0 ? versionsOf(open.model) : []))
 const byVersion = computed(() => versions.value.map(({ name, pieces }) => ({ label: name, value: pieces })))
-const isEmpty = computed(() => !open.shown || needOf(open.shown).length === 0)
+const isEmpty = computed(() => byColour.value.length === 0)
 </script>
 
 <template>

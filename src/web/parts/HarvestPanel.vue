@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
 import type { Catalogue } from '@core/catalogue'
-import { colourTitle, harvestFrom, piecesIn, type DeskPiece, type Harvest } from '@core/desk'
+import { harvestFrom, pieceLine, piecesIn, type DeskPiece, type Harvest } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { listInWords, plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
@@ -36,8 +36,7 @@ async function look(): Promise<void> {
   }
   isLooking.value = false
 }
-const words = ({ shape, colour, count }: DeskPiece): string =>
-  `${count} × ${props.catalogue.shapes.get(shape)?.title ?? shape}, ${colourTitle(colour, props.catalogue.colours).toLowerCase()}`
+const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
 </script>
 
 <template>

@@ -186,7 +186,7 @@ async function saveWorkbook(): Promise<void> {
     />
     <div class="beside">
       <BooksPanel :catalogue="catalogue" />
-      <BatchPanel :copies="wholeCopies" :catalogue="catalogue" />
+      <BatchPanel :copies="wholeCopies" :catalogue="catalogue" :is-nothing-there="coverage.covered.length === 0" />
       <HarvestPanel :missing="coverage.missing" :catalogue="catalogue" />
     </div>
   </main>

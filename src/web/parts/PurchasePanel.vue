@@ -3,6 +3,7 @@ import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import {
   colourTitle,
   dearestLines,
+  pieceTitle,
   piecesIn,
   type BuyingChoice,
   type ColourChange,
@@ -104,8 +105,7 @@ async function look(): Promise<void> {
 }
 const supplierName = (id: string): string => store.books.offers?.suppliers.find((each) => each.id === id)?.name ?? id
 const kitName = (id: string): string => store.books.kits.find((kit) => kit.id === id)?.name ?? id
-const pieceTitle = ({ shape, colour, lengthMm }: Omit<DeskPiece, 'count'>): string =>
-  `${props.catalogue.shapes.get(shape)?.title ?? shape}, ${colourTitle(colour, props.catalogue.colours).toLowerCase()}${lengthMm === undefined ? '' : `, ${lengthMm} mm`}`
+const titleOf = (piece: Omit<DeskPiece, 'count'>): string => pieceTitle(piece, props.catalogue)
 const dearest = computed(() => (found.value ? dearestLines(found.value) : []))
 const bySupplier = computed(() =>
   (found.value?.orders ?? []).map(({ supplier, goods, shipping }) => ({ label: supplierName(supplier), value: goods + shipping })),
@@ -176,14 +176,14 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
           <h2>What costs most</h2>
           <ol class="dearest">
             <li v-for="(line, i) in dearest" :key="i">
-              {{ money(line.cost, found.currency) }} for {{ line.count }} × {{ pieceTitle(line) }}, {{ supplierName(line.supplier) }}
+              {{ money(line.cost, found.currency) }} for {{ line.count }} × {{ titleOf(line) }}, {{ supplierName(line.supplier) }}
             </li>
           </ol>
         </template>
         <div v-if="found.unavailable.length > 0" class="unavailable">
           <h2>Not offered anywhere</h2>
           <ul>
-            <li v-for="piece in found.unavailable" :key="pieceTitle(piece)">{{ piece.count }} × {{ pieceTitle(piece) }}</li>
+            <li v-for="piece in found.unavailable" :key="titleOf(piece)">{{ piece.count }} × {{ titleOf(piece) }}</li>
           </ul>
         </div>
         <table v-for="made in found.orders" :key="made.supplier">
@@ -219,7 +219,7 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
             </tr>
             <tr v-for="(line, i) in made.lines" :key="i">
               <td class="number">{{ line.count }}</td>
-              <td>{{ pieceTitle(line) }}</td>
+              <td>{{ titleOf(line) }}</td>
               <td class="number">{{ line.price.toFixed(2) }}</td>
             </tr>
           </tbody>
@@ -245,7 +245,7 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
         </p>
         <p v-if="delivery.short.length > 0">
           <b>{{ plural(piecesIn(delivery.short), 'piece') }} did not come</b> and {{ piecesIn(delivery.short) === 1 ? 'is' : 'are' }} not
-          paid: {{ delivery.short.map((piece) => `${piece.count} × ${pieceTitle(piece)}`).join('; ') }}.
+          paid: {{ delivery.short.map((piece) => `${piece.count} × ${titleOf(piece)}`).join('; ') }}.
         </p>
         <ActionButton v-if="!isIn" primary @click="putIntoStock(delivery.orderId)">Put it into the stock</ActionButton>
         <p v-else class="faint">It is in your stock.</p>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { total } from '@core/count'
-import { deskPiece } from '@core/desk'
+import { deskPiece, pieceLine } from '@core/desk'
 import { readQuickLine } from '@core/names'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
@@ -41,14 +41,7 @@ async function change(sign: 1 | -1): Promise<void> {
     <ActionButton :disabled="!isClear" @click="change(-1)">Take out</ActionButton>
     <div v-if="line.trim() !== ''" role="status" class="read">
       <p v-if="read.pieces.length > 0" class="faint">
-        {{
-          read.pieces
-            .map(
-              (piece) =>
-                `${piece.count} × ${catalogue.shapes.get(piece.shape)?.title ?? piece.shape}, ${catalogue.colours.get(piece.colour)?.name.toLowerCase() ?? piece.colour}`,
-            )
-            .join('; ')
-        }}
+        {{ read.pieces.map((piece) => pieceLine(deskPiece(piece), catalogue)).join('; ') }}
       </p>
       <LineReading :read="read" />
     </div>

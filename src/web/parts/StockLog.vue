@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Catalogue } from '@core/catalogue'
-import { colourTitle, type DeskPiece } from '@core/desk'
+import { pieceLine, type DeskPiece } from '@core/desk'
 import { plural } from '@core/words'
 import { useBooks } from '../stores/books'
 
@@ -11,8 +11,8 @@ const store = useBooks()
 const MOST_SHOWN = 30
 const MOST_KINDS = 4
 
-const words = ({ shape, colour, count }: DeskPiece): string =>
-  `${count > 0 ? '+' : '−'}${Math.abs(count)} ${props.catalogue.shapes.get(shape)?.title ?? shape}, ${colourTitle(colour, props.catalogue.colours).toLowerCase()}`
+const words = (piece: DeskPiece): string =>
+  `${piece.count > 0 ? '+' : '−'}${pieceLine({ ...piece, count: Math.abs(piece.count) }, props.catalogue)}`
 const lines = computed(() =>
   store.books.log.slice(0, MOST_SHOWN).map(({ at, what, pieces }) => ({
     at: new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' }),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import type { Catalogue } from '@core/catalogue'
-import { pieceTitle, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
+import { pieceLine, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { toBytes } from '../../workers/plan-messages'
 import ActionButton from '../controls/ActionButton.vue'
@@ -19,7 +19,7 @@ const found = shallowRef<readonly Substitute[] | null>(null)
 const isLooking = ref(false)
 const problem = ref('')
 watch(
-  () => JSON.stringify(props.missing),
+  () => [JSON.stringify(props.missing), store.books.offers],
   () => {
     found.value = null
   },
@@ -51,7 +51,7 @@ const offer = (substitute: Substitute, isIn: boolean): void =>
     const next = isIn ? [...others, own] : others
     return next.length === 0 ? model : { ...model, substitutes: next }
   })
-const words = (piece: DeskPiece): string => `${piece.count} × ${pieceTitle(piece, props.catalogue)}`
+const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import { BASE_CATALOGUE } from '@core/catalogue'
-import { cover, needOf } from '@core/desk'
+import { cover, kitsHad, needOf } from '@core/desk'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
 
@@ -16,7 +16,7 @@ export function useCoverage() {
   void store.load()
   const wholeCopies = computed(() => Math.min(MOST_COPIES, Math.max(1, Math.round(copies.value) || 1)))
   const need = computed(() => (open.shown ? needOf(open.shown, wholeCopies.value) : []))
-  const had = computed(() => store.books.kits.map((kit) => ({ kit, count: store.books.had[kit.id] ?? 0 })))
+  const had = computed(() => kitsHad(store.books))
   const coverage = computed(() => cover(need.value, store.books.stock, had.value))
   const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
   return { copies, wholeCopies, need, had, coverage, catalogue }

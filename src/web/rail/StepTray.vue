@@ -6,6 +6,7 @@ import type { StepNote } from '@core/model'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
+import PathSign from '../shared/PathSign.vue'
 import StepSigns from '../shared/StepSigns.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
@@ -85,7 +86,7 @@ const isLast = computed(() => props.page.number === props.page.of)
     </TrayList>
     <p v-if="page.turn" class="turn"><TurnMark /> {{ page.turn }}.</p>
     <p v-if="page.seenFrom" class="faint">{{ page.seenFrom }}.</p>
-    <p v-if="page.ahead" class="faint">{{ page.ahead }}.</p>
+    <p v-if="page.ahead" class="faint"><PathSign :path="page.aheadSign" /> {{ page.ahead }}.</p>
     <p v-for="remark in page.remarks" :key="remark">{{ remark }}</p>
     <p v-if="page.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
     <p v-if="page.photos.length > 0 && page.picture" class="faint">

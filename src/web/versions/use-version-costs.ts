@@ -1,5 +1,5 @@
 import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue'
-import { cover, needOf, piecesIn, type Purchase, type versionsOf } from '@core/desk'
+import { cover, kitsHad, needOf, piecesIn, type Purchase, type versionsOf } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { documentOfVersion } from '@core/model'
 import { useBooks } from '../stores/books'
@@ -22,7 +22,7 @@ export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof version
   watch([versions, () => store.books], () => (costs.value = new Map()))
 
   async function reckon(): Promise<void> {
-    const { offers, kits, stock, had } = store.books
+    const { offers, kits, stock } = store.books
     const { model } = open
     if (!offers || !model) return
     isReckoning.value = true
@@ -30,11 +30,7 @@ export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof version
     try {
       for (const { id } of versions.value) {
         const need = needOf(documentOfVersion(model, id === '' ? {} : { variant: id }))
-        const { missing } = cover(
-          need,
-          stock,
-          kits.map((kit) => ({ kit, count: had[kit.id] ?? 0 })),
-        )
+        const { missing } = cover(need, stock, kitsHad(store.books))
         const order = JSON.parse(JSON.stringify({ missing, offers, kits, seconds: SECONDS, choice: {} })) as Parameters<
           typeof buyer.purchase
         >[0]

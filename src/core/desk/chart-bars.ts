@@ -1,0 +1,43 @@
+import type { Catalogue } from '../catalogue'
+import { coloursOf, inventoryOf, total } from '../count'
+import type { ModelDocument } from '../model'
+import type { SectionPlan } from '../plan'
+import { colourTitle } from './sheet'
+
+/** One bar of a chart. */
+export interface ChartBar {
+  readonly label: string
+  readonly value: number
+  /** In its own colour; ink when missing. */
+  readonly hex?: string
+}
+
+/** More bars than these are told together. */
+const MOST_BARS = 24
+
+/** Pieces of each colour, most first. */
+export const colourBars = (model: ModelDocument, { colours }: Catalogue): ChartBar[] =>
+  shortened(
+    coloursOf(inventoryOf(model)).map(({ colour, count }) => {
+      const hex = colours.get(colour)?.hex
+      return { label: colourTitle(colour, colours), value: count, ...(hex === undefined ? {} : { hex }) }
+    }),
+  )
+
+/** Pieces of each section's own, as often as it is built, most first. */
+export const sectionBars = (sections: readonly SectionPlan[]): ChartBar[] =>
+  shortened(
+    sections
+      .map(({ name, times, mirrored, steps }) => ({
+        label: times + mirrored > 1 ? `${name} (${times + mirrored} times)` : name,
+        value: (times + mirrored) * steps.reduce((sum, { callout }) => sum + total(callout), 0),
+      }))
+      .filter(({ value }) => value > 0)
+      .sort((a, b) => b.value - a.value),
+  )
+
+function shortened(bars: readonly ChartBar[]): ChartBar[] {
+  if (bars.length <= MOST_BARS) return [...bars]
+  const rest = bars.slice(MOST_BARS - 1)
+  return [...bars.slice(0, MOST_BARS - 1), { label: `${rest.length} others`, value: rest.reduce((sum, { value }) => sum + value, 0) }]
+}
