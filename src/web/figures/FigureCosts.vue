@@ -41,3 +41,9 @@ const money = (amount: number): string => `${amount.toFixed(2)} ${props.recipe.c
     </table>
   </section>
 </template>
+
+<style scoped>
+section {
+  margin-top: 24px;
+}
+</style>

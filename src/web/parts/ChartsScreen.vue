@@ -22,9 +22,9 @@ const isEmpty = computed(() => byColour.value.length === 0)
     <h1>Charts</h1>
     <p v-if="isEmpty" class="faint">Put pieces on the Bench, or bring a model in, and it is shown here where they go.</p>
     <template v-else>
-      <BarChart title="Pieces by colour" unit="pieces" :bars="byColour" />
-      <BarChart title="Pieces by section" unit="pieces" :bars="bySection" />
-      <BarChart v-if="byVersion.length > 0" title="Pieces by version" unit="pieces" :bars="byVersion" />
+      <BarChart title="Pieces by colour" unit="" :bars="byColour" />
+      <BarChart title="Pieces by section" unit="" :bars="bySection" />
+      <BarChart v-if="byVersion.length > 0" title="Pieces by version" unit="" :bars="byVersion" />
     </template>
   </main>
 </template>

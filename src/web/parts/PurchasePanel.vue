@@ -71,13 +71,10 @@ async function askPractice(): Promise<void> {
   }
   isAsking.value = false
 }
-watch(
-  () => [JSON.stringify(props.missing), store.books, choice.value],
-  () => {
-    found.value = null
-    problem.value = ''
-  },
-)
+watch([(): string => JSON.stringify(props.missing), () => store.books, choice], () => {
+  found.value = null
+  problem.value = ''
+})
 
 const money = (amount: number, currency: string): string => `${amount.toFixed(2)} ${currency}`
 async function look(): Promise<void> {

@@ -18,12 +18,9 @@ onUnmounted(() => finder.close())
 const found = shallowRef<readonly Substitute[] | null>(null)
 const isLooking = ref(false)
 const problem = ref('')
-watch(
-  () => [JSON.stringify(props.missing), store.books.offers],
-  () => {
-    found.value = null
-  },
-)
+watch([(): string => JSON.stringify(props.missing), () => store.books.offers], () => {
+  found.value = null
+})
 
 async function look(): Promise<void> {
   if (!open.shown) return
