@@ -110,6 +110,7 @@ test('the practice counter is asked, ordered at and received from; the stock rem
 
   await page.getByRole('link', { name: 'Buy', exact: true }).click()
   await page.getByRole('button', { name: 'Ask the practice counter' }).click()
+  await expect(page.getByRole('button', { name: 'Ask the practice counter again' })).toBeEnabled()
   await page.getByRole('button', { name: 'Look for substitutes' }).click()
   const substitutes = page.getByRole('list', { name: 'Substitutes' }).getByRole('listitem')
   await substitutes.first().getByLabel('Offer it to builders in the booklet').check({ timeout: 60_000 })

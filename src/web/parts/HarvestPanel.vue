@@ -1,41 +1,27 @@
 <script setup lang="ts">
-import { ref, shallowRef, watch } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { harvestFrom, pieceLine, piecesIn, type DeskPiece, type Harvest } from '@core/desk'
-import { faultLine, plainFault } from '@core/fault'
+import { faultLine } from '@core/fault'
 import { listInWords, plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import { useLibrary } from '../storage/open-library'
 import { useOpenModel } from '../stores/open-model'
+import { useFound } from './use-found'
 
 /** What the other models on the shelf could give of what is missing, and what that would break. */
 const props = defineProps<{ missing: readonly DeskPiece[]; catalogue: Catalogue }>()
 const open = useOpenModel()
-const found = shallowRef<readonly Harvest[] | null>(null)
-const isLooking = ref(false)
-const problem = ref('')
-watch(
-  () => JSON.stringify(props.missing),
-  () => {
-    found.value = null
-  },
-)
-
-async function look(): Promise<void> {
-  isLooking.value = true
-  problem.value = ''
-  const { missing } = props
-  try {
+const { found, problem, isLooking, look } = useFound<readonly Harvest[]>({
+  basis: [(): string => JSON.stringify(props.missing)],
+  async find() {
     const library = await useLibrary()
     const others = (await library.list()).filter(({ id }) => id !== open.id)
     const models = []
     for (const { id } of others) models.push((await library.open(id)).state.model)
-    if (missing === props.missing) found.value = harvestFrom(missing, models)
-  } catch (thrown) {
-    problem.value = `The shelf could not be looked through. ${faultLine(plainFault(thrown))}`
-  }
-  isLooking.value = false
-}
+    return harvestFrom(props.missing, models)
+  },
+  told: (fault) => `The shelf could not be looked through. ${faultLine(fault)}`,
+})
 const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
 </script>
 

@@ -1,25 +1,25 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { computed, onUnmounted, ref } from 'vue'
 import {
   colourTitle,
   dearestLines,
   pieceTitle,
   piecesIn,
   type BuyingChoice,
-  type ColourChange,
   type DeskPiece,
   type MarketDay,
-  type Purchase,
 } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { plural } from '@core/words'
 import type { Catalogue } from '@core/catalogue'
 import ActionButton from '../controls/ActionButton.vue'
 import { useBooks } from '../stores/books'
+import type { PurchaseAnswer, PurchaseOrder } from '../../workers/purchase.worker'
 import { PurchaseClient } from '../workers/purchase-client'
 import ChoiceList from '../controls/ChoiceList.vue'
 import BarChart from './BarChart.vue'
 import { practicePrices } from './practice-counter'
+import { useFound } from './use-found'
 import { usePracticeOrders } from './use-practice-orders'
 
 /** The cheapest way to buy what is missing, looked for in a worker; what was found so far is told. */
@@ -29,12 +29,10 @@ const buyer = new PurchaseClient()
 onUnmounted(() => buyer.close())
 
 const SECONDS = 60
-const isWorking = ref(false)
 const progress = ref('')
-const problem = ref('')
-const found = shallowRef<Purchase | null>(null)
-const change = shallowRef<ColourChange | undefined>()
-const { deliveries, order, putIntoStock } = usePracticeOrders((text) => (problem.value = text))
+/** What went wrong at the practice counter. */
+const trouble = ref('')
+const { deliveries, order, putIntoStock } = usePracticeOrders((text) => (trouble.value = text))
 
 const AIMS = [
   { value: 'cheapest', label: 'the least total' },
@@ -62,44 +60,40 @@ const today = (): MarketDay => ({ seed: 1, date: new Date().toISOString().slice(
 const isAsking = ref(false)
 async function askPractice(): Promise<void> {
   isAsking.value = true
-  problem.value = ''
+  trouble.value = ''
   try {
     const { offers, kits } = await practicePrices(props.missing, today())
     await store.practise(offers, kits, today())
   } catch (thrown) {
-    problem.value = faultLine(plainFault(thrown))
+    trouble.value = faultLine(plainFault(thrown))
   }
   isAsking.value = false
 }
-watch([(): string => JSON.stringify(props.missing), () => store.books, choice], () => {
-  found.value = null
-  problem.value = ''
-})
-
 const money = (amount: number, currency: string): string => `${amount.toFixed(2)} ${currency}`
-async function look(): Promise<void> {
-  const { offers, kits } = store.books
-  if (!offers) return
-  isWorking.value = true
-  progress.value = problem.value = ''
-  found.value = null
-  const asked = JSON.parse(JSON.stringify({ missing: props.missing, offers, kits, seconds: SECONDS, choice: choice.value })) as Parameters<
-    typeof buyer.purchase
-  >[0]
-  try {
-    const answer = await buyer.purchase(asked, (total, bound) => {
+const {
+  found: answer,
+  problem,
+  isLooking,
+  look,
+} = useFound<PurchaseAnswer>({
+  basis: [(): string => JSON.stringify(props.missing), (): unknown => store.books, choice],
+  find() {
+    const { missing } = props
+    const { offers, kits } = store.books
+    progress.value = ''
+    const asked = JSON.parse(JSON.stringify({ missing, offers, kits, seconds: SECONDS, choice: choice.value })) as PurchaseOrder
+    return buyer.purchase(asked, (total, bound) => {
+      const { currency } = asked.offers
       progress.value = Number.isFinite(total)
-        ? `${money(total, offers.currency)} so far; it cannot be less than ${money(Math.max(0, bound), offers.currency)}.`
+        ? `${money(total, currency)} so far; it cannot be less than ${money(Math.max(0, bound), currency)}.`
         : ''
     })
-    found.value = answer.purchase
-    change.value = answer.change
-  } catch (thrown) {
-    const fault = plainFault(thrown)
-    problem.value = fault.code === 'stopped' ? 'This was stopped; nothing was chosen.' : faultLine(fault)
-  }
-  isWorking.value = false
-}
+  },
+  stop: () => buyer.stop(),
+  told: (fault) => (fault.code === 'stopped' ? 'This was stopped; nothing was chosen.' : faultLine(fault)),
+})
+const found = computed(() => answer.value?.purchase)
+const change = computed(() => answer.value?.change)
 const supplierName = (id: string): string => store.books.offers?.suppliers.find((each) => each.id === id)?.name ?? id
 const kitName = (id: string): string => store.books.kits.find((kit) => kit.id === id)?.name ?? id
 const titleOf = (piece: Omit<DeskPiece, 'count'>): string => pieceTitle(piece, props.catalogue)
@@ -141,7 +135,7 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
           >
         </fieldset>
       </template>
-      <p v-if="!isWorking" class="acts">
+      <p v-if="!isLooking" class="acts">
         <ActionButton v-if="store.books.offers" primary @click="look">Find the cheapest orders</ActionButton>
         <ActionButton :disabled="isAsking" @click="askPractice">{{
           store.books.practice ? 'Ask the practice counter again' : 'Ask the practice counter'
@@ -149,11 +143,11 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
       </p>
     </div>
     <div class="answer">
-      <div v-if="isWorking" class="working" role="status">
+      <div v-if="isLooking" class="working" role="status">
         <span>Looking for the cheapest orders, {{ SECONDS }} seconds at most. {{ progress }}</span>
         <ActionButton @click="buyer.stop()">Stop</ActionButton>
       </div>
-      <p v-if="problem" role="alert">{{ problem }}</p>
+      <p v-if="problem || trouble" role="alert">{{ problem || trouble }}</p>
       <template v-if="found">
         <p class="total" role="status">
           <b>{{ money(found.total, found.currency) }}</b> at the prices of {{ found.date }}: goods for

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { computed, onUnmounted } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { pieceLine, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
-import { faultLine, plainFault } from '@core/fault'
 import { toBytes } from '../../workers/plan-messages'
 import ActionButton from '../controls/ActionButton.vue'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
 import { SubstitutesClient } from '../workers/substitutes-client'
+import type { SubstitutesOrder } from '../../workers/substitutes.worker'
+import { useFound } from './use-found'
 
 /** What could stand in for pieces that are missing, each tried by planning; what is offered to builders stands in the booklet. */
 const props = defineProps<{ missing: readonly DeskPiece[]; spare: readonly DeskPiece[]; catalogue: Catalogue }>()
@@ -15,29 +16,16 @@ const open = useOpenModel()
 const store = useBooks()
 const finder = new SubstitutesClient()
 onUnmounted(() => finder.close())
-const found = shallowRef<readonly Substitute[] | null>(null)
-const isLooking = ref(false)
-const problem = ref('')
-watch([(): string => JSON.stringify(props.missing), () => store.books.offers], () => {
-  found.value = null
+const { found, problem, isLooking, look } = useFound<readonly Substitute[]>({
+  basis: [(): string => JSON.stringify(props.missing), (): unknown => store.books.offers],
+  async find() {
+    if (!open.shown) return []
+    const { missing, spare } = props
+    const plain = JSON.parse(JSON.stringify({ missing, spare, offers: store.books.offers })) as Omit<SubstitutesOrder, 'model'>
+    return finder.find({ ...plain, model: toBytes(open.shown) })
+  },
+  stop: () => finder.stop(),
 })
-
-async function look(): Promise<void> {
-  if (!open.shown) return
-  isLooking.value = true
-  problem.value = ''
-  const plain = JSON.parse(JSON.stringify({ missing: props.missing, spare: props.spare, offers: store.books.offers })) as Omit<
-    Parameters<typeof finder.find>[0],
-    'model'
-  >
-  try {
-    found.value = await finder.find({ ...plain, model: toBytes(open.shown) })
-  } catch (thrown) {
-    const fault = plainFault(thrown)
-    problem.value = fault.code === 'stopped' ? '' : faultLine(fault)
-  }
-  isLooking.value = false
-}
 
 const told = computed(() => new Set((open.model?.substitutes ?? []).map(substituteKey)))
 /** Offered in the booklet, or no more. */
