@@ -12,6 +12,7 @@ export function marketStall(): ModelDocument {
     variants: [
       {
         id: 'night',
+        inBooklet: true,
         name: 'Night version',
         note: 'The crates are packed away and the lantern is lit',
         with: ['lantern'],

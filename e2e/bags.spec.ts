@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './fixtures'
 import { expectAccessible, openDemo } from './support'
 
 test('steps come out of bags, fewer pieces a bag make more of them, and several builders have booklets of their own', async ({ page }) => {

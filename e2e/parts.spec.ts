@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Download, type Page } from '@playwright/test'
+import type { Download, Page } from '@playwright/test'
+import { expect, test } from './fixtures'
 import Papa from 'papaparse'
 import { expectAccessible, openDemo } from './support'
 

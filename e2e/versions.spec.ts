@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { bringIn, expectAccessible } from './support'
+import { expect, test } from './fixtures'
+import { bringIn, expectAccessible, openDemo, publish } from './support'
 
 const MODEL = {
   format: 'jump-rail-model',
@@ -74,4 +74,31 @@ test('pieces chosen on the Bench are there only with an option', async ({ page }
   await page.getByRole('link', { name: 'Parts', exact: true }).click()
   await expect(page.getByText(/^1 piece of 1 kind|^2 pieces of 1 kind/)).toBeVisible({ timeout: 20_000 })
   await expect(page.getByRole('button', { name: 'Undo: say in which versions it is there' })).toBeVisible()
+})
+
+test('builders choose among the versions in a booklet, and what is built so in one only says so', async ({ page, browser }) => {
+  await openDemo(page, 'Market stall')
+  await page.getByRole('link', { name: 'Booklet', exact: true }).click()
+  const versions = page.getByRole('group', { name: 'Versions in it' })
+  await expect(versions.getByRole('checkbox', { name: 'Night version' })).toBeChecked()
+  const link = await publish(page)
+
+  const follower = await (await browser.newContext({ viewport: { width: 390, height: 780 }, hasTouch: true })).newPage()
+  await follower.goto(link)
+  const choice = follower.getByRole('group', { name: 'Which one do you build?' })
+  await expect(choice.getByRole('radio', { name: 'As designed' })).toBeChecked()
+  await choice.getByRole('radio', { name: 'Night version' }).check()
+  await expect(choice.getByRole('radio', { name: 'Night version' })).toBeChecked()
+  await expectAccessible(follower)
+  await follower.getByRole('button', { name: 'Begin' }).click()
+  const line = follower.getByRole('slider', { name: 'Place in the booklet' })
+  const next = follower.getByRole('button', { name: /^Next/ })
+  while (!(await follower.getByText('Built so in “Night version” only.', { exact: true }).isVisible())) await next.click()
+  const at = await line.getAttribute('aria-valuetext')
+  await follower.reload()
+  await expect(line).toHaveAttribute('aria-valuetext', at!)
+  await expect(follower.getByText('Built so in “Night version” only.', { exact: true })).toBeVisible()
+  // The line is the rail: a touch on its first section goes there.
+  await line.click({ position: { x: 1, y: 6 } })
+  await expect(choice.getByRole('radio', { name: 'Night version' })).toBeChecked()
 })

@@ -20,7 +20,7 @@ import {
   type TechniquePolicy,
   type VersionChoice,
 } from '@core/model'
-import { orderFrom, withNumbers, type Density, type Effort, type Move, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
+import { DENSITIES, EFFORTS, orderFrom, withNumbers, type Density, type Effort, type Move, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
 
 /** How a designer wants the steps laid. */
 export interface PlanSettings {
@@ -180,6 +180,14 @@ export const shownModel = memo(({ model, settings }: ModelState): ModelDocument 
   const { version = {}, techniques } = settings
   const shown = documentOfVersion(model, choiceWithin(model, version))
   return techniques ? { ...shown, techniques } : shown
+})
+
+/** The same settings as the core takes them. */
+export const optionsOf = ({ strategy, density, effort, level }: PlanSettings) => ({
+  level,
+  strategy,
+  limits: DENSITIES[density],
+  effort: EFFORTS[effort],
 })
 
 /** What a painter is told of a snapshot. */

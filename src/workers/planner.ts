@@ -4,8 +4,6 @@ import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCac
 import { Fault } from '@core/fault'
 import { checkChanged, checkModel, type ModelDocument } from '@core/model'
 import {
-  DENSITIES,
-  EFFORTS,
   keepable,
   PlanCache,
   proveStep,
@@ -18,22 +16,15 @@ import {
 } from '@core/plan'
 import {
   fromBytes,
+  optionsOf,
   shownModel,
   stateAfter,
   type Comparison,
   type ModelState,
   type PictureReading,
   type PlanRequest,
-  type PlanSettings,
   type Printed,
 } from './plan-messages'
-
-const optionsOf = ({ strategy, density, effort, level }: PlanSettings) => ({
-  level,
-  strategy,
-  limits: DENSITIES[density],
-  effort: EFFORTS[effort],
-})
 
 /** What is known of one version: what was asked, what came of it. */
 interface Known {

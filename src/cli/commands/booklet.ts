@@ -1,14 +1,12 @@
 import { readFile } from 'node:fs/promises'
 import { Option } from 'commander'
-import { askedBags } from '@core/bags'
-import { makeBundle } from '@core/booklet'
+import { planBooklet } from '@core/booklet'
 import { hasErrors } from '@core/checks'
-import { insetsOf, reportModel, viewsOf } from '@core/pipeline'
 import { EFFORTS } from '@core/plan'
 import { listInWords } from '@core/words'
 import { exportFor, EXPORTS, PAPERS, type ExportAssets, type Paper } from '@press/index'
 import { DONE, NOT_BUILDABLE } from '../exit-codes'
-import { load, save } from '../files'
+import { loadFile, save } from '../files'
 import type { DefineCommand } from './command'
 import { versionChoice, withVersionOptions } from './version-options'
 
@@ -36,10 +34,10 @@ type BookletValues = { readonly output: string; readonly paper: Paper } & Parame
 async function booklet(file: string, values: BookletValues): Promise<number> {
   const { output, paper } = values
   const { write } = exportFor(output)
-  const model = await load(file, versionChoice(values))
-  const reported = reportModel(model, { effort: EFFORTS.normal })
-  const { report, looks } = reported
-  const bundle = makeBundle(model, report, viewsOf(looks), { insets: insetsOf(reported), bags: askedBags(model, report) })
+  const { techniques, ...choice } = versionChoice(values)
+  const { model } = await loadFile(file)
+  const told = techniques === undefined ? model : { ...model, techniques }
+  const { bundle, report } = planBooklet(told, choice, { effort: EFFORTS.normal })
   await save(output, await write({ bundle, paper, aliases: [], assets }))
   return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
 }

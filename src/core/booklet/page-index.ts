@@ -8,6 +8,7 @@ import { likenessWords, type TimesBuilt } from './near-copies'
 import type { BookletSource, CoverPage, DecalPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from './pages'
 import { isSmallUnit, PlanIndex, type IndexedSection } from './plan-index'
 import { stepPage } from './step-page'
+import { coverOfVersions } from './versions'
 
 /** Where a page stands: one of the whole, a section's tray (step −1), or one of its steps (from 0). */
 type PagePlace = { readonly page: CoverPage | DecalPage | InventoryPage } | { readonly section: IndexedSection; readonly step: number }
@@ -105,7 +106,7 @@ export class PageIndex {
         sections: plan.sections.length,
       },
       cautions: cautionsOf(model),
-      remarks: this.choicesToCome(),
+      remarks: [...coverOfVersions(this.source), ...this.choicesToCome()],
       photos: model.photos ?? [],
       picture: this.lastPicture(this.index.section(model.root)),
     }

@@ -4,9 +4,13 @@ import type { Bundle } from './bundle'
 import type { Vec } from '../space'
 import type { DecalCount } from './decal-sheet'
 import type { StepSign } from './step-notes'
+import type { VersionDocument } from './versions'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
-export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets' | 'bags'>
+export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets' | 'bags' | 'shows'> & {
+  /** The versions beside this one: what is built otherwise is told by their documents. */
+  readonly versions?: readonly VersionDocument[]
+}
 
 /** What a picture shows: the section as it is after the step, or the step with what is new and its marks. */
 export type PictureContent = 'finished' | 'step'

@@ -11,6 +11,7 @@ import { aheadWords, insetWords, seenFromWords, spokenStep } from './step-words'
 import { sideSign } from './side-sign'
 import { notesOfStep } from './step-notes'
 import { LAYINGS, turnWords } from './turn-words'
+import { versionWords } from './versions'
 
 /** The page of one step of a section. */
 export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanStep): StepPage {
@@ -27,7 +28,8 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
   // With its first step a section's tray says it.
   const bag = step.number === 1 && !isSmallUnit(section) ? '' : index.bag(plan.id, step.number)
   const alone = isSmallUnit(section) ? ['Build this by itself first: it goes in as one.'] : []
-  const remarks = [...alone, ...reachesOf(index, section, step), ...differencesOf(index, section, step)]
+  const only = versionWords(index.source, section.base, step)
+  const remarks = [...(only === '' ? [] : [only]), ...alone, ...reachesOf(index, section, step), ...differencesOf(index, section, step)]
   return {
     kind: joins.length > 0 ? 'jump' : 'step',
     section: plan.id,

@@ -1,11 +1,14 @@
 import Joi from 'joi'
 import { Fault, placedWithin } from '../fault'
-import type { Bundle } from '../booklet'
+import type { BookletVersion, Bundle } from '../booklet'
 import { checkModel, LIMITS, workSchema } from '../model'
 import { checkPlan } from './check-plan'
 
 /** Largest bundle that is taken, in bytes of JSON. */
 export const BUNDLE_BYTES = 32 * 1024 * 1024
+
+/** Versions beside the one that is shown. */
+const MOST_VERSIONS = 20
 
 const ref = Joi.string().max(LIMITS.nameLength)
 const count = Joi.number().integer().min(0).max(LIMITS.allParts)
@@ -38,9 +41,8 @@ const section = Joi.object({
   steps: Joi.array().items(step).required(),
 })
 
-const bundleSchema = Joi.object({
-  format: Joi.valid('jump-rail-bundle').required(),
-  version: Joi.valid(1).required(),
+/** What a booklet is made of, as the version that it shows or as one beside it. */
+const content = {
   model: Joi.object().unknown().required(),
   plan: Joi.object({
     name: ref.required(),
@@ -51,14 +53,6 @@ const bundleSchema = Joi.object({
       .items(Joi.object({ colour: ref.required(), count: count.required() }))
       .required(),
   }).required(),
-  names: Joi.array().items(
-    Joi.object({
-      kind: Joi.valid('shape', 'colour').required(),
-      id: ref.required(),
-      name: Joi.string().allow('').max(LIMITS.nameLength).required(),
-      number: Joi.string().allow('').max(LIMITS.nameLength).required(),
-    }),
-  ),
   insets: Joi.array().items(
     Joi.object({
       section: ref.required(),
@@ -78,6 +72,26 @@ const bundleSchema = Joi.object({
   views: Joi.array()
     .items(Joi.array().items(Joi.number().integer().min(0).max(7)))
     .required(),
+}
+const versionName = { id: ref.allow('').required(), name: ref.required(), note: Joi.string().allow('').max(LIMITS.notesLength) }
+
+const bundleSchema = Joi.object({
+  format: Joi.valid('jump-rail-bundle').required(),
+  version: Joi.valid(1).required(),
+  ...content,
+  shows: Joi.object(versionName),
+  versions: Joi.array()
+    .items(Joi.object({ ...versionName, ...content }))
+    .unique('id')
+    .max(MOST_VERSIONS),
+  names: Joi.array().items(
+    Joi.object({
+      kind: Joi.valid('shape', 'colour').required(),
+      id: ref.required(),
+      name: Joi.string().allow('').max(LIMITS.nameLength).required(),
+      number: Joi.string().allow('').max(LIMITS.nameLength).required(),
+    }),
+  ),
 })
 
 /**
@@ -94,5 +108,16 @@ export function checkBundle(value: unknown): Bundle {
   const bundle = result.value as Bundle
   const model = placedWithin('model', () => checkModel(bundle.model))
   checkPlan({ ...bundle, model })
-  return model === bundle.model ? bundle : { ...bundle, model }
+  const versions = bundle.versions?.map((version, i) => checkVersion(version, `versions[${i}]`))
+  if (versions && versions.length > 0 && (!bundle.shows || versions.some(({ id }) => id === bundle.shows!.id)))
+    throw new Fault('not-a-bundle', 'This is not a booklet: it does not say which of its versions it shows.', { place: 'shows' })
+  return model === bundle.model && !versions ? bundle : { ...bundle, model, ...(versions ? { versions } : {}) }
+}
+
+function checkVersion(version: BookletVersion, place: string): BookletVersion {
+  return placedWithin(place, () => {
+    const model = placedWithin('model', () => checkModel(version.model))
+    checkPlan({ ...version, model })
+    return { ...version, model }
+  })
 }

@@ -227,6 +227,7 @@ const variant = Joi.object({
   id: id.required(),
   name: name.required(),
   note: notes,
+  inBooklet: Joi.boolean(),
   with: optionIds,
   without: optionIds,
   recolour: Joi.array()

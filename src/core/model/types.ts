@@ -47,6 +47,8 @@ export interface ModelVariant {
   readonly id: string
   readonly name: string
   readonly note?: string
+  /** Its steps stand in the booklet beside those of the others, and builders choose. */
+  readonly inBooklet?: boolean
   readonly with?: readonly string[]
   readonly without?: readonly string[]
   /** All at once; of several that fit a part the first is taken. */

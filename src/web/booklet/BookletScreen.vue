@@ -2,7 +2,7 @@
 import { plural } from '@core/words'
 import { computed, nextTick, ref } from 'vue'
 import type { Alias } from '@core/names'
-import { faultLine } from '@core/fault'
+import { faultLine, plainFault, type PlainFault } from '@core/fault'
 import { EXPORTS, PAPERS, type BookletExport, type Paper } from '@press/index'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -13,6 +13,8 @@ import { useOwnNames } from '../stores/own-names'
 import PublishPanel from '../published/PublishPanel.vue'
 import BookletSheet from './BookletSheet.vue'
 import { useExport } from './use-export'
+import { useWholeBundle } from './use-whole-bundle'
+import VersionsInBooklet from './VersionsInBooklet.vue'
 
 const open = useOpenModel()
 const names = useOwnNames()
@@ -34,8 +36,19 @@ async function shownNames(): Promise<Alias[]> {
 const files = useExport()
 const buttons = ref<HTMLElement>()
 
+const { whole, progress: planned, stop: stopPlanning } = useWholeBundle()
+
+async function write(asked: BookletExport): Promise<PlainFault | 'stopped' | 'done'> {
+  try {
+    return await files.write(asked, { bundle: await whole(), paper: paper.value as Paper, aliases: await shownNames() })
+  } catch (thrown) {
+    const fault = plainFault(thrown)
+    return fault.code === 'stopped' ? 'stopped' : fault
+  }
+}
+
 async function save(asked: BookletExport): Promise<void> {
-  const answer = await files.write(asked, { bundle: open.bundle!, paper: paper.value as Paper, aliases: await shownNames() })
+  const answer = await write(asked)
   if (answer === 'done') notify(`The file is in your downloads. ${asked.about}`)
   else if (answer !== 'stopped') notify(`The file was not written. ${faultLine(answer)}`, { isError: true })
   await nextTick()
@@ -53,14 +66,18 @@ async function save(asked: BookletExport): Promise<void> {
         <RouterLink :to="{ name: 'rail' }">Look at the rail</RouterLink>
       </p>
 
-      <PublishPanel v-if="open.bundle" :model-id="open.id" :bundle="open.bundle" />
+      <VersionsInBooklet />
+      <WorkBar v-if="planned !== null" class="file-work" label="Planning the other versions" :fraction="planned" @stop="stopPlanning" />
+      <PublishPanel v-if="open.snapshot" :model-id="open.id" :whole="whole" />
 
       <h2>As a file</h2>
       <div ref="buttons" class="files">
         <template v-for="each in EXPORTS" :key="each.id">
           <ChoiceList v-if="each.usesPaper" v-model="paper" label="Paper" :options="PAPER_OPTIONS" />
           <span :data-export="each.id"
-            ><ActionButton :disabled="files.running.value !== null" @click="save(each)">{{ each.title }}</ActionButton></span
+            ><ActionButton :disabled="files.running.value !== null || planned !== null" @click="save(each)">{{
+              each.title
+            }}</ActionButton></span
           >
           <WorkBar
             v-if="files.running.value === each"

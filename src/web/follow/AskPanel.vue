@@ -54,7 +54,7 @@ async function send(): Promise<void> {
       </fieldset>
       <label
         >{{ isBuilt ? 'What you would like to say' : 'What is the matter?' }}
-        <textarea v-model="text" class="plain-field" rows="3" maxlength="4000" :required="!isBuilt" />
+        <textarea v-model="text" class="plain-field" rows="3" maxlength="3700" :required="!isBuilt" />
       </label>
       <template v-if="isBuilt">
         <label>Minutes it took <input v-model="minutes" class="plain-field" type="number" min="1" max="100000" /></label>

@@ -20,26 +20,36 @@ import AskPanel from './AskPanel.vue'
 import CarryPanel from './CarryPanel.vue'
 import NewerNotice from './NewerNotice.vue'
 import PrintAll from './PrintAll.vue'
+import RailLine from './RailLine.vue'
 import TickList from './TickList.vue'
+import VersionChoice from './VersionChoice.vue'
 import { keepVersion, lastVersion } from './published-here'
 import { carriedProgress, placeAddress } from './carry'
-import { contentKey, loadProgress, pageKey, placeIn, saveProgress, tickKey } from './progress'
+import { loadProgress, pageKey, placeIn, progressKey, saveProgress, tickKey } from './progress'
 import { useQuestions } from './use-questions'
 
 const props = defineProps<{ bundle: Bundle; painter: PainterClient; published?: PublishedAs | undefined; password?: string | undefined }>()
+const emit = defineEmits<{ choose: [id: string] }>()
 
 const pages = makePages(props.bundle)
 const { published, password } = props
-const key = published ? `jump-rail-progress-${published.id}` : contentKey(props.bundle)
+/** Each version has a place of its own. */
+const key = progressKey(props.bundle, published?.id)
 const stored = (published && carriedProgress(pages, published.version, location.hash)) || loadProgress(key)
 // What an address has brought is taken once: from here on this device keeps its own place.
 if (location.hash !== '') history.replaceState(null, '', location.pathname + location.search)
 const index = ref(placeIn(pages, stored))
 
-const questions = published ? useQuestions(published.id, password) : null
+const questions = published ? useQuestions(published.id, password, props.bundle.shows) : null
 const isAsking = ref(false)
 const isCarrying = ref(false)
-const address = computed(() => placeAddress(pages, published?.version ?? 1, { page: index.value, ticked: [...ticked.value] }))
+const address = computed(() =>
+  placeAddress(
+    pages,
+    { version: published?.version ?? 1, shows: props.bundle.shows?.id },
+    { page: index.value, ticked: [...ticked.value] },
+  ),
+)
 /** The version that was followed before, where this is a newer one. */
 const before = published ? lastVersion(published.id) : undefined
 const isNewer = ref(published !== undefined && before !== undefined && before < published.version)
@@ -100,6 +110,11 @@ const isTicked = (piece: PieceCount): boolean => ticked.value.has(tickKey(piece,
 const isDone = (stepPage: StepPage, at: number): boolean =>
   at < index.value || (stepPage.callout.length > 0 && stepPage.callout.every((piece) => ticked.value.has(tickKey(piece, stepPage))))
 
+const isPageDone = (at: number): boolean => {
+  const there = pages[at]!
+  return there.kind === 'step' || there.kind === 'jump' ? isDone(there, at) : at < index.value
+}
+
 function tick(piece: PieceCount, isOn: boolean): void {
   const next = new Set(ticked.value)
   if (isOn) next.add(tickKey(piece, page.value))
@@ -108,6 +123,7 @@ function tick(piece: PieceCount, isOn: boolean): void {
 }
 
 const heading = ref<HTMLElement>()
+const main = ref<HTMLElement>()
 
 function go(to: number): void {
   const target = Math.max(0, Math.min(pages.length - 1, to))
@@ -116,7 +132,7 @@ function go(to: number): void {
   index.value = target
   turn.value = 0
   void nextTick(() => heading.value?.focus({ preventScroll: true }))
-  window.scrollTo({ top: 0 })
+  main.value?.scrollTo({ top: 0 })
 }
 
 watch([index, ticked], () => {
@@ -165,7 +181,7 @@ const onTouchEnd = (event: TouchEvent): void => {
       </nav>
     </header>
 
-    <main>
+    <main ref="main">
       <NewerNotice
         v-if="isNewer"
         :id="published!.id"
@@ -219,6 +235,12 @@ const onTouchEnd = (event: TouchEvent): void => {
 
           <template v-if="page.kind === 'cover'">
             <p v-if="page.designer" class="faint">Designed by {{ page.designer }}</p>
+            <VersionChoice
+              v-if="bundle.shows && bundle.versions?.length"
+              :shows="bundle.shows"
+              :others="bundle.versions"
+              @choose="emit('choose', $event)"
+            />
             <p class="notes">{{ page.notes }}</p>
             <p v-if="published?.terms" class="notes"><b>Terms:</b> {{ published.terms }}</p>
             <dl class="facts">
@@ -326,20 +348,12 @@ const onTouchEnd = (event: TouchEvent): void => {
 
     <footer>
       <button class="plain-button framed" :disabled="index === 0" @click="go(index - 1)">Back <kbd>←</kbd></button>
-      <label class="where">
-        <span class="sr-only">Place in the booklet</span>
-        <input
-          type="range"
-          min="0"
-          :max="pages.length - 1"
-          :value="index"
-          :aria-valuetext="title"
-          @input="go(Number(($event.target as HTMLInputElement).value))"
-        />
-        <span class="faint"
+      <div class="where">
+        <RailLine :pages="pages" :index="index" :title="title" :is-done="isPageDone" @go="go" />
+        <span class="faint count"
           >{{ index + 1 }} of {{ pages.length }}<template v-if="!isKept">, your place cannot be kept on this device</template></span
         >
-      </label>
+      </div>
       <button class="plain-button framed next" :disabled="isLast" @click="go(index + 1)">Next <kbd>→</kbd></button>
     </footer>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef } from 'vue'
-import { mendedSteps, type Bundle, type MendedStep } from '@core/booklet'
+import { bundleAt, mendedSteps, type Bundle, type MendedStep } from '@core/booklet'
 import { catalogueOf } from '@core/model'
 import { changeWords } from '../published/published-words'
 import { describeBooklet, fetchVersion } from '../published/server-client'
@@ -32,7 +32,7 @@ async function look(): Promise<void> {
       ...(whatChanged === '' ? [] : [whatChanged]),
       ...(changes ? changeWords(changes, catalogue, names) : []),
     ])
-  mended.value = mendedSteps(before, bundle)
+  mended.value = mendedSteps(bundleAt(before, bundle.shows?.id ?? ''), bundle)
 }
 // Without the server only that it was changed is told.
 void look().catch(() => undefined)

@@ -19,6 +19,13 @@ export function contentKey(bundle: Bundle): string {
   return `jump-rail-progress-${(hash >>> 0).toString(16)}-${text.length}`
 }
 
+/** Where the place of a booklet, or of one of its versions, is kept. @param published id of the booklet where a server has it */
+export function progressKey(bundle: Bundle, published: string | undefined): string {
+  const key = published === undefined ? contentKey(bundle) : `jump-rail-progress-${published}`
+  const version = bundle.shows?.id ?? ''
+  return version === '' ? key : `${key}-${version}`
+}
+
 /** Storage may be refused (private windows, files from a disk): then progress lasts as long as the page. */
 export function loadProgress(key: string): FollowProgress {
   try {

@@ -49,3 +49,10 @@ export function lastVersion(id: string): number | undefined {
   return typeof version === 'number' ? version : undefined
 }
 export const keepVersion = (id: string, version: number): boolean => write(`jump-rail-version-${id}`, [version])
+
+/** Which of several versions in a booklet is built on this device. @param key of the booklet's progress */
+export function chosenHere(key: string): string | undefined {
+  const [id] = read<string>(`${key}-chosen`)
+  return typeof id === 'string' ? id : undefined
+}
+export const keepChosen = (key: string, id: string): boolean => write(`${key}-chosen`, [id])

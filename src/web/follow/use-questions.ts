@@ -1,11 +1,15 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
+import type { VersionName } from '@core/booklet'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { askQuestion, fetchQuestions, type NewQuestion, type Letter } from '../published/server-client'
 import { keepOwn, keepWaiting, ownQuestions, waitingQuestions } from './published-here'
 
-/** What builders ask the designer of a booklet, from this device; what cannot be sent waits until it can. */
-export function useQuestions(id: string, password: string | undefined) {
+/**
+ * What builders ask the designer of a booklet, from this device; what cannot be sent waits until it can.
+ * @param shows which of several versions is built: the same step may be another in another version, so a question says it
+ */
+export function useQuestions(id: string, password: string | undefined, shows?: VersionName) {
   const questions = shallowRef<readonly Letter[]>([])
   const waiting = ref(waitingQuestions<NewQuestion>(id).length)
   const said = ref('')
@@ -26,7 +30,8 @@ export function useQuestions(id: string, password: string | undefined) {
   }
 
   /** @returns whether the words need not be kept by whoever wrote them */
-  async function ask(question: NewQuestion): Promise<boolean> {
+  async function ask(asked: NewQuestion): Promise<boolean> {
+    const question = shows ? { ...asked, text: `${shows.name}: ${asked.text}` } : asked
     try {
       await send(question)
       said.value = 'Sent. The answer will stand here.'

@@ -13,7 +13,11 @@ import { changedSettings, draftOf, firstSettings, NEW_DRAFT } from './settings-d
 import SettingsForm from './SettingsForm.vue'
 
 /** A link that builders follow: the first version, the next ones, who may read them, and the end. */
-const { modelId, bundle } = defineProps<{ modelId: string; bundle: Bundle }>()
+const { modelId, whole } = defineProps<{
+  modelId: string
+  /** The booklet with all its versions; they may have to be planned first. */
+  whole: () => Promise<Bundle>
+}>()
 
 const publications = usePublications()
 const publication = computed(() => publications.of(modelId))
@@ -55,7 +59,7 @@ async function act(what: string, work: () => Promise<string>): Promise<void> {
 
 const publish = (): Promise<void> =>
   act('The booklet was not published.', async () => {
-    await publications.publish(modelId, bundle, firstSettings(draft.value))
+    await publications.publish(modelId, await whole(), firstSettings(draft.value))
     await nextTick()
     linkBox.value?.focus()
     return 'The booklet is published.'
@@ -63,7 +67,7 @@ const publish = (): Promise<void> =>
 
 const publishNext = (of: Publication): Promise<void> =>
   act('The version was not published.', async () => {
-    const isNew = await publications.publishNext(of, bundle, whatChanged.value)
+    const isNew = await publications.publishNext(of, await whole(), whatChanged.value)
     whatChanged.value = ''
     await describe(publication.value!)
     return isNew ? `Version ${publication.value!.version} is published under the same link.` : 'Nothing has changed since the last version.'

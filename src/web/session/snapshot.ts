@@ -1,7 +1,7 @@
-import { layRail, PageIndex, type BookletSource, type RailLayout, makeBundle, type Bundle } from '@core/booklet'
+import { layRail, PageIndex, type BookletSource, type RailLayout, makeBundle, versionsBeside, type Bundle } from '@core/booklet'
 import { brokenBy } from '@core/checks'
 import { type Report } from '@core/pipeline'
-import { catalogueOf, type ModelDocument } from '@core/model'
+import { catalogueOf, choiceWithin, type ModelDocument } from '@core/model'
 import type { Catalogue } from '@core/catalogue'
 import { reportFrom, shownModel, sourceOf, stateAfter, type ModelState, type PlanSettings, type Printed } from '../../workers/plan-messages'
 
@@ -31,7 +31,7 @@ export interface Snapshot {
 export function makeSnapshot(version: number, asked: ModelState, printed: Printed, bytes?: Uint8Array): Snapshot {
   const state = stateAfter(asked, printed)
   const shown = shownModel(state)
-  const source = sourceOf(shown, printed)
+  const source = { ...sourceOf(shown, printed), ...versionsBeside(state.model, choiceWithin(state.model, state.settings.version ?? {})) }
   let layout: RailLayout | undefined
   let pages: PageIndex | undefined
   return {

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { VersionName } from '@core/booklet'
+
+/** Which of several versions is built: chosen at the start, and again whenever one likes. */
+const props = defineProps<{ shows: VersionName; others: readonly VersionName[] }>()
+const emit = defineEmits<{ choose: [id: string] }>()
+/** Always in one order, whichever is open. */
+const all = computed(() =>
+  [props.shows, ...props.others].sort((a, b) => Number(a.id !== '') - Number(b.id !== '') || a.name.localeCompare(b.name)),
+)
+</script>
+
+<template>
+  <fieldset>
+    <legend>Which one do you build?</legend>
+    <label v-for="{ id, name, note } in all" :key="id"
+      ><input type="radio" name="version" :value="id" :checked="id === shows.id" @change="emit('choose', id)" />
+      <span
+        >{{ name }}<span v-if="note" class="faint">{{ note }}</span></span
+      ></label
+    >
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset {
+  border: 1px solid var(--ink);
+  margin: 0 0 14px;
+  padding: 4px 14px 8px;
+}
+legend {
+  font-weight: 700;
+  padding: 0 4px;
+}
+label {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+  overflow-wrap: anywhere;
+}
+input {
+  width: 20px;
+  height: 20px;
+  flex: none;
+}
+.faint {
+  display: block;
+}
+</style>

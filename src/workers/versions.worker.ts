@@ -1,0 +1,35 @@
+import { expose } from 'comlink'
+import { planVersionsBeside } from '@core/booklet'
+import { plainFault, type PlainFault } from '@core/fault'
+import { choiceWithin } from '@core/model'
+import type { Progress } from '@core/pipeline'
+import { staysAlive } from './alive'
+import { fromBytes, optionsOf, type ModelState } from './plan-messages'
+
+/** What stands in a booklet beside the version that is shown. */
+export type PlannedVersions = ReturnType<typeof planVersionsBeside>
+export type VersionsAnswer = { readonly planned: PlannedVersions } | { readonly fault: PlainFault }
+
+const alive = staysAlive()
+
+const api = {
+  ready: (): Promise<boolean> => alive,
+  plan(state: Uint8Array, onProgress: Progress): VersionsAnswer {
+    const { model, settings } = fromBytes<ModelState>(state)
+    const { version = {} } = settings
+    let told = -1
+    // A message for each hundredth is enough.
+    const progress: Progress = (fraction) => {
+      const hundredth = Math.floor(fraction * 100)
+      if (hundredth !== told) onProgress((told = hundredth) / 100)
+    }
+    try {
+      return { planned: planVersionsBeside(model, choiceWithin(model, version), { ...optionsOf(settings), progress }) }
+    } catch (thrown) {
+      return { fault: plainFault(thrown) }
+    }
+  },
+}
+
+export type VersionsApi = typeof api
+expose(api)
