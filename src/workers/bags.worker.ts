@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
-import { packBags, type BagPlan } from '@core/bags'
-import type { ModelDocument } from '@core/model'
+import { moveWork, packBags, type BagPlan, type MovedWork, type WorkMove } from '@core/bags'
+import type { BagBegin, ModelDocument } from '@core/model'
 import { staysAlive } from './alive'
 import { fromBytes, reportFrom, type Printed } from './plan-messages'
 
@@ -10,14 +10,17 @@ export interface BagOrder {
   readonly printed: Uint8Array
   readonly pieces: number
   readonly booklets: number
+  readonly begins: readonly BagBegin[]
 }
 
 const alive = staysAlive()
 
 const api = {
   ready: (): Promise<boolean> => alive,
-  pack: ({ model, printed, pieces, booklets }: BagOrder): BagPlan =>
-    packBags(fromBytes<ModelDocument>(model), reportFrom(fromBytes<Printed>(printed)), { pieces, booklets }),
+  pack: ({ model, printed, ...options }: BagOrder): BagPlan =>
+    packBags(fromBytes<ModelDocument>(model), reportFrom(fromBytes<Printed>(printed)), options),
+  move: ({ model, printed, ...options }: BagOrder, move: WorkMove): MovedWork =>
+    moveWork(fromBytes<ModelDocument>(model), reportFrom(fromBytes<Printed>(printed)), options, move),
 }
 
 export type BagsApi = typeof api

@@ -20,7 +20,18 @@ import {
   type TechniquePolicy,
   type VersionChoice,
 } from '@core/model'
-import { DENSITIES, EFFORTS, orderFrom, withNumbers, type Density, type Effort, type Move, type PlainSection, type PlanOrder, type Strategy } from '@core/plan'
+import {
+  DENSITIES,
+  EFFORTS,
+  orderFrom,
+  withNumbers,
+  type Density,
+  type Effort,
+  type Move,
+  type PlainSection,
+  type PlanOrder,
+  type Strategy,
+} from '@core/plan'
 
 /** How a designer wants the steps laid. */
 export interface PlanSettings {

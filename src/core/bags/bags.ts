@@ -1,11 +1,12 @@
 import { total, type PieceCount } from '../count'
-import { catalogueOf, type ModelDocument } from '../model'
+import { catalogueOf, type BagBegin, type ModelDocument } from '../model'
 import type { ModelPlan } from '../plan'
-import { atomsOf, workOfAtoms } from './atoms'
+import { atomsOf, workOfAtoms, type Atom } from './atoms'
+import { atomsAt } from './begins'
 import { shareOut } from './booklets'
 import { LookAlikes } from './look-alikes'
-import { packAtoms, type BagWeights } from './pack'
-import { trayOfWork, workSections, type BagWork, type WorkSection } from './work'
+import { packAtoms, packBetween, type BagWeights } from './pack'
+import { trayOfWork, workSections, type BagWork } from './work'
 
 interface Bag {
   readonly number: number
@@ -44,40 +45,53 @@ export interface BagOptions {
   /** How many people build at the same time. */
   readonly booklets: number
   readonly weights?: BagWeights
+  /** Where the designer has bags begin. */
+  readonly begins?: readonly BagBegin[]
 }
 
 /** Which steps come out of which bag: building bag after bag never needs what a later one brings. */
-export function packBags(model: ModelDocument, plan: ModelPlan, { pieces: most, booklets, weights }: BagOptions): BagPlan {
-  const sections = workSections(model, plan)
-  const alike = new LookAlikes(catalogueOf(model))
+export function packBags(model: ModelDocument, plan: ModelPlan, options: BagOptions): BagPlan {
   const bags: Bag[] = []
-  const printed = shareOut(sections, model.root, booklets).map((ids, i): BagBooklet => {
+  const { rows, alike, sections } = packRows(model, plan, options)
+  const booklets = rows.map(({ ids, atoms, starts }, i): BagBooklet => {
     const first = bags.length
-    const booklet = i + 1
-    for (const work of packedWork(ids, sections, model, { most, alike, ...(weights ? { weights } : {}) })) {
+    starts.forEach((start, k) => {
+      const work = workOfAtoms(atoms.slice(start, starts[k + 1]))
       const tray = trayOfWork(model, sections, work)
-      bags.push({ number: bags.length + 1, booklet, work, tray, pieces: total(tray) })
-    }
+      bags.push({ number: bags.length + 1, booklet: i + 1, work, tray, pieces: total(tray) })
+    })
     return {
-      number: booklet,
+      number: i + 1,
       sections: ids,
       bags: bags.slice(first).map(({ number }) => number),
       joins: ids.flatMap((id) => sections.get(id)!.copies),
     }
   })
-  return { bags, booklets: printed, measures: measuresOf(bags, alike) }
+  return { bags, booklets, measures: measuresOf(bags, alike) }
 }
 
-function packedWork(
-  ids: readonly string[],
-  sections: ReadonlyMap<string, WorkSection>,
-  model: ModelDocument,
-  packing: { readonly most: number; readonly alike: LookAlikes; readonly weights?: BagWeights },
-): BagWork[][] {
-  const atoms = atomsOf(ids, sections, packing.most)
-  const trays = atoms.map(({ work }) => trayOfWork(model, sections, work))
-  const starts = packAtoms(atoms, trays, packing)
-  return starts.map((start, i) => workOfAtoms(atoms.slice(start, starts[i + 1])))
+/** The row of atoms of one booklet, cut into bags. */
+export interface PackedRow {
+  /** Of its sections. */
+  readonly ids: readonly string[]
+  readonly atoms: readonly Atom[]
+  /** Numbers of the first atom of each bag. */
+  readonly starts: readonly number[]
+}
+
+/** The rows of all booklets, each cut into bags. */
+export function packRows(model: ModelDocument, plan: ModelPlan, { pieces: most, booklets, weights, begins = [] }: BagOptions) {
+  const sections = workSections(model, plan)
+  const alike = new LookAlikes(catalogueOf(model))
+  const packing = { most, alike, ...(weights ? { weights } : {}) }
+  const rows = shareOut(sections, model.root, booklets).map((ids): PackedRow => {
+    const atoms = atomsOf(ids, sections, most)
+    const trays = atoms.map(({ work }) => trayOfWork(model, sections, work))
+    const asked = atomsAt(atoms, begins)
+    const starts = asked.length === 0 ? packAtoms(atoms, trays, packing) : packBetween(atoms, trays, asked, packing)
+    return { ids, atoms, starts }
+  })
+  return { rows, alike, sections }
 }
 
 function measuresOf(bags: readonly Bag[], alike: LookAlikes): BagPlan['measures'] {

@@ -1,9 +1,7 @@
 import { colourDifference, type Catalogue, type Shape } from '../catalogue'
 import type { PieceCount } from '../count'
+import { ALIKE } from '../desk'
 import { STUD_PITCH } from '../space'
-
-/** Colours nearer than this are taken for each other in a heap (CIEDE2000). */
-const ALIKE = 10
 
 type Kind = Pick<PieceCount, 'shape' | 'colour'>
 

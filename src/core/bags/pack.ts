@@ -16,6 +16,32 @@ export interface BagWeights {
 
 const USUAL_WEIGHTS: BagWeights = { bag: 12, split: 10, lookAlike: 20, uneven: 1 }
 
+export interface Packing {
+  /** Pieces in a bag. */
+  readonly most: number
+  readonly alike: LookAlikes
+  readonly weights?: BagWeights
+}
+
+/** The same with some bags that begin where they are told: what lies between is one bag where it fits, and is cut where it does not. */
+export function packBetween(
+  atoms: readonly Atom[],
+  trays: readonly (readonly PieceCount[])[],
+  begins: readonly number[],
+  packing: Packing,
+): number[] {
+  const ends = [...new Set([0, ...begins, atoms.length])].sort((a, b) => a - b)
+  return ends.slice(0, -1).flatMap((from, i) => {
+    const to = ends[i + 1]!
+    if (fitsInBag(atoms.slice(from, to), packing.most)) return [from]
+    return packAtoms(atoms.slice(from, to), trays.slice(from, to), packing).map((start) => from + start)
+  })
+}
+
+/** Within the limit, or one that is larger with what takes no pieces. */
+export const fitsInBag = (atoms: readonly Atom[], most: number): boolean =>
+  atoms.reduce((sum, { pieces }) => sum + pieces, 0) <= most || atoms.filter(({ pieces }) => pieces > 0).length <= 1
+
 /**
  * Cuts a row of atoms into bags of so many pieces at most, at least cost. One atom that is larger has a bag of its own, with what
  * takes no pieces. There are never more than twice the bags that the pieces need, and one.
@@ -26,7 +52,7 @@ const USUAL_WEIGHTS: BagWeights = { bag: 12, split: 10, lookAlike: 20, uneven: 1
 export function packAtoms(
   atoms: readonly Atom[],
   trays: readonly (readonly PieceCount[])[],
-  { most, alike, weights = USUAL_WEIGHTS }: { readonly most: number; readonly alike: LookAlikes; readonly weights?: BagWeights },
+  { most, alike, weights = USUAL_WEIGHTS }: Packing,
 ): number[] {
   if (atoms.length === 0) return []
   const pieces = atoms.reduce((sum, atom) => sum + atom.pieces, 0)

@@ -1,30 +1,19 @@
-import type { ModelDocument } from '../model'
+import type { BagBegin, ModelDocument } from '../model'
 import type { ModelPlan } from '../plan'
 import { packBags, type BagPlan } from './bags'
+import { beginsOf } from './begins'
 
-/** Where a bag of a booklet begins: at a step (from 1) of a section, the so manieth time (from 1) that section is built. */
-export interface BagStart {
+/** Where a bag of a booklet begins. */
+export interface BagStart extends BagBegin {
   readonly bag: number
-  readonly section: string
-  readonly step: number
-  readonly time: number
 }
 
 /** Where each bag begins: at the first of its steps. */
 function bagStarts({ bags }: Pick<BagPlan, 'bags'>): BagStart[] {
-  /** How often the steps of a section from one on were built out of earlier bags. */
-  const built = new Map<string, number>()
-  return bags.flatMap(({ number, work }) => {
-    const times = work.map(({ section, from }) => (built.get(`${section} ${from}`) ?? 0) + 1)
-    work.forEach(({ section, from, times: plain, mirrored }) => {
-      const key = `${section} ${from}`
-      built.set(key, (built.get(key) ?? 0) + plain + mirrored)
-    })
-    const [first] = work
-    return first ? [{ bag: number, section: first.section, step: first.from, time: times[0]! }] : []
-  })
+  const begins = beginsOf(bags)
+  return bags.flatMap(({ number }, i) => (begins[i] ? [{ bag: number, ...begins[i] }] : []))
 }
 
 /** The same of a planned model whose designer wants bags in the booklet; none where nobody asks for them. */
 export const askedBags = ({ bags, ...model }: ModelDocument, plan: ModelPlan): BagStart[] =>
-  bags ? bagStarts(packBags(model, plan, { pieces: bags.pieces, booklets: bags.booklets ?? 1 })) : []
+  bags ? bagStarts(packBags(model, plan, { ...bags, booklets: bags.booklets ?? 1 })) : []

@@ -2,7 +2,7 @@ import type { Shape } from '../catalogue'
 import { catalogueOf, isLoose, partPose, partsOf, shapeOfPart, type ModelDocument, type Part, type Section } from '../model'
 import { reportModel } from '../pipeline'
 import { EFFORTS } from '../plan'
-import { apply, mapVec, posedBox, type Vec } from '../space'
+import { apply, mapVec, PLATE_HEIGHT, posedBox, type Vec } from '../space'
 import { ANY_COLOUR, deskKey, deskPiece, type DeskPiece } from './piece'
 
 /** What stands in place of a part: shapes, each shifted in the part's own frame, u. */
@@ -24,24 +24,39 @@ export function isOfPiece({ shape, colour, length, work, showsColour }: Part, pi
 export const sectionsWith = (model: ModelDocument, piece: DeskPiece): Section[] =>
   model.sections.filter((section) => partsOf(section).some((part) => !isLoose(part) && isOfPiece(part, piece)))
 
+/** The parts that stand in place of one: the first keeps its id. @param colour of all of them; its own where missing */
+export function standParts(part: Part, stand: StandIn, shapes: ReadonlyMap<string, Shape>, colour = part.colour): Part[] {
+  const pose = partPose(part, shapeOfPart(part, shapes))
+  const { length: _length, ...kept } = part
+  return stand.map(({ shape, shift }, i) => {
+    const moved = apply(pose.matrix, shift)
+    const { min } = posedBox(
+      { matrix: pose.matrix, at: mapVec(pose.at, (value, axis) => value + moved[axis]) },
+      { min: [0, 0, 0], max: shape.box },
+    )
+    return { ...kept, id: i === 0 ? part.id : `${part.id} · ${i + 1}`, shape: shape.id, colour, at: min }
+  })
+}
+
 /** A section with every part of a piece replaced; its steps are laid anew. */
 function replaced(section: Section, piece: DeskPiece, stand: StandIn, shapes: ReadonlyMap<string, Shape>): Section {
   const { steps: _steps, planRest: _rest, places: _places, ...rest } = section
-  const parts = partsOf(section).flatMap((part): Part[] => {
-    if (isLoose(part) || !isOfPiece(part, piece)) return [part]
-    const pose = partPose(part, shapeOfPart(part, shapes))
-    const { length: _length, ...kept } = part
-    return stand.map(({ shape, shift }, i) => {
-      const moved = apply(pose.matrix, shift)
-      const { min } = posedBox(
-        { matrix: pose.matrix, at: mapVec(pose.at, (value, axis) => value + moved[axis]) },
-        { min: [0, 0, 0], max: shape.box },
-      )
-      return { ...kept, id: i === 0 ? part.id : `${part.id} · ${i + 1}`, shape: shape.id, at: min }
-    })
-  })
+  const parts = partsOf(section).flatMap((part) => (isLoose(part) || !isOfPiece(part, piece) ? [part] : standParts(part, stand, shapes)))
   return { ...rest, parts }
 }
+
+/** Shapes in a row along the length of the piece that they stand for. */
+export function rowStand(row: readonly Shape[]): StandIn {
+  let at = 0
+  return row.map((shape) => {
+    const shift = [at, 0, 0] as const
+    at += shape.box[0]
+    return { shape, shift }
+  })
+}
+
+/** Three plates on each other. */
+export const plateStand = (plate: Shape): StandIn => [0, 1, 2].map((i) => ({ shape: plate, shift: [0, 0, i * PLATE_HEIGHT] as const }))
 
 /** Findings of sections as they are, and as they would be; each section is planned at most once as it is. */
 export class WhatIf {

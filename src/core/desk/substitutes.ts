@@ -6,7 +6,7 @@ import { BRICK_HEIGHT, MM_PER_U, PLATE_HEIGHT, STUD_PITCH } from '../space'
 import { listInWords } from '../words'
 import type { OfferBook } from './books'
 import { ANY_COLOUR, kindOf, type DeskPiece } from './piece'
-import { isOfPiece, sectionsWith, WhatIf, type StandIn } from './replacing'
+import { isOfPiece, plateStand, rowStand, sectionsWith, WhatIf, type StandIn } from './replacing'
 import { stacksOf } from './stacks-found'
 
 /** What could stand in for a piece that is missing. */
@@ -106,13 +106,7 @@ class SubstituteFinder {
       if (row.some((each) => each === undefined)) continue
       const use = this.used(piece, row as Shape[])
       if (!use) continue
-      let at = 0
-      const stand = (row as Shape[]).map((each) => {
-        const shift = at
-        at += each.box[0]
-        return { shape: each, shift: [shift, 0, 0] as const }
-      })
-      const findings = this.findings(piece, stand)
+      const findings = this.findings(piece, rowStand(row as Shape[]))
       if (!findings) continue
       return [
         {
@@ -156,8 +150,7 @@ class SubstituteFinder {
     if (!other) return []
     if (size[1] === 'brick') {
       const use = this.used(piece, [other, other, other])
-      const stand = [0, 1, 2].map((i) => ({ shape: other, shift: [0, 0, i * PLATE_HEIGHT] as const }))
-      if (!use || shape.box[2] !== BRICK_HEIGHT || !this.findings(piece, stand)) return []
+      if (!use || shape.box[2] !== BRICK_HEIGHT || !this.findings(piece, plateStand(other))) return []
       return [{ for: piece, use, kind: 'stack', consequence: 'Three plates on each other, with two more seams.', mm: 0 }]
     }
     const stacks = Math.min(stacksOf(this.model, piece), Math.floor(piece.count / 3))
@@ -256,7 +249,7 @@ function* rows(length: number, count: number, most: number): Generator<number[]>
 }
 
 /** Parts that never show from outside, by section. */
-function hiddenPartsOf(model: ModelDocument): Map<string, ReadonlySet<string>> {
+export function hiddenPartsOf(model: ModelDocument): Map<string, ReadonlySet<string>> {
   const { findings } = reportModel(model, { effort: EFFORTS.quick }).report
   return new Map(findings.filter(({ code }) => code === 'never-seen').map(({ section, parts }) => [section, new Set(parts)]))
 }

@@ -272,6 +272,15 @@ export const modelSchema = Joi.object({
   bags: Joi.object({
     pieces: Joi.number().integer().min(1).max(LIMITS.allParts).required(),
     booklets: Joi.number().integer().min(1).max(20),
+    begins: Joi.array()
+      .items(
+        Joi.object({
+          section: ref.required(),
+          step: Joi.number().integer().min(1).required(),
+          time: Joi.number().integer().min(1).required(),
+        }),
+      )
+      .max(LIMITS.sections),
   }),
   photos,
 })

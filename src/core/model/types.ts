@@ -84,9 +84,18 @@ export interface NamedSubstitute {
   readonly consequence: string
 }
 
+/** Where the designer has a bag begin: at a step (from 1) of a section, the so manieth time (from 1) that section is built. */
+export interface BagBegin {
+  readonly section: string
+  readonly step: number
+  readonly time: number
+}
+
 interface AskedBags {
   readonly pieces: number
   readonly booklets?: number
+  /** Where each bag begins, where the designer has moved steps between them; what is not there any more counts for nothing. */
+  readonly begins?: readonly BagBegin[]
 }
 
 export interface Section {

@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { bagsTable, bagsWords, workWords, type BagPlan } from '@core/bags'
+import { bagsTable, bagsWords, bookletLanes, workWords, type BagPlan, type WorkMove } from '@core/bags'
 import { faultLine, plainFault } from '@core/fault'
+import type { BagBegin, ModelDocument } from '@core/model'
 import { listInWords, plural } from '@core/words'
 import { toBytes } from '../../workers/plan-messages'
 import ActionButton from '../controls/ActionButton.vue'
+import type { Snapshot } from '../session/snapshot'
 import { download, fileName } from '../shared/download'
+import { notify } from '../shared/notices'
 import TrayList from '../shared/TrayList.vue'
 import { useOpenModel } from '../stores/open-model'
 import { BagsClient } from '../workers/bags-client'
 import BagLabels from './BagLabels.vue'
+import BookletLanes from './BookletLanes.vue'
 import DeskTabs from './DeskTabs.vue'
 
 /** Which steps come out of which bag, for one builder or for several at the same time. */
@@ -29,38 +33,50 @@ const isWorking = ref(false)
 const problem = ref('')
 
 const within = (value: number, top: number): number => Math.min(top, Math.max(1, Math.round(value) || 1))
+/** Where the designer has bags begin, after work was moved between them. */
+const begins = shallowRef<readonly BagBegin[]>([])
 /** What the booklet says stands in the model, so it is what is asked for here until somebody tries another size. */
 const isInBooklet = computed(() => open.model?.bags !== undefined)
 watch(
   () => open.model?.bags,
   (bags) => {
-    if (bags) [pieces.value, people.value] = [bags.pieces, bags.booklets ?? 1]
+    if (bags) [pieces.value, people.value, begins.value] = [bags.pieces, bags.booklets ?? 1, bags.begins ?? []]
   },
   { immediate: true },
 )
-const keep = (bags: { pieces: number; booklets: number } | undefined): Promise<boolean> =>
-  open.edit(bags ? 'tell of bags in the booklet' : 'tell of no bags in the booklet', ({ bags: _bags, ...model }) =>
-    bags ? { ...model, bags } : model,
-  )
-const asked = computed(() => ({ pieces: within(pieces.value, MOST_PIECES), booklets: within(people.value, MOST_PEOPLE) }))
-const putIntoBooklet = (isIn: boolean): void => void keep(isIn ? asked.value : undefined)
-watch(asked, (now) => {
+type AskedBags = NonNullable<ModelDocument['bags']>
+const keep = (label: string, bags: AskedBags | undefined): Promise<boolean> =>
+  open.edit(label, ({ bags: _bags, ...model }) => (bags ? { ...model, bags } : model))
+const size = computed(() => ({ pieces: within(pieces.value, MOST_PIECES), booklets: within(people.value, MOST_PEOPLE) }))
+const asked = computed((): AskedBags => ({ ...size.value, ...(begins.value.length > 0 ? { begins: begins.value } : {}) }))
+const putIntoBooklet = (isIn: boolean): void =>
+  void keep(isIn ? 'tell of bags in the booklet' : 'tell of no bags in the booklet', isIn ? asked.value : undefined)
+// Another size is another packing: what was moved between bags of the old one means nothing in it.
+watch(size, (now, before) => {
   const { bags } = open.model ?? {}
-  if (bags && (bags.pieces !== now.pieces || (bags.booklets ?? 1) !== now.booklets)) void keep(now)
+  const isFromModel = bags !== undefined && bags.pieces === now.pieces && (bags.booklets ?? 1) === now.booklets
+  if (isFromModel || JSON.stringify(now) === JSON.stringify(before)) return
+  begins.value = []
+  if (bags) void keep('pack other bags', asked.value)
 })
 const isPrinting = ref(false)
 
+const orderOf = (snapshot: Snapshot) => ({
+  model: toBytes(snapshot.shown),
+  printed: toBytes(snapshot.printed),
+  ...size.value,
+  begins: JSON.parse(JSON.stringify(begins.value)) as BagBegin[],
+})
 let requests = 0
 watch(
-  () => [open.snapshot, pieces.value, people.value] as const,
-  async ([snapshot, inBag, builders]) => {
+  () => [open.snapshot, asked.value] as const,
+  async ([snapshot]) => {
     if (!snapshot) return
     const mine = ++requests
     isWorking.value = true
     problem.value = ''
     try {
-      const order = { model: toBytes(snapshot.shown), printed: toBytes(snapshot.printed) }
-      const found = await packer.pack({ ...order, pieces: within(inBag, MOST_PIECES), booklets: within(builders, MOST_PEOPLE) })
+      const found = await packer.pack(orderOf(snapshot))
       if (mine === requests) packed.value = found
     } catch (thrown) {
       if (mine === requests) problem.value = faultLine(plainFault(thrown))
@@ -70,11 +86,52 @@ watch(
   { immediate: true },
 )
 
+async function place(label: string, next: readonly BagBegin[]): Promise<void> {
+  if (isInBooklet.value) return void (await keep(label, { ...size.value, ...(next.length > 0 ? { begins: next } : {}) }))
+  const before = begins.value
+  begins.value = next
+  notify(`Done: ${label}.`, { act: { label: 'Undo', run: () => void (begins.value = before) } })
+}
+async function move(work: WorkMove): Promise<void> {
+  const { snapshot } = open
+  if (!snapshot) return
+  problem.value = ''
+  try {
+    const moved = await packer.move(orderOf(snapshot), work)
+    if ('refused' in moved) problem.value = moved.refused
+    else if (open.snapshot === snapshot) await place(`move work to the bag ${work.to}`, moved.begins)
+  } catch (thrown) {
+    problem.value = faultLine(plainFault(thrown))
+  }
+}
+/** A run of steps that is dragged to a neighbour. */
+const dragged = shallowRef<{ readonly bag: number; readonly run: number } | null>(null)
+const sideOf = (bag: number): WorkMove['to'] | undefined =>
+  dragged.value === null || dragged.value.bag === bag
+    ? undefined
+    : dragged.value.bag === bag + 1
+      ? 'before'
+      : dragged.value.bag === bag - 1
+        ? 'after'
+        : undefined
+function drop(bag: number): void {
+  const to = sideOf(bag)
+  if (to && dragged.value) void move({ ...dragged.value, to })
+  dragged.value = null
+}
+const hasNeighbour = (bag: { readonly number: number; readonly booklet: number }, by: 1 | -1): boolean =>
+  packed.value?.bags[bag.number - 1 + by]?.booklet === bag.booklet
+
 const lanes = computed(
   () => new Map((open.snapshot?.layout.lanes ?? []).map(({ section, letter, name }) => [section, `${letter} ${name}`])),
 )
 const nameOf = (section: string): string => lanes.value.get(section) ?? section
 const booklets = computed(() => packed.value?.booklets ?? [])
+const builders = computed(() =>
+  packed.value && open.snapshot && booklets.value.length > 1
+    ? bookletLanes(open.snapshot.shown, open.snapshot.report, packed.value)
+    : undefined,
+)
 const bagsOf = (number: number) => (packed.value?.bags ?? []).filter(({ booklet, number: bag }) => booklet === number && bag <= most.value)
 const hidden = computed(() => Math.max(0, (packed.value?.bags.length ?? 0) - most.value))
 const save = (): void => {
@@ -103,7 +160,11 @@ const save = (): void => {
       <ActionButton :disabled="!packed || packed.bags.length === 0" @click="isPrinting = true">Print labels</ActionButton>
     </div>
     <p v-if="problem" role="alert">{{ problem }}</p>
+    <p v-if="begins.length > 0" class="moved">
+      Steps were moved between bags. <ActionButton @click="place('pack the bags anew', [])">Pack them anew</ActionButton>
+    </p>
     <p class="sum" role="status">{{ isWorking ? 'Packing…' : packed ? bagsWords(packed) : '' }}</p>
+    <BookletLanes v-if="builders" :lanes="builders" />
     <section v-for="booklet in booklets" :key="booklet.number" :aria-label="`Booklet ${booklet.number}`">
       <template v-if="booklets.length > 1">
         <h2>Booklet {{ booklet.number }}</h2>
@@ -116,15 +177,42 @@ const save = (): void => {
           <template v-else>It needs nothing of the others.</template>
         </p>
       </template>
-      <article v-for="bag in bagsOf(booklet.number)" :key="bag.number" :aria-label="`Bag ${bag.number}`">
+      <article
+        v-for="bag in bagsOf(booklet.number)"
+        :key="bag.number"
+        :aria-label="`Bag ${bag.number}`"
+        :class="{ over: sideOf(bag.number) }"
+        @dragover="(event) => sideOf(bag.number) && event.preventDefault()"
+        @drop="(event) => (event.preventDefault(), drop(bag.number))"
+      >
         <h3>
           Bag {{ bag.number }} <span class="faint">{{ plural(bag.pieces, 'piece') }}</span>
         </h3>
         <ul class="work">
-          <li v-for="(work, i) in bag.work" :key="i">
+          <li
+            v-for="(work, i) in bag.work"
+            :key="i"
+            :draggable="booklet.bags.length > 1"
+            @dragstart="dragged = { bag: bag.number, run: i }"
+            @dragend="dragged = null"
+          >
             <b>{{ nameOf(work.section) }}</b>, {{ workWords(work) }}
           </li>
         </ul>
+        <p v-if="booklet.bags.length > 1" class="moves">
+          <ActionButton
+            v-if="hasNeighbour(bag, -1)"
+            :describe="`First step of bag ${bag.number} to the bag before`"
+            @click="move({ bag: bag.number, to: 'before' })"
+            >First step to the bag before</ActionButton
+          >
+          <ActionButton
+            v-if="hasNeighbour(bag, 1)"
+            :describe="`Last step of bag ${bag.number} to the bag after`"
+            @click="move({ bag: bag.number, to: 'after' })"
+            >Last step to the bag after</ActionButton
+          >
+        </p>
         <TrayList class="tray" :pieces="bag.tray" :label="`Pieces of bag ${bag.number}`" />
       </article>
     </section>
@@ -161,8 +249,20 @@ article {
   border-top: 2px solid var(--ink);
   padding: 10px 0 18px;
 }
+article.over {
+  background: var(--accent-wash);
+}
 h3 {
   font-size: 1.2rem;
+}
+[draggable='true'] {
+  cursor: grab;
+}
+.moves {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 4px 0 8px;
 }
 .work {
   margin: 4px 0 8px;

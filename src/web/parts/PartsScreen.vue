@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import {
   ANY_COLOUR,
@@ -36,8 +37,9 @@ const store = useBooks()
 const { copies, wholeCopies, need, coverage, catalogue } = useCoverage()
 const words = ref('')
 const isOpenOnly = ref(false)
-/** Lines that were laid out already, by their keys; they go with the screen. */
-const ticked = ref<ReadonlySet<string>>(new Set())
+/** Lines that were laid out already, by their keys: kept on this device, for each model. */
+const laidOut = useLocalStorage<string[]>(`jump-rail-laid-out-${open.id}`, [])
+const ticked = computed(() => new Set(laidOut.value))
 /** More lines at once help nobody, and pictures take time. */
 const MOST_LINES = 200
 const most = ref(MOST_LINES)
@@ -88,10 +90,8 @@ const groups = computed(() =>
 )
 const isPrinting = ref(false)
 function tick(key: string, isIn: boolean): void {
-  const next = new Set(ticked.value)
-  if (isIn) next.add(key)
-  else next.delete(key)
-  ticked.value = next
+  const others = laidOut.value.filter((each) => each !== key)
+  laidOut.value = isIn ? [...others, key] : others
 }
 function saveTable(): void {
   download(fileName(`${open.model?.name ?? 'model'} parts`, '.csv'), sheetTable(lines.value, catalogue.value), 'text/csv')

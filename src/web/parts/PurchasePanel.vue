@@ -1,14 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref } from 'vue'
-import {
-  colourTitle,
-  dearestLines,
-  pieceTitle,
-  piecesIn,
-  type BuyingChoice,
-  type DeskPiece,
-  type MarketDay,
-} from '@core/desk'
+import { colourTitle, dearestLines, pieceTitle, piecesIn, type BuyingChoice, type DeskPiece, type MarketDay } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { plural } from '@core/words'
 import type { Catalogue } from '@core/catalogue'

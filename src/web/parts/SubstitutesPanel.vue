@@ -3,7 +3,9 @@ import { computed, onUnmounted } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { pieceLine, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
 import { toBytes } from '../../workers/plan-messages'
+import { faultLine, plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
+import { notify } from '../shared/notices'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
 import { SubstitutesClient } from '../workers/substitutes-client'
@@ -36,6 +38,20 @@ const offer = (substitute: Substitute, isIn: boolean): void =>
     const next = isIn ? [...others, own] : others
     return next.length === 0 ? model : { ...model, substitutes: next }
   })
+/** Into the model itself: it takes other pieces then, and is planned anew. */
+async function take(substitute: Substitute): Promise<void> {
+  const { model } = open
+  if (!model) return
+  const taken = await finder.take(model, JSON.parse(JSON.stringify(substitute)) as Substitute).catch((thrown: unknown) => {
+    problem.value = faultLine(plainFault(thrown))
+  })
+  if (!taken) return
+  if (open.model !== model) return notify('The model has changed meanwhile. Take it once more.')
+  if (JSON.stringify(taken) === JSON.stringify(model))
+    return notify('The model as designed does not have this piece: a version alone has it in that colour.')
+  if (await open.edit('take a substitute', () => taken))
+    notify(`Done: ${substitute.use.map(words).join(' and ')} in the model.`, { act: { label: 'Undo', run: () => void open.undo() } })
+}
 const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
 </script>
 
@@ -56,6 +72,9 @@ const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
             @change="offer(substitute, ($event.target as HTMLInputElement).checked)"
           />
           Offer it to builders in the booklet</label
+        >
+        <ActionButton :describe="`Take into the model: ${substitute.use.map(words).join(' and ')}`" @click="take(substitute)"
+          >Take it into the model</ActionButton
         >
       </li>
     </ul>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { compareVersions, versionsOf } from '@core/desk'
+import { compareVersions, newlyAlike, versionsOf } from '@core/desk'
 import { addOption, addVariant, changeOption, changeVariant, removeOption, removeVariant } from '@core/edits'
 import { faultLine, plainFault } from '@core/fault'
 import type { ModelDocument, VersionChoice } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
+import BarChart from '../parts/BarChart.vue'
 import DeskTabs from '../parts/DeskTabs.vue'
 import { notify } from '../shared/notices'
 import TrayList from '../shared/TrayList.vue'
@@ -44,6 +45,10 @@ const difference = computed(() => {
     pieces.map(({ lengthMm, ...piece }) => (lengthMm === undefined ? piece : { ...piece, length: lengthMm }))
   return { added: counted(added), taken: counted(taken), recoloured }
 })
+/** Colours that are taken for each other in the second, and not in the first. */
+const newAlike = computed(() =>
+  open.model && open.source ? newlyAlike(open.model, choiceOf(one.value), choiceOf(other.value), open.source.catalogue) : [],
+)
 const isAlike = computed(() => {
   const found = difference.value
   return found !== undefined && found.added.length + found.taken.length + found.recoloured.length === 0
@@ -51,7 +56,7 @@ const isAlike = computed(() => {
 const title = (shape: string): string => open.source?.catalogue.shapes.get(shape)?.title ?? shape
 const colour = (id: string): string => (open.source?.catalogue.colours.get(id)?.name ?? id).toLowerCase()
 
-const { costs, canReckon, isReckoning, reckon, stop, problem: costProblem } = useVersionCosts(versions)
+const { costs, bars, currency, canReckon, isReckoning, reckon, stop, problem: costProblem } = useVersionCosts(versions)
 
 async function edit(label: string, change: (model: ModelDocument) => ModelDocument): Promise<boolean> {
   try {
@@ -149,6 +154,7 @@ function show(id: string): void {
         </template>
       </p>
       <p v-if="costProblem" role="alert">{{ costProblem }}</p>
+      <BarChart v-if="bars.length > 1" title="What is to buy, by version" :unit="currency" :bars="bars" />
       <p class="faint">Plan, pictures, checks, parts and booklet are those of the version that is shown.</p>
     </section>
 
@@ -177,6 +183,9 @@ function show(id: string): void {
           </ul>
         </div>
       </div>
+      <p v-for="pair in newAlike" :key="`${pair.one} ${pair.other}`" class="alike">
+        <b>Hard to tell apart:</b> {{ colour(pair.one) }} and {{ colour(pair.other) }} come in pieces of one shape.
+      </p>
     </section>
 
     <section aria-label="Options">

@@ -1,5 +1,5 @@
 import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue'
-import { cover, kitsHad, needOf, piecesIn, type Purchase, type versionsOf } from '@core/desk'
+import { cover, kitsHad, needOf, piecesIn, type ChartBar, type Purchase, type versionsOf } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { documentOfVersion } from '@core/model'
 import { useBooks } from '../stores/books'
@@ -16,10 +16,10 @@ export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof version
   void store.load()
   const buyer = new PurchaseClient()
   onUnmounted(() => buyer.close())
-  const costs = shallowRef<ReadonlyMap<string, string>>(new Map())
+  const found = shallowRef<ReadonlyMap<string, Purchase>>(new Map())
   const isReckoning = ref(false)
   const problem = ref('')
-  watch([versions, () => store.books], () => (costs.value = new Map()))
+  watch([versions, () => store.books], () => (found.value = new Map()))
 
   async function reckon(): Promise<void> {
     const { offers, kits, stock } = store.books
@@ -35,7 +35,7 @@ export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof version
           typeof buyer.purchase
         >[0]
         const { purchase } = await buyer.purchase(order, () => undefined)
-        costs.value = new Map(costs.value).set(id, costWords(purchase))
+        found.value = new Map(found.value).set(id, purchase)
       }
     } catch (thrown) {
       const fault = plainFault(thrown)
@@ -45,7 +45,15 @@ export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof version
   }
 
   return {
-    costs,
+    costs: computed(() => new Map([...found.value].map(([id, purchase]) => [id, costWords(purchase)]))),
+    /** What each costs, as far as it is reckoned. */
+    bars: computed((): ChartBar[] =>
+      versions.value.flatMap(({ id, name }) => {
+        const purchase = found.value.get(id)
+        return purchase ? [{ label: name, value: purchase.total }] : []
+      }),
+    ),
+    currency: computed(() => store.books.offers?.currency ?? ''),
     canReckon: computed(() => store.books.offers !== null && versions.value.length > 0),
     isReckoning,
     problem,

@@ -1,4 +1,4 @@
-import type { BagPlan } from '@core/bags'
+import type { BagPlan, MovedWork, WorkMove } from '@core/bags'
 import type { BagOrder, BagsApi } from '../../workers/bags.worker'
 import { RequestTable, type MakeWorker } from './request-table'
 
@@ -15,6 +15,11 @@ export class BagsClient {
   /** @throws Fault `stopped`, `worker-died` */
   pack(order: BagOrder): Promise<BagPlan> {
     return this.table.ask(async (remote): Promise<BagPlan> => remote.pack(order))
+  }
+
+  /** Where bags begin after work went to a neighbour. @throws Fault `stopped`, `worker-died` */
+  move(order: BagOrder, move: WorkMove): Promise<MovedWork> {
+    return this.table.ask(async (remote): Promise<MovedWork> => remote.move(order, move))
   }
 
   stop(): void {

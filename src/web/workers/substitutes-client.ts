@@ -1,4 +1,6 @@
 import type { Substitute } from '@core/desk'
+import type { ModelDocument } from '@core/model'
+import { fromBytes, toBytes } from '../../workers/plan-messages'
 import type { SubstitutesApi, SubstitutesOrder } from '../../workers/substitutes.worker'
 import { RequestTable, type MakeWorker } from './request-table'
 
@@ -16,6 +18,11 @@ export class SubstitutesClient {
   /** @throws Fault `stopped`, `worker-died` */
   find(order: SubstitutesOrder): Promise<Substitute[]> {
     return this.table.ask(async (remote): Promise<Substitute[]> => remote.find(order))
+  }
+
+  /** The document with a substitute in it; an equal one where nothing of the piece stands in it. @throws Fault `stopped`, `worker-died` */
+  async take(model: ModelDocument, substitute: Substitute): Promise<ModelDocument> {
+    return fromBytes<ModelDocument>(await this.table.ask((remote) => remote.take(toBytes(model), substitute)))
   }
 
   stop(): void {
