@@ -57,7 +57,7 @@ test('what a model takes is set against stock, kits and offers, bought cheapest,
   ]
   await bringBook(
     page,
-    'Bring in a file of offers',
+    'Bring in a file of offers or a table of prices',
     file('offers.json', JSON.stringify({ format: 'jump-rail-offers', version: 1, currency: 'EUR', date: '2026-11-01', suppliers })),
   )
   await expect(page.getByText('Offers of 2 suppliers stand in your books')).toBeVisible()
@@ -70,8 +70,33 @@ test('what a model takes is set against stock, kits and offers, bought cheapest,
   await page.getByRole('checkbox', { name: 'Corner counter' }).uncheck()
   await page.getByRole('button', { name: 'Find the cheapest orders' }).click()
   await expect(page.getByRole('table', { name: /Harbour counter/ })).toBeVisible({ timeout: 30_000 })
+  // Prices by hand: a supplier, its shipping, a price, and one that is no money.
+  await page.getByText('Suppliers and prices').click()
+  await page.getByRole('textbox', { name: 'A new supplier' }).fill('Attic finds')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await page.getByLabel('Shipping, EUR').fill('2.5')
+  await page.getByLabel('Shipping, EUR').press('Tab')
+  const price = page.getByRole('form', { name: 'A price at Attic finds' })
+  await price.getByLabel('Piece').fill('red brick 2x4')
+  await price.getByLabel('EUR each').fill('0.255')
+  await price.getByRole('button', { name: 'Put the price in' }).click()
+  await expect(page.getByRole('alert')).toContainText('two decimals')
+  await price.getByLabel('EUR each').fill('0.25')
+  await price.getByRole('button', { name: 'Put the price in' }).click()
+  await expect(page.getByRole('list', { name: 'Prices at Attic finds' }).getByRole('listitem')).toContainText('Brick 2 × 4, red')
   await page.getByRole('link', { name: 'What it takes' }).click()
+  await bringBook(
+    page,
+    'Bring in a file of offers or a table of prices',
+    file('prices.csv', 'supplier,shape,colour,price\nAttic finds,plate-1x2,red,0.1'),
+  )
+  await expect(page.getByText('1 price of 1 supplier stand in your books.')).toBeVisible()
+  await page
+    .getByRole('checkbox', { name: /: laid out$/ })
+    .first()
+    .check()
   await page.reload()
+  await expect(page.getByRole('checkbox', { name: /: laid out$/ }).first()).toBeChecked()
   await expect(page.getByText(new RegExp(`${count!} in stock`))).toBeVisible()
   await expect(page.getByLabel('Yard box')).toHaveValue('2')
 })

@@ -35,7 +35,7 @@ interface KitOffer {
   readonly available?: number
 }
 
-interface Supplier {
+export interface Supplier {
   readonly id: string
   readonly name: string
   readonly shipping: number

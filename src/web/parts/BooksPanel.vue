@@ -24,7 +24,7 @@ const offerWords = computed(() => {
   const { offers } = store.books
   return offers ? `${plural(offers.suppliers.length, 'supplier')}, prices of ${offers.date} in ${offers.currency}` : 'nothing yet'
 })
-const ACCEPTS: Readonly<Record<BookKind, string>> = { stock: '.csv,.tsv', kits: '.json', offers: '.json' }
+const ACCEPTS: Readonly<Record<BookKind, string>> = { stock: '.csv,.tsv', kits: '.json', offers: '.json,.csv,.tsv' }
 
 const EXAMPLES = [
   { label: 'Example of a stock', name: 'stock.csv', text: EXAMPLE_STOCK, type: 'text/csv' },
@@ -82,7 +82,9 @@ const owned = (text: string): number => Math.max(0, Math.min(10_000, Math.round(
       <div>
         <dt>Offers</dt>
         <dd>{{ offerWords }}</dd>
-        <dd class="acts"><ActionButton describe="Bring in a file of offers" @click="ask('offers')">Bring in</ActionButton></dd>
+        <dd class="acts">
+          <ActionButton describe="Bring in a file of offers or a table of prices" @click="ask('offers')">Bring in</ActionButton>
+        </dd>
       </div>
     </dl>
     <StockLine :catalogue="catalogue" />
@@ -98,7 +100,10 @@ const owned = (text: string): number => Math.max(0, Math.min(10_000, Math.round(
         :commit="(text) => store.own(kit, owned(text))"
       />
     </template>
-    <p class="faint">A stock is a table of shape, colour and count. Kits and offers are files in a form of our own.</p>
+    <p class="faint">
+      A stock is a table of shape, colour and count; prices are a table of supplier, shape, colour and price, or a file of offers. Kits are
+      files in a form of our own.
+    </p>
     <p class="examples">
       <ActionButton v-for="each in EXAMPLES" :key="each.name" @click="download(each.name, each.text, each.type)">{{
         each.label

@@ -2,6 +2,7 @@
 import { piecesIn } from '@core/desk'
 import { plural } from '@core/words'
 import DeskTabs from './DeskTabs.vue'
+import OffersPanel from './OffersPanel.vue'
 import PurchasePanel from './PurchasePanel.vue'
 import SubstitutesPanel from './SubstitutesPanel.vue'
 import { useCoverage } from './use-coverage'
@@ -22,6 +23,7 @@ const { coverage, wholeCopies, catalogue } = useCoverage()
       >
     </p>
     <SubstitutesPanel :missing="coverage.missing" :spare="coverage.spare" :catalogue="catalogue" />
+    <OffersPanel :catalogue="catalogue" />
     <PurchasePanel :missing="coverage.missing" :catalogue="catalogue" />
   </main>
 </template>

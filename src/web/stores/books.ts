@@ -19,9 +19,8 @@ import { useLibrary } from '../storage/open-library'
 import { useOwnNames } from './own-names'
 import { readBook, type BookKind } from './read-book'
 
-/** The designer's books: kept in this browser, brought in and taken out as files. */
-export const useBooks = defineStore('books', () => {
-  const names = useOwnNames()
+/** Where the books are kept: read once, written before they are shown, one change after another. */
+function keptBooks() {
   const books = shallowRef<Books>(NO_BOOKS)
   const problem = ref('')
   let loading: Promise<void> | undefined
@@ -35,7 +34,6 @@ export const useBooks = defineStore('books', () => {
         (thrown: unknown) => void (problem.value = `Your books could not be read. ${faultLine(plainFault(thrown))}`),
       ))
 
-  /** Writes first, then shows; one change after another. */
   function keep(change: (now: Books) => Books): Promise<void> {
     last = last.then(async () => {
       await load()
@@ -50,6 +48,14 @@ export const useBooks = defineStore('books', () => {
     })
     return last
   }
+
+  return { books, problem, load, keep }
+}
+
+/** The designer's books: kept in this browser, brought in and taken out as files. */
+export const useBooks = defineStore('books', () => {
+  const names = useOwnNames()
+  const { books, problem, load, keep } = keptBooks()
 
   /**
    * Reads a file into one of the books, in place of what stands there.
@@ -77,6 +83,9 @@ export const useBooks = defineStore('books', () => {
       const ids = new Set(kits.map(({ id }) => id))
       return { ...now, offers, practice, kits: [...now.kits.filter(({ id }) => !ids.has(id)), ...kits] }
     })
+  /** Offers edited by hand; prices of the practice market are the designer's own from then on. */
+  const changeOffers = (change: (book: OfferBook | null) => OfferBook): Promise<void> =>
+    keep(({ practice: _practice, ...now }) => ({ ...now, offers: change(now.offers) }))
   const replace = (next: Books): Promise<void> => keep(() => next)
 
   /** Books of a backup: they are taken where there are none of that kind here. What is no book is left alone. */
@@ -86,7 +95,19 @@ export const useBooks = defineStore('books', () => {
     await keep(() => next)
   }
 
-  return { books, problem, byColour: computed(() => colourBook(toRaw(books.value))), load, bring, own, change, practise, replace, restore }
+  return {
+    books,
+    problem,
+    byColour: computed(() => colourBook(toRaw(books.value))),
+    load,
+    bring,
+    own,
+    change,
+    changeOffers,
+    practise,
+    replace,
+    restore,
+  }
 })
 
 /** Books with those of a backup in place of what is empty. */

@@ -1,5 +1,5 @@
 import type { Catalogue } from '@core/catalogue'
-import { readKits, readOffers, readStock, withStock, type Books } from '@core/desk'
+import { readKits, readOffers, readPrices, readStock, withStock, type Books, type OfferBook } from '@core/desk'
 import type { Alias } from '@core/names'
 import { fileText, plural } from '@core/words'
 
@@ -23,10 +23,7 @@ interface BookReading {
 export function readBook(kind: BookKind, bytes: Uint8Array, { catalogue, aliases, now: at }: BookReading): ReadBook {
   if (kind === 'stock') {
     const { pieces, words } = readStock(bytes, catalogue, aliases)
-    const read =
-      words.length === 0
-        ? ''
-        : ` ${plural(words.length, 'cell was', 'cells were')} read by words, such as “${words[0]!.said}” as ${words[0]!.as}.`
+    const read = words.length === 0 ? '' : ` ${wordsRead(words)}`
     return {
       change: (now) => withStock(now, pieces, 'a table was brought in', at),
       said: `The stock has ${plural(pieces.length, 'kind')} of pieces.${read}`,
@@ -40,9 +37,25 @@ export function readBook(kind: BookKind, bytes: Uint8Array, { catalogue, aliases
       said: `${plural(kits.length, 'kit')} stand in your books.`,
     }
   }
+  // A file of offers is JSON; prices come as a table too.
+  if (!text.trimStart().startsWith('{')) return readPriceTable(bytes, { catalogue, aliases, now: at })
   const offers = readOffers(text, catalogue)
   return {
     change: ({ practice: _practice, ...now }) => ({ ...now, offers }),
     said: `Offers of ${plural(offers.suppliers.length, 'supplier')} stand in your books, with prices of ${offers.date}.`,
   }
 }
+
+function readPriceTable(bytes: Uint8Array, { catalogue, aliases, now: at }: BookReading): ReadBook {
+  const date = new Date(at).toISOString().slice(0, 10)
+  const reading = (known: OfferBook | null) => readPrices(bytes, { catalogue, aliases, known, date })
+  const { prices, offers, words } = reading(null)
+  const read = words.length === 0 ? '' : ` ${wordsRead(words)}`
+  return {
+    change: ({ practice: _practice, ...now }) => ({ ...now, offers: reading(now.offers).offers }),
+    said: `${plural(prices, 'price')} of ${plural(offers.suppliers.length, 'supplier')} stand in your books.${read}`,
+  }
+}
+
+const wordsRead = (words: readonly { readonly said: string; readonly as: string }[]): string =>
+  `${plural(words.length, 'cell was', 'cells were')} read by words, such as “${words[0]!.said}” as ${words[0]!.as}.`
