@@ -1,7 +1,8 @@
 import { expose } from 'comlink'
 import { planVersionsBeside } from '@core/booklet'
 import { plainFault, type PlainFault } from '@core/fault'
-import { choiceWithin } from '@core/model'
+import { asBuilt, choiceWithin, documentOfVersion } from '@core/model'
+import { planModel } from '@core/plan'
 import type { Progress } from '@core/pipeline'
 import { staysAlive } from './alive'
 import { fromBytes, optionsOf, type ModelState } from './plan-messages'
@@ -28,6 +29,14 @@ const api = {
     } catch (thrown) {
       return { fault: plainFault(thrown) }
     }
+  },
+  /** How many steps each version takes, in the order asked. @param ids of variants; empty: as the options say */
+  count(state: Uint8Array, ids: readonly string[]): number[] {
+    const { model, settings } = fromBytes<ModelState>(state)
+    return ids.map((id) => {
+      const { sections } = planModel(asBuilt(documentOfVersion(model, id === '' ? {} : { variant: id })), optionsOf(settings)).plan
+      return sections.reduce((sum, { steps }) => sum + steps.length, 0)
+    })
   },
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { checkModel, documentOfVersion, type ModelDocument } from '../model'
-import { addOption, addVariant, changeOption, removeOption, removeVariant, setPresence } from './versions'
+import { addOption, addVariant, changeOption, recolourVariant, removeOption, removeVariant, setPresence } from './versions'
 
 const PLAIN = oneSection([part('a', 'brick-2x2', [0, 0, 0]), part('cap', 'tile-2x2', [0, 0, 12])])
 const section = PLAIN.sections[0]!.id
@@ -46,4 +46,15 @@ describe('versions', () => {
     expect(addOption(addOption(PLAIN, 'Cap!'), 'cap').options!.map(({ id }) => id)).toEqual(['cap', 'cap-2'])
     expect(addOption(PLAIN, '屋根').options![0]!.id).toBe('屋根')
   })
+})
+
+it('a colour of a version becomes another, and its own again; what is recoloured in one section stays', () => {
+  const kept = addVariant(oneSection([part('a', 'brick-2x4', [0, 0, 0])]), 'Night', {})
+  const inSection = { from: 'ash', to: 'plum', section: 'm' }
+  const night = { ...kept, variants: kept.variants!.map((variant) => ({ ...variant, recolour: [inSection] })) }
+  const entries = (model: typeof night): unknown => model.variants[0]!.recolour
+  const black = recolourVariant(night, 'night', 'ash', 'black') as typeof night
+  expect(entries(black)).toEqual([inSection, { from: 'ash', to: 'black' }])
+  expect(entries(recolourVariant(black, 'night', 'ash', 'navy') as typeof night)).toEqual([inSection, { from: 'ash', to: 'navy' }])
+  expect(entries(recolourVariant(black, 'night', 'ash', 'ash') as typeof night)).toEqual([inSection])
 })

@@ -103,6 +103,13 @@ export const changeVariant = (model: ModelDocument, id: string, change: Partial<
   variants: (model.variants ?? []).map((variant) => (variant.id === id ? { ...variant, ...change } : variant)),
 })
 
+/** What a colour becomes in a version; itself where it is as in the others. Recolourings of a section alone stay, and come first. */
+export function recolourVariant(model: ModelDocument, id: string, from: string, to: string): ModelDocument {
+  const { recolour = [] } = (model.variants ?? []).find((variant) => variant.id === id) ?? {}
+  const others = recolour.filter((entry) => entry.from !== from || entry.section !== undefined)
+  return changeVariant(model, id, { recolour: from === to ? others : [...others, { from, to }] })
+}
+
 export const removeVariant = (model: ModelDocument, id: string): ModelDocument => ({
   ...model,
   variants: (model.variants ?? []).filter((variant) => variant.id !== id),

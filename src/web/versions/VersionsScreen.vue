@@ -13,6 +13,8 @@ import { notify } from '../shared/notices'
 import TrayList from '../shared/TrayList.vue'
 import { SECONDS, useVersionCosts } from './use-version-costs'
 import { useOpenModel } from '../stores/open-model'
+import { useVersionSteps } from './use-version-steps'
+import VersionColours from './VersionColours.vue'
 
 /** What builders may leave out or take in, and versions that have a name; which of them is shown everywhere else. */
 const open = useOpenModel()
@@ -56,6 +58,9 @@ const isAlike = computed(() => {
 const title = (shape: string): string => open.source?.catalogue.shapes.get(shape)?.title ?? shape
 const colour = (id: string): string => (open.source?.catalogue.colours.get(id)?.name ?? id).toLowerCase()
 
+const { steps } = useVersionSteps()
+/** The version that is shown, where it has a name: its colours are chosen here. */
+const shownVariant = computed(() => open.model?.variants?.find(({ id }) => id === shownId.value))
 const { costs, bars, currency, canReckon, isReckoning, reckon, stop, problem: costProblem } = useVersionCosts(versions)
 
 async function edit(label: string, change: (model: ModelDocument) => ModelDocument): Promise<boolean> {
@@ -104,6 +109,7 @@ function show(id: string): void {
               <th scope="col" class="number">Pieces</th>
               <th scope="col" class="number">Kinds</th>
               <th scope="col" class="number">Colours</th>
+              <th scope="col" class="number">Steps</th>
               <th scope="col" class="number">Weight, about</th>
               <th v-if="costs.size > 0" scope="col" class="number">What is to buy</th>
               <th scope="col">With</th>
@@ -124,6 +130,7 @@ function show(id: string): void {
               <td class="number">{{ version.pieces }}</td>
               <td class="number">{{ version.kinds }}</td>
               <td class="number">{{ version.colours }}</td>
+              <td class="number">{{ steps.get(version.id) ?? '…' }}</td>
               <td class="number">{{ version.mass }} g</td>
               <td v-if="costs.size > 0" class="number">{{ costs.get(version.id) ?? '…' }}</td>
               <td>
@@ -155,7 +162,11 @@ function show(id: string): void {
       </p>
       <p v-if="costProblem" role="alert">{{ costProblem }}</p>
       <BarChart v-if="bars.length > 1" title="What is to buy, by version" :unit="currency" :bars="bars" />
-      <p class="faint">Plan, pictures, checks, parts and booklet are those of the version that is shown.</p>
+      <p class="faint">
+        Plan, pictures, checks, parts and booklet are those of the version that is shown{{
+          isNamed.size > 0 ? '; so are the colours that are chosen below' : ''
+        }}.
+      </p>
     </section>
 
     <section v-if="versions.length > 1" aria-label="Side by side">
@@ -187,6 +198,8 @@ function show(id: string): void {
         <b>Hard to tell apart:</b> {{ colour(pair.one) }} and {{ colour(pair.other) }} come in pieces of one shape.
       </p>
     </section>
+
+    <VersionColours v-if="shownVariant" :key="shownVariant.id" :variant="shownVariant" :edit="edit" />
 
     <section aria-label="Options">
       <h2>What may be left out or taken in</h2>
@@ -223,7 +236,7 @@ function show(id: string): void {
         <label>A new option <input v-model="optionName" class="plain-field" maxlength="200" placeholder="End caps" @keydown.stop /></label>
         <ActionButton submit :disabled="optionName.trim() === ''">Add it</ActionButton>
       </form>
-      <form v-if="options.length > 0" @submit.prevent="keep">
+      <form @submit.prevent="keep">
         <label
           >Keep what is in now as a version called
           <input v-model="variantName" class="plain-field" maxlength="200" placeholder="Night version" @keydown.stop

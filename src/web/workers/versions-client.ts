@@ -23,6 +23,12 @@ export class VersionsClient {
     return answer.planned
   }
 
+  /** How many steps each version takes. @param ids of variants; empty: as the options say @throws Fault, `stopped` */
+  count({ model, settings, order }: ModelState, ids: readonly string[]): Promise<number[]> {
+    const state = toBytes({ model, settings, order })
+    return this.table.ask((remote): Promise<number[]> => remote.count(state, [...ids]))
+  }
+
   stop(): void {
     this.table.stop()
   }
