@@ -1,6 +1,7 @@
 /** Booklet: pages as data, and steps in words. */
 export * from './bundle'
 export { planBooklet, planVersionsBeside } from './planned-bundle'
+export { readinessOf, type ReadinessItem } from './readiness'
 export { versionsBeside, type VersionName } from './versions'
 export * from './bundle-changes'
 export * from './mended-steps'

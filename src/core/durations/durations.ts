@@ -5,7 +5,7 @@ import { fitSeconds, median, secondsOf, type StepFeatures, type TimedStep } from
 import type { LogRun } from './log'
 
 /** Minutes as a range: as good as surely not less than `low`, not more than `high`. */
-interface Minutes {
+export interface Minutes {
   readonly minutes: number
   readonly low: number
   readonly high: number
@@ -75,6 +75,19 @@ export function durationsOf(report: Report, runs: readonly LogRun[] = []): Durat
     },
     write: writing(report),
     basis: { logs: runs.length, steps: timed.length, medianError: error },
+  }
+}
+
+/** How long each step of a plan takes by a fit to logs, s. @returns undefined for a step that the plan does not have */
+export function stepSeconds(
+  { sections }: Pick<Report, 'sections'>,
+  runs: readonly LogRun[],
+): (section: string, step: number) => number | undefined {
+  const fitted = fitSeconds(timedSteps(sections, runs), PRIOR)
+  const byId = new Map(sections.map((section) => [section.id, section]))
+  return (section, step) => {
+    const planned = byId.get(section)?.steps[step - 1]
+    return planned && secondsOf(fitted, featuresOf(planned))
   }
 }
 

@@ -1,3 +1,5 @@
 /** Durations: how long building and writing take, fitted to logs. */
 export { durationsOf } from './durations'
-export { readLog } from './log'
+export { readLog, writeLog, type LogRun } from './log'
+export { basisWords, minutesWords, rangeWords } from './words'
+export { logOfProof, proofOfLog, proofReport, type ProofReport, type ProofRun, type ProofStep } from './proof'

@@ -10,7 +10,7 @@ export interface LogRun {
   readonly steps: readonly LogStep[]
 }
 
-interface LogStep {
+export interface LogStep {
   readonly section: string
   /** From 1. */
   readonly step: number
@@ -59,3 +59,7 @@ export function readLog(text: string): LogRun[] {
   }
   return (result.value as { runs: LogRun[] }).runs
 }
+
+/** The same as a file that `readLog` and the command `time` read. */
+export const writeLog = (runs: readonly LogRun[]): string =>
+  `${JSON.stringify({ format: 'jump-rail-log', version: 1, runs }, undefined, 1)}\n`

@@ -11,7 +11,9 @@ import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
 import { useOwnNames } from '../stores/own-names'
 import PublishPanel from '../published/PublishPanel.vue'
+import BookletTabs from '../proof/BookletTabs.vue'
 import BookletSheet from './BookletSheet.vue'
+import ReadinessList from './ReadinessList.vue'
 import { useExport } from './use-export'
 import { useWholeBundle } from './use-whole-bundle'
 import VersionsInBooklet from './VersionsInBooklet.vue'
@@ -59,6 +61,7 @@ async function save(asked: BookletExport): Promise<void> {
 <template>
   <main class="booklet-screen">
     <aside>
+      <BookletTabs />
       <h1>Booklet</h1>
       <p class="faint">{{ plural(pages.count, 'sheet') }}. What you see is what a builder gets.</p>
       <p v-if="errors > 0" class="warn" role="status">
@@ -68,6 +71,7 @@ async function save(asked: BookletExport): Promise<void> {
 
       <VersionsInBooklet />
       <WorkBar v-if="planned !== null" class="file-work" label="Planning the other versions" :fraction="planned" @stop="stopPlanning" />
+      <ReadinessList />
       <PublishPanel v-if="open.snapshot" :model-id="open.id" :whole="whole" />
 
       <h2>As a file</h2>

@@ -1,5 +1,6 @@
 import Dexie, { type DexieOptions, type Table } from 'dexie'
 import type { Books } from '@core/desk'
+import type { ProofRun } from '@core/durations'
 import type { ModelDocument } from '@core/model'
 import type { Alias } from '@core/names'
 import { renameTechniques } from './rename-techniques'
@@ -52,6 +53,8 @@ export interface StoredChange {
   readonly number: number
   /** For people: "split B 07". */
   readonly label: string
+  /** When it was made, ms; not known of changes made before this was kept. */
+  readonly at?: number
   readonly forward: string
   readonly back: string
   /** Changes of one group that follow each other at once are one. */
@@ -86,6 +89,15 @@ export interface Publication {
   readonly isWithdrawn?: boolean
 }
 
+/** A proof build of a model: kept step by step, so that a reload in the middle loses nothing. */
+export interface StoredProof {
+  readonly id: string
+  /** Of the model on the shelf. */
+  readonly model: string
+  readonly run: ProofRun
+  readonly isFinished: boolean
+}
+
 /** A row of the first two versions, which held the document itself. */
 type OldModel = Omit<StoredModel, 'cursor' | 'first' | 'historySize'> & { readonly model: ModelDocument; readonly settings?: PlanSettings }
 
@@ -101,6 +113,7 @@ export class LibraryDatabase extends Dexie {
   /** One row: stock, kits and offers of the designer. */
   books!: Table<Books & { readonly id: string }, string>
   publications!: Table<Publication, string>
+  proofs!: Table<StoredProof, string>
 
   constructor(name: string, options?: DexieOptions) {
     super(name, options)
@@ -119,5 +132,6 @@ export class LibraryDatabase extends Dexie {
     this.version(4).upgrade(renameTechniques)
     this.version(5).stores({ books: 'id' })
     this.version(6).stores({ publications: 'id, publishedAt' })
+    this.version(7).stores({ proofs: 'id, model' })
   }
 }

@@ -3,7 +3,16 @@ import { applyChange, type Change } from '@core/change'
 import { Fault } from '@core/fault'
 import { fromBytes, type ModelState } from '../../workers/plan-messages'
 import type { Books } from '@core/desk'
-import type { LibraryDatabase, OwnNames, Publication, StoredChange, StoredDocument, StoredModel, StoredReport } from './database'
+import type {
+  LibraryDatabase,
+  OwnNames,
+  Publication,
+  StoredChange,
+  StoredDocument,
+  StoredModel,
+  StoredProof,
+  StoredReport,
+} from './database'
 
 /** A model as it is opened. */
 export interface OpenedModel {
@@ -120,7 +129,7 @@ export class Library {
       const number = Math.max(stored.first, replaces ? stored.cursor : stored.cursor + 1)
       const gone = await this.changesFrom(id, number)
       await changes.bulkDelete(gone.map((old): [string, number] => [id, old.number]))
-      await changes.put({ ...change, model: id, number })
+      await changes.put({ at: Date.now(), ...change, model: id, number })
       let historySize = stored.historySize - gone.reduce((sum, old) => sum + sizeOf(old), 0) + sizeOf(change)
       let { first } = stored
       while (historySize > HISTORY_LETTERS && first < number) {
@@ -227,6 +236,29 @@ export class Library {
     await this.db.publications.put(publication)
   }
 
+  /** Proof builds of a model, oldest first. */
+  async proofs(model: string): Promise<StoredProof[]> {
+    const found = await this.db.proofs.where('model').equals(model).toArray()
+    return found.sort((a, b) => a.run.date.localeCompare(b.run.date))
+  }
+
+  async keepProof(proof: StoredProof): Promise<void> {
+    await this.db.proofs.put(proof)
+  }
+
+  async removeProof(id: string): Promise<void> {
+    await this.db.proofs.delete(id)
+  }
+
+  /** What was changed in a model, oldest first, without the changes themselves; what was undone is left out. */
+  async changesMade(model: string): Promise<Pick<StoredChange, 'number' | 'label' | 'at'>[]> {
+    const { cursor = 0 } = (await this.db.models.get(model)) ?? {}
+    const changes = await this.db.changes.where('model').equals(model).sortBy('number')
+    return changes
+      .filter(({ number }) => number <= cursor)
+      .map(({ number, label, at }) => ({ number, label, ...(at === undefined ? {} : { at }) }))
+  }
+
   async ownNames(): Promise<OwnNames> {
     return (await this.db.names.get('own')) ?? { aliases: [], isShown: true }
   }
@@ -258,8 +290,8 @@ export class Library {
   }
 
   async forgetOldDeletions(now = Date.now()): Promise<void> {
-    const { models, documents, changes, reports } = this.db
-    await this.db.transaction('rw', models, documents, changes, reports, async () => {
+    const { models, documents, changes, reports, proofs } = this.db
+    await this.db.transaction('rw', models, documents, changes, reports, proofs, async () => {
       const ids = await models
         .where('deletedAt')
         .between(1, now - KEEP_DELETED_MS)
@@ -268,6 +300,7 @@ export class Library {
       await documents.bulkDelete(ids)
       await reports.bulkDelete(ids)
       await changes.where('model').anyOf(ids).delete()
+      await proofs.where('model').anyOf(ids).delete()
     })
   }
 

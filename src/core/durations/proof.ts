@@ -1,0 +1,139 @@
+import type { Report } from '../pipeline'
+import { plural } from '../words'
+import { stepSeconds } from './durations'
+import { median } from './fit'
+import type { LogRun, LogStep } from './log'
+
+/** A step of a proof build: built with a clock, and what went wrong at it. */
+export interface ProofStep extends Required<LogStep> {
+  /** How often it was gone back to. */
+  readonly backs: number
+}
+
+/** A draft built once from its own instructions, with a clock. */
+export interface ProofRun {
+  /** When it began, ISO. */
+  readonly date: string
+  readonly steps: readonly ProofStep[]
+}
+
+/** What a proof build says of one step. */
+interface ProofLine {
+  readonly section: string
+  /** From 1. */
+  readonly step: number
+  readonly seconds: number
+  /** What such a step takes at the pace of this builder. */
+  readonly expected: number
+  /** In the proof before; undefined where it was not built then. */
+  readonly before?: number
+  /** What to mend, in words; empty where nothing went wrong. */
+  readonly reasons: readonly string[]
+}
+
+export interface ProofReport {
+  readonly seconds: number
+  readonly mistakes: number
+  readonly missing: number
+  readonly left: number
+  /** Steps at which something went wrong, the worst first. */
+  readonly toMend: readonly ProofLine[]
+  /** All steps in the order in which they were built. */
+  readonly lines: readonly ProofLine[]
+  /** Against the proof before: how many steps went wrong then and go well now, and the other way round; undefined without one. */
+  readonly since?: { readonly better: readonly ProofLine[]; readonly worse: readonly ProofLine[]; readonly seconds: number }
+}
+
+/** A step is slow where it takes so many times what such a step takes, and so many seconds more. */
+const SLOW = { times: 2, seconds: 20 }
+
+/**
+ * What a proof build shows: slow steps, steps that were gone back to, and all that was noted. Times are compared with what such steps
+ * take at the pace of this very builder, so that who builds slowly throughout finds no step slow.
+ * @param before the proofs made earlier, oldest first
+ */
+export function proofReport(report: Pick<Report, 'sections'>, run: ProofRun, before: readonly ProofRun[] = []): ProofReport {
+  const expect = stepSeconds(report, before.map(logOfProof))
+  const known = run.steps.flatMap((step) => {
+    const expected = expect(step.section, step.step)
+    return expected === undefined ? [] : [{ step, expected }]
+  })
+  const pace = known.length === 0 ? 1 : median(known.map(({ step, expected }) => step.seconds / expected)) || 1
+  const last = before.at(-1)
+  const earlier = new Map((last?.steps ?? []).map((step) => [keyOf(step), step]))
+  const lines = known.map(({ step, expected }): ProofLine => {
+    const was = earlier.get(keyOf(step))
+    return {
+      section: step.section,
+      step: step.step,
+      seconds: Math.round(step.seconds),
+      expected: Math.round(expected * pace),
+      ...(was ? { before: Math.round(was.seconds) } : {}),
+      reasons: reasonsOf(step, expected * pace),
+    }
+  })
+  const sum = (of: (step: ProofStep) => number): number => run.steps.reduce((all, step) => all + of(step), 0)
+  return {
+    seconds: Math.floor(sum(({ seconds }) => seconds)),
+    mistakes: sum(({ mistakes }) => mistakes),
+    missing: sum(({ missing }) => missing),
+    left: sum(({ left }) => left),
+    toMend: lines
+      .filter(({ reasons }) => reasons.length > 0)
+      .sort((a, b) => b.reasons.length - a.reasons.length || b.seconds - b.expected - (a.seconds - a.expected)),
+    lines,
+    ...(last ? { since: comparedWith(last, lines, report, before.slice(0, -1)) } : {}),
+  }
+}
+
+/** As a run that durations are fitted to; `by` is who built it. */
+export const logOfProof = ({ date, steps }: ProofRun): LogRun => ({
+  date,
+  builder: 'designer',
+  steps: steps.map(({ section, step, seconds, mistakes, missing, left, note }) => ({
+    section,
+    step,
+    seconds: Number(seconds.toFixed(1)),
+    ...(mistakes > 0 ? { mistakes } : {}),
+    ...(missing > 0 ? { missing } : {}),
+    ...(left > 0 ? { left } : {}),
+    ...(note === '' ? {} : { note }),
+  })),
+})
+
+/** A run of a log as a proof build: what it does not say did not happen. */
+export const proofOfLog = ({ date, steps }: LogRun): ProofRun => ({
+  date,
+  steps: steps.map((step) => ({ mistakes: 0, missing: 0, left: 0, note: '', ...step, backs: 0 })),
+})
+
+const keyOf = ({ section, step }: Pick<LogStep, 'section' | 'step'>): string => `${section}\n${step}`
+
+function reasonsOf({ seconds, mistakes, missing, left, note, backs }: ProofStep, expected: number): string[] {
+  const times = seconds / expected
+  const isSlow = times >= SLOW.times && seconds - expected >= SLOW.seconds
+  return [
+    ...(isSlow ? [`${times >= 10 ? Math.round(times) : times.toFixed(1)} times as long as such a step takes`] : []),
+    ...(mistakes > 0 ? [plural(mistakes, 'mistake')] : []),
+    ...(missing > 0 ? [`${plural(missing, 'piece')} missing`] : []),
+    ...(left > 0 ? [`${plural(left, 'piece')} left over`] : []),
+    ...(backs > 0 ? [backs === 1 ? 'gone back to once' : `gone back to ${backs} times`] : []),
+    ...(note.trim() === '' ? [] : [note.trim()]),
+  ]
+}
+
+function comparedWith(
+  last: ProofRun,
+  lines: readonly ProofLine[],
+  report: Pick<Report, 'sections'>,
+  older: readonly ProofRun[],
+): NonNullable<ProofReport['since']> {
+  const wrong = new Set(proofReport(report, last, older).toMend.map(keyOf))
+  const seconds = last.steps.reduce((all, step) => all + step.seconds, 0)
+  const again = lines.filter(({ before }) => before !== undefined)
+  return {
+    better: again.filter((line) => wrong.has(keyOf(line)) && line.reasons.length === 0),
+    worse: again.filter((line) => !wrong.has(keyOf(line)) && line.reasons.length > 0),
+    seconds: Math.floor(seconds),
+  }
+}

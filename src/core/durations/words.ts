@@ -1,0 +1,23 @@
+import { plural } from '../words'
+import type { Durations, Minutes } from './durations'
+
+/** "45 minutes", "3 hours 20 minutes": to five minutes from an hour on, since nobody knows it better. */
+export function minutesWords(minutes: number): string {
+  if (minutes < 1) return 'less than a minute'
+  if (minutes < 60) return plural(Math.round(minutes), 'minute')
+  const whole = Math.round(minutes / 5) * 5
+  const rest = whole % 60
+  return `${plural(Math.floor(whole / 60), 'hour')}${rest === 0 ? '' : ` ${plural(rest, 'minute')}`}`
+}
+
+/** "about 3 hours 20 minutes, between 2 hours and 5 hours 30 minutes". */
+export const rangeWords = ({ minutes, low, high }: Minutes): string =>
+  `about ${minutesWords(minutes)}, between ${minutesWords(low)} and ${minutesWords(high)}`
+
+/** What a duration rests on, as a sentence. */
+export function basisWords({ logs, steps, medianError }: Durations['basis']): string {
+  if (logs === 0) return 'Nobody has held a clock yet: these are rules of thumb.'
+  const fitted = `Fitted to ${plural(steps, 'step')} of ${plural(logs, 'building')} with a clock.`
+  if (medianError === null) return `${fitted} They are too few to say how good the fit is.`
+  return `${fitted} Of steps that were held back while fitting, half were off by less than ${Math.round(medianError * 100)} %.`
+}

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { faultLine, plainFault } from '@core/fault'
+import { plural } from '@core/words'
+import ActionButton from '../controls/ActionButton.vue'
+import BarChart from '../parts/BarChart.vue'
+import { fetchQuestions } from '../published/server-client'
+import { download, fileName } from '../shared/download'
+import { useLibrary } from '../storage/open-library'
+import { useOpenModel } from '../stores/open-model'
+import BookletTabs from './BookletTabs.vue'
+import { ENTRY_WORDS, entriesByDay, logEntries, logTable, type LogEntry } from './logbook'
+
+/** What was done on a model, and what came to it. */
+const open = useOpenModel()
+const entries = shallowRef<readonly LogEntry[]>([])
+const isLoaded = ref(false)
+const problem = ref('')
+const MOST = 100
+const MOST_DAYS = 14
+const most = ref(MOST)
+
+async function load(): Promise<void> {
+  const { id } = open
+  if (id === '') return
+  try {
+    const library = await useLibrary()
+    const [changes, proofs, all] = await Promise.all([library.changesMade(id), library.proofs(id), library.publications()])
+    const publications = all.filter(({ model }) => model === id)
+    // Without the server the rest is shown all the same.
+    const letters = await Promise.all(publications.map((each) => fetchQuestions(each.id, { token: each.ownerToken }).catch(() => [])))
+    entries.value = logEntries({ changes, proofs, publications, letters: letters.flat() })
+    problem.value = ''
+  } catch (thrown) {
+    problem.value = `The logbook could not be read. ${faultLine(plainFault(thrown))}`
+  }
+  isLoaded.value = true
+}
+watch([() => open.id, () => open.undoLabel], load, { immediate: true })
+const whenWords = (at: number | undefined): string =>
+  at === undefined ? 'earlier' : new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+const byDay = computed(() =>
+  entriesByDay(entries.value, (at) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' }), MOST_DAYS),
+)
+const save = (): void => download(fileName(`${open.model?.name ?? 'model'} logbook`, '.csv'), logTable(entries.value), 'text/csv')
+</script>
+
+<template>
+  <main>
+    <BookletTabs />
+    <h1>Logbook</h1>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <p v-if="isLoaded && entries.length === 0" class="faint">
+      Nothing was done on this model yet. What you change, prove and publish will stand here.
+    </p>
+    <template v-if="entries.length > 0">
+      <p><ActionButton @click="save">Save as a table</ActionButton></p>
+      <BarChart v-if="byDay.length > 1" title="What was done, by day" unit="" :bars="byDay" />
+      <table class="ruled">
+        <caption class="sr-only">
+          What was done
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">What</th>
+            <th scope="col"><span class="sr-only">In words</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(entry, i) in entries.slice(0, most)" :key="i">
+            <td class="when">{{ whenWords(entry.at) }}</td>
+            <td>{{ ENTRY_WORDS[entry.kind] }}</td>
+            <td class="what">{{ entry.what }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="entries.length > most">
+        {{ plural(entries.length - most, 'more entry', 'more entries') }}. <ActionButton @click="most += MOST">Show more</ActionButton>
+      </p>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  overflow: auto;
+  padding: 18px 28px 60px;
+}
+th {
+  text-align: left;
+}
+td,
+th {
+  padding: 6px 24px 6px 0;
+}
+.when {
+  white-space: nowrap;
+}
+.what {
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed, shallowRef } from 'vue'
+import { logOfProof, proofReport, writeLog } from '@core/durations'
+import { plural } from '@core/words'
+import ActionButton from '../controls/ActionButton.vue'
+import { download, fileName } from '../shared/download'
+import { notify } from '../shared/notices'
+import type { StoredProof } from '../storage/database'
+import { useOpenModel } from '../stores/open-model'
+import BookletTabs from './BookletTabs.vue'
+import { clockWords, rowOfSteps } from './proof-steps'
+import ProofReportList from './ProofReportList.vue'
+import ProofWalk from './ProofWalk.vue'
+import { useProofs } from './use-proofs'
+
+/** The draft is built once from its own instructions, with a clock, before others have to. */
+const open = useOpenModel()
+const { all, isLoaded, problem, open: begun, finished, begin, keep, remove } = useProofs(open.id)
+const row = computed(() => rowOfSteps(open.report?.sections ?? []))
+/** The one that is being built on this screen. */
+const walking = shallowRef<string | null>(null)
+const proof = computed(() => all.value.find(({ id }) => id === walking.value))
+const chosen = shallowRef<string | null>(null)
+const shown = computed(() => finished.value.find(({ id }) => id === chosen.value) ?? finished.value.at(-1))
+const report = computed(() => {
+  const of = shown.value
+  if (!of || !open.report) return undefined
+  const before = finished.value.filter(({ run }) => run.date < of.run.date).map(({ run }) => run)
+  return proofReport(open.report, of.run, before)
+})
+const dateWords = (iso: string): string => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+const seconds = ({ run }: StoredProof): number => run.steps.reduce((sum, step) => sum + step.seconds, 0)
+
+function end(done: StoredProof): void {
+  keep({ ...done, isFinished: true })
+  walking.value = null
+  chosen.value = done.id
+}
+function takeAway(of: StoredProof): void {
+  remove(of.id)
+  notify('The proof build is taken away.', { act: { label: 'Undo', run: () => keep(of) } })
+}
+function save(): void {
+  const text = writeLog(finished.value.map(({ run }) => logOfProof(run)))
+  download(fileName(`${open.model?.name ?? 'model'} log`, '.json'), text, 'application/json')
+}
+</script>
+
+<template>
+  <main>
+    <BookletTabs />
+    <h1>Proof build</h1>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <ProofWalk v-if="proof" :proof="proof" :row="row" @keep="keep" @end="end" @leave="walking = null" />
+    <template v-else-if="isLoaded">
+      <p class="about">
+        Build your model once from these steps, as somebody would who has never seen it. The clock runs from step to step; you note what
+        went wrong, and afterwards it is told here what to mend.
+      </p>
+      <p v-if="row.length === 0" class="faint">There are no steps yet: put pieces on the Bench, or bring a model in.</p>
+      <p v-else class="acts">
+        <ActionButton v-if="begun" primary @click="walking = begun!.id"
+          >Go on after {{ plural(begun.run.steps.length, 'step') }}</ActionButton
+        >
+        <ActionButton :primary="!begun" @click="walking = begin().id">{{
+          begun ? 'Begin another' : `Begin: ${plural(row.length, 'step')}`
+        }}</ActionButton>
+        <ActionButton v-if="begun" describe="Take away what was begun" @click="takeAway(begun)">Take it away</ActionButton>
+        <ActionButton v-if="finished.length > 0" @click="save">Save the log</ActionButton>
+      </p>
+      <section v-if="finished.length > 0" aria-label="Proof builds so far">
+        <h2>So far</h2>
+        <ul>
+          <li v-for="each in finished" :key="each.id">
+            <span>{{ dateWords(each.run.date) }}: {{ plural(each.run.steps.length, 'step') }} in {{ clockWords(seconds(each)) }}</span>
+            <span v-if="each.id === shown?.id" class="faint">shown below</span>
+            <ActionButton v-else :describe="`Show the proof build of ${dateWords(each.run.date)}`" @click="chosen = each.id"
+              >Show</ActionButton
+            >
+            <ActionButton :describe="`Take away the proof build of ${dateWords(each.run.date)}`" @click="takeAway(each)"
+              >Take away</ActionButton
+            >
+          </li>
+        </ul>
+      </section>
+      <ProofReportList v-if="report" :report="report" />
+    </template>
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  overflow: auto;
+  padding: 18px 28px 60px;
+}
+.about {
+  max-width: 70ch;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 18px;
+  border-bottom: 1px solid var(--rule);
+  padding: 4px 0;
+  max-width: 760px;
+}
+li > span:first-child {
+  flex: 1;
+}
+h2 {
+  margin-top: 22px;
+}
+</style>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { basisWords, logOfProof, minutesWords, proofOfLog, rangeWords, readLog, type durationsOf } from '@core/durations'
+import { faultLine, plainFault } from '@core/fault'
+import { fileText, plural } from '@core/words'
+import ActionButton from '../controls/ActionButton.vue'
+import BarChart from '../parts/BarChart.vue'
+import { notify } from '../shared/notices'
+import { useOpenModel } from '../stores/open-model'
+import { DurationsClient } from '../workers/durations-client'
+import BookletTabs from './BookletTabs.vue'
+import { useProofs } from './use-proofs'
+
+/** How long building takes, and how long writing the instructions still will. */
+const open = useOpenModel()
+const { finished, isLoaded, problem, keep, remove } = useProofs(open.id)
+const fitter = new DurationsClient()
+onUnmounted(() => fitter.close())
+const found = shallowRef<ReturnType<typeof durationsOf> | null>(null)
+const trouble = ref('')
+const runs = computed(() => finished.value.map(({ run }) => logOfProof(run)))
+watch(
+  [(): unknown => open.snapshot, runs, isLoaded],
+  async () => {
+    const { snapshot } = open
+    if (!snapshot || !isLoaded.value) return
+    trouble.value = ''
+    try {
+      const answer = await fitter.fit(snapshot.printed, runs.value)
+      if (open.snapshot === snapshot) found.value = answer
+    } catch (thrown) {
+      trouble.value = faultLine(plainFault(thrown))
+    }
+  },
+  { immediate: true },
+)
+const lanes = computed(
+  () => new Map((open.snapshot?.layout.lanes ?? []).map(({ section, letter, name }) => [section, `${letter} ${name}`])),
+)
+const nameOf = (section: string): string => lanes.value.get(section) ?? section
+const bySection = computed(() =>
+  (found.value?.build.sections ?? []).map(({ section, minutes }) => ({ label: nameOf(section), value: minutes })),
+)
+/** Of the last building with a clock: minutes by section. */
+const last = computed(() => {
+  const sums = new Map<string, number>()
+  for (const { section, seconds } of finished.value.at(-1)?.run.steps ?? []) sums.set(section, (sums.get(section) ?? 0) + seconds / 60)
+  return [...sums].map(([section, minutes]) => ({ label: nameOf(section), value: Number(minutes.toFixed(1)) }))
+})
+
+const picker = ref<HTMLInputElement>()
+/** A log of somebody else's building stands beside one's own from then on. */
+async function bring(files: FileList | null): Promise<void> {
+  const file = files?.[0]
+  if (!file) return
+  try {
+    const read = readLog(fileText(new Uint8Array(await file.arrayBuffer())))
+    const added = read.map((run) => ({ id: crypto.randomUUID(), model: open.id, run: proofOfLog(run), isFinished: true }))
+    added.forEach(keep)
+    notify(`${plural(added.length, 'building')} with a clock brought in.`, {
+      act: { label: 'Undo', run: () => added.forEach(({ id }) => remove(id)) },
+    })
+  } catch (thrown) {
+    notify(`“${file.name}” was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
+  }
+  if (picker.value) picker.value.value = ''
+}
+</script>
+
+<template>
+  <main>
+    <BookletTabs />
+    <h1>Time</h1>
+    <p v-if="problem || trouble" role="alert">{{ problem || trouble }}</p>
+    <p v-if="!found && !trouble" role="status">Reckoning…</p>
+    <template v-if="found">
+      <p v-if="found.build.minutes === 0" class="faint">There are no steps yet: put pieces on the Bench, or bring a model in.</p>
+      <template v-else>
+        <p class="sum" role="status">Building it takes {{ rangeWords(found.build) }}.</p>
+        <p class="faint">{{ basisWords(found.basis) }}</p>
+        <p class="acts">
+          <RouterLink :to="{ name: 'proof' }">Build it with a clock</RouterLink>
+          <ActionButton @click="picker?.click()">Bring in a log</ActionButton>
+        </p>
+        <table class="ruled">
+          <caption>
+            With several builders at the same time
+          </caption>
+          <tbody>
+            <tr v-for="each in found.build.people" :key="each.people">
+              <th scope="row">{{ plural(each.people, 'builder') }}</th>
+              <td>about {{ minutesWords(each.minutes) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <BarChart title="Minutes by section, as estimated" unit="min" :bars="bySection" />
+        <BarChart v-if="last.length > 0" title="Minutes by section, in the last proof build (each section once)" unit="min" :bars="last" />
+      </template>
+      <h2>Writing the instructions</h2>
+      <p>
+        What is left to do takes {{ rangeWords(found.write) }}: {{ plural(open.report?.findings.length ?? 0, 'finding') }} and the look at
+        each step.
+      </p>
+    </template>
+    <input
+      ref="picker"
+      class="sr-only"
+      type="file"
+      accept=".json"
+      tabindex="-1"
+      aria-label="A log of building"
+      @change="bring(($event.target as HTMLInputElement).files)"
+    />
+  </main>
+</template>
+
+<style scoped>
+main {
+  flex: 1;
+  overflow: auto;
+  padding: 18px 28px 60px;
+}
+.sum {
+  font-size: 1.2rem;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 18px;
+}
+table {
+  margin: 12px 0;
+}
+caption {
+  text-align: left;
+  font-weight: 600;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+}
+td,
+th {
+  padding: 6px 24px 6px 0;
+}
+h2 {
+  margin-top: 26px;
+}
+</style>

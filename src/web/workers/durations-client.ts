@@ -1,0 +1,24 @@
+import type { durationsOf, LogRun } from '@core/durations'
+import { toBytes, type Printed } from '../../workers/plan-messages'
+import type { DurationsApi } from '../../workers/durations.worker'
+import { RequestTable, type MakeWorker } from './request-table'
+
+const makeFitter: MakeWorker = (name) => new Worker(new URL('../../workers/durations.worker.ts', import.meta.url), { type: 'module', name })
+
+/** Fits how long building takes to logs, in a worker of its own. */
+export class DurationsClient {
+  private readonly table: RequestTable<DurationsApi>
+
+  constructor(make: MakeWorker = makeFitter) {
+    this.table = new RequestTable('durations', make)
+  }
+
+  /** @throws Fault `stopped`, `worker-died` */
+  fit(printed: Printed, runs: readonly LogRun[]): Promise<ReturnType<typeof durationsOf>> {
+    return this.table.ask(async (remote): Promise<ReturnType<typeof durationsOf>> => remote.fit(toBytes(printed), [...runs]))
+  }
+
+  close(): void {
+    this.table.close()
+  }
+}
