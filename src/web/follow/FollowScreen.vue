@@ -7,25 +7,27 @@ import { aliasText } from '@core/names'
 import PagePicture from '../shared/StepPicture.vue'
 import DecalList from '../shared/DecalList.vue'
 import InventoryLists from '../shared/InventoryLists.vue'
-import PathSign from '../shared/PathSign.vue'
-import StepSigns from '../shared/StepSigns.vue'
 import TrayList from '../shared/TrayList.vue'
 import { OWN_NAMES } from '../shared/own-names-key'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
 import type { PublishedAs } from '@press/html'
 import type { PainterClient } from '../workers/painter-client'
-import TurnMark from '../shared/TurnMark.vue'
-import PhotoPicture from '../shared/PhotoPicture.vue'
 import AskPanel from './AskPanel.vue'
 import CarryPanel from './CarryPanel.vue'
+import CoverWords from './CoverWords.vue'
+import LookPanel from './LookPanel.vue'
 import NewerNotice from './NewerNotice.vue'
 import PrintAll from './PrintAll.vue'
 import RailLine from './RailLine.vue'
+import StepWords from './StepWords.vue'
 import TickList from './TickList.vue'
 import VersionChoice from './VersionChoice.vue'
 import { keepVersion, lastVersion } from './published-here'
 import { carriedProgress, placeAddress } from './carry'
-import { loadProgress, pageKey, placeIn, progressKey, saveProgress, tickKey } from './progress'
+import { loadProgress, pageKey, placeIn, progressKey, saveProgress, tickKey, withoutTicks, withTicks } from './progress'
+import { useAloud } from './use-aloud'
+import { useAwake } from './use-awake'
+import { useLook } from './use-look'
 import { useQuestions } from './use-questions'
 
 const props = defineProps<{ bundle: Bundle; painter: PainterClient; published?: PublishedAs | undefined; password?: string | undefined }>()
@@ -116,11 +118,30 @@ const isPageDone = (at: number): boolean => {
 }
 
 function tick(piece: PieceCount, isOn: boolean): void {
-  const next = new Set(ticked.value)
-  if (isOn) next.add(tickKey(piece, page.value))
-  else next.delete(tickKey(piece, page.value))
-  ticked.value = next
+  ticked.value = withTicks(ticked.value, page.value, [piece], isOn)
 }
+const tickAll = (pieces: readonly PieceCount[], isOn: boolean): void => {
+  ticked.value = withTicks(ticked.value, page.value, pieces, isOn)
+}
+/** Which of several copies of a section is built: its first while nobody says otherwise. */
+const copy = ref<Readonly<Record<string, number>>>(stored.copies ?? {})
+const copies = computed(() => {
+  const tray = pages.find((each) => each.kind === 'tray' && each.section === step.value?.section)
+  const of = tray?.kind === 'tray' ? tray.times + tray.mirrored : 1
+  return of > 1 ? { name: step.value!.name, number: copy.value[step.value!.section] ?? 1, of } : null
+})
+/** The next copy of a section begins at its first step, with nothing ticked. */
+function again(): void {
+  const { section } = step.value!
+  copy.value = { ...copy.value, [section]: (copy.value[section] ?? 1) + 1 }
+  ticked.value = withoutTicks(ticked.value, pages, section)
+  go(pages.findIndex((each) => each.kind !== 'tray' && 'section' in each && each.section === section))
+}
+
+const { look, choose } = useLook()
+const isSetting = ref(false)
+const aloud = useAloud(() => [title.value, ...(step.value ? [step.value.spoken, ...step.value.cautions, ...places.value] : [])].join('. '))
+useAwake()
 
 const heading = ref<HTMLElement>()
 const main = ref<HTMLElement>()
@@ -136,7 +157,7 @@ function go(to: number): void {
 }
 
 watch([index, ticked], () => {
-  isKept.value = saveProgress(key, { page: index.value, at: pageKey(page.value), ticked: [...ticked.value] })
+  isKept.value = saveProgress(key, { page: index.value, at: pageKey(page.value), ticked: [...ticked.value], copies: copy.value })
 })
 
 function onKey(event: KeyboardEvent): void {
@@ -168,7 +189,7 @@ const onTouchEnd = (event: TouchEvent): void => {
 <template>
   <PrintAll v-if="isPrinting" :pages="pages" @done="isPrinting = false" />
 
-  <div v-else class="follow">
+  <div v-else class="follow" :class="{ 'left-hand': look.isLeftHand }">
     <header>
       <p class="name">{{ bundle.model.name }}</p>
       <nav aria-label="Booklet">
@@ -177,6 +198,8 @@ const onTouchEnd = (event: TouchEvent): void => {
         </button>
         <button v-if="questions" class="plain-button" :aria-expanded="isAsking" @click="isAsking = !isAsking">Ask</button>
         <button v-if="published" class="plain-button" :aria-expanded="isCarrying" @click="isCarrying = !isCarrying">Other device</button>
+        <button v-if="aloud.isThere" class="plain-button" :aria-pressed="aloud.isOn.value" @click="aloud.toggle()">Read aloud</button>
+        <button class="plain-button" :aria-expanded="isSetting" @click="isSetting = !isSetting">Show</button>
         <button class="plain-button" @click="isPrinting = true">Print</button>
       </nav>
     </header>
@@ -203,6 +226,7 @@ const onTouchEnd = (event: TouchEvent): void => {
         :ask="questions.ask"
       />
       <CarryPanel v-if="published && isCarrying" :address="address" />
+      <LookPanel v-if="isSetting" :look="look" @choose="choose" />
       <section v-if="isOverview" id="overview" class="overview" aria-label="Sections">
         <button class="plain-button framed" @click="go(0)">Cover</button>
         <ol>
@@ -230,46 +254,21 @@ const onTouchEnd = (event: TouchEvent): void => {
       </section>
 
       <article v-else :class="['page', page.kind]">
+        <div v-if="step && step.cautions.length > 0" class="cautions">
+          <p v-for="caution in step.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ caution }}</p>
+        </div>
         <div class="words">
           <h1 ref="heading" tabindex="-1" :class="{ label: step }">{{ title }}</h1>
 
-          <template v-if="page.kind === 'cover'">
-            <p v-if="page.designer" class="faint">Designed by {{ page.designer }}</p>
+          <CoverWords v-if="page.kind === 'cover'" :page="page" :terms="published?.terms">
             <VersionChoice
               v-if="bundle.shows && bundle.versions?.length"
               :shows="bundle.shows"
               :others="bundle.versions"
               @choose="emit('choose', $event)"
             />
-            <p class="notes">{{ page.notes }}</p>
-            <p v-if="published?.terms" class="notes"><b>Terms:</b> {{ published.terms }}</p>
-            <dl class="facts">
-              <div>
-                <dt>parts</dt>
-                <dd>{{ page.facts.parts }}</dd>
-              </div>
-              <div>
-                <dt>different pieces</dt>
-                <dd>{{ page.facts.pieces }}</dd>
-              </div>
-              <div>
-                <dt>colours</dt>
-                <dd>{{ page.facts.colours }}</dd>
-              </div>
-              <div>
-                <dt>steps</dt>
-                <dd>{{ page.facts.steps }}</dd>
-              </div>
-              <div>
-                <dt>sections</dt>
-                <dd>{{ page.facts.sections }}</dd>
-              </div>
-            </dl>
-            <PhotoPicture v-for="(photo, i) in page.photos" :key="`photo ${i}`" :photo="photo" />
-            <p v-for="caution in page.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> {{ caution }}</p>
-            <p v-for="line in page.remarks" :key="line">{{ line }}</p>
-            <button class="plain-button begin" @click="go(index + 1)">Begin</button>
-          </template>
+            <template #end><button class="plain-button begin" @click="go(index + 1)">Begin</button></template>
+          </CoverWords>
 
           <template v-else-if="page.kind === 'tray'">
             <p>
@@ -281,7 +280,7 @@ const onTouchEnd = (event: TouchEvent): void => {
             </p>
             <p v-if="page.bag" class="bag">{{ page.bag }}.</p>
             <h2>Gather these pieces</h2>
-            <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" />
+            <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" @tick-all="tickAll" />
             <p v-for="line in page.remarks" :key="line">{{ line }}</p>
             <template v-if="page.mirroredPieces.length > 0">
               <h2>For the mirror image</h2>
@@ -289,36 +288,18 @@ const onTouchEnd = (event: TouchEvent): void => {
             </template>
           </template>
 
-          <template v-else-if="step">
-            <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
-            <p class="sr-only">{{ step.spoken }}</p>
-            <p v-if="step.bag" class="bag">{{ step.bag }}.</p>
-            <ul class="sr-only" aria-label="Where each part goes">
-              <li v-for="(place, i) in places" :key="i">{{ place }}</li>
-            </ul>
-            <p v-for="join in step.joins" :key="join.label + join.mirrored" class="join">
-              <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
-                <path d="M1 4 H10 C20 4 18 17 28 17 H33" fill="none" stroke="currentColor" stroke-width="2.4" />
-              </svg>
-              Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name
-              }}{{ join.mirrored ? ', mirrored' : '' }}
-            </p>
-            <TickList v-if="step.callout.length > 0" :pieces="step.callout" :is-ticked="isTicked" @tick="tick" />
-            <p v-for="caution in step.cautions" :key="caution" class="caution">
-              <span aria-hidden="true">△</span> Take care: {{ caution }}
-            </p>
-            <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
-            <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
-            <p v-for="remark in step.remarks" :key="remark">{{ remark }}</p>
-            <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
-            <PhotoPicture v-for="(photo, i) in step.photos" :key="`photo ${index} ${i}`" :photo="photo" />
-            <p v-if="step.note" class="notes">{{ step.note }}</p>
-            <StepSigns :signs="step.signs" />
-            <p v-if="step.ahead" class="faint"><PathSign :path="step.aheadSign" /> {{ step.ahead }}.</p>
-            <button v-if="answered > 0" class="plain-button framed" @click="isAsking = true">
-              {{ answered === 1 ? 'A question is answered here' : `${answered} questions are answered here` }}
-            </button>
-          </template>
+          <StepWords
+            v-else-if="step"
+            :step="step"
+            :places="places"
+            :is-ticked="isTicked"
+            :answered="answered"
+            :copies="step.number === step.of ? copies : null"
+            @tick="tick"
+            @tick-all="tickAll"
+            @ask="isAsking = true"
+            @again="again"
+          />
 
           <DecalList v-else-if="page.kind === 'decals'" :decals="page.decals" />
 

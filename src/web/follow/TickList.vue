@@ -1,13 +1,16 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { PieceCount } from '@core/count'
 import TrayList from '../shared/TrayList.vue'
 
-defineProps<{ pieces: readonly PieceCount[]; isTicked: (piece: PieceCount) => boolean }>()
-const emit = defineEmits<{ tick: [piece: PieceCount, isOn: boolean] }>()
+/** Pieces to find, each ticked by a touch anywhere on its row, or all at once. */
+const props = defineProps<{ pieces: readonly PieceCount[]; isTicked: (piece: PieceCount) => boolean }>()
+const emit = defineEmits<{ tick: [piece: PieceCount, isOn: boolean]; tickAll: [pieces: readonly PieceCount[], isOn: boolean] }>()
+const isAll = computed(() => props.pieces.every((piece) => props.isTicked(piece)))
 </script>
 
 <template>
-  <TrayList lettered :pieces="pieces" label="Pieces for this step">
+  <TrayList lettered :pieces="pieces" label="Pieces for this step" class="ticked">
     <template #default="{ piece, title }">
       <label class="tick">
         <span class="sr-only">Found: {{ piece.count }} of {{ title }}</span>
@@ -15,9 +18,15 @@ const emit = defineEmits<{ tick: [piece: PieceCount, isOn: boolean] }>()
       </label>
     </template>
   </TrayList>
+  <button v-if="pieces.length > 1" class="plain-button all" @click="emit('tickAll', pieces, !isAll)">
+    {{ isAll ? 'Tick none' : 'Tick all' }}
+  </button>
 </template>
 
 <style scoped>
+.ticked :deep(li) {
+  position: relative;
+}
 .tick {
   width: 44px;
   height: 44px;
@@ -25,9 +34,21 @@ const emit = defineEmits<{ tick: [piece: PieceCount, isOn: boolean] }>()
   place-items: center;
   cursor: pointer;
 }
+/* The whole row is the label's. */
+.tick::before {
+  content: '';
+  position: absolute;
+  inset: 0;
+}
 .tick input {
+  position: relative;
   width: 22px;
   height: 22px;
   accent-color: var(--accent);
+}
+@media print {
+  .all {
+    display: none;
+  }
 }
 </style>

@@ -1,4 +1,5 @@
 import '../shared/style.css'
+import './look.css'
 import { createApp } from 'vue'
 import type { Bundle } from '@core/booklet'
 import PainterWorker from '../../workers/painter.worker?worker&inline'

@@ -1,8 +1,8 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { Bundle } from '@core/booklet'
+import { makePages, type Bundle } from '@core/booklet'
 import { planModel } from '@core/plan'
 import { oneSection, part } from '../../../tests/support/models'
-import { contentKey, loadProgress, saveProgress } from './progress'
+import { contentKey, loadProgress, saveProgress, tickKey, withoutTicks, withTicks } from './progress'
 
 const model = oneSection([part('a', 'plate-1x1', [0, 0, 0])])
 const bundle: Bundle = { format: 'jump-rail-bundle', version: 1, model, plan: planModel(model).plan, views: [[0]] }
@@ -41,5 +41,23 @@ describe('progress', () => {
       },
     })
     expect(saveProgress('k', { page: 1, ticked: [] })).toBe(false)
+  })
+
+  it('knows which copy of a section is built, whatever stands there', () => {
+    localStorage.setItem('k', '{"page": 1, "copies": {"lamp": 2, "roof": 0, "door": "3", "gate": 1.5}}')
+    expect(loadProgress('k')).toEqual({ page: 1, ticked: [], copies: { lamp: 2 } })
+    localStorage.setItem('k', '{"page": 1, "copies": 7}')
+    expect(loadProgress('k')).toEqual({ page: 1, ticked: [] })
+  })
+
+  it('ticks all pieces of a page at once, and none of a section that is built once more', () => {
+    const pages = makePages(bundle)
+    const page = pages.find((each) => 'callout' in each)!
+    const pieces = 'callout' in page ? page.callout : []
+    const other = 'other/1/plate-1x1/red'
+    const ticked = withTicks(new Set([other]), page, pieces, true)
+    expect([...ticked]).toEqual([other, ...pieces.map((piece) => tickKey(piece, page))])
+    expect([...withTicks(ticked, page, pieces, false)]).toEqual([other])
+    expect([...withoutTicks(ticked, pages, 'section' in page ? page.section : '')]).toEqual([other])
   })
 })

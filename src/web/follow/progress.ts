@@ -7,6 +7,8 @@ export interface FollowProgress {
   page: number
   /** Ticked pieces: "page/shape/colour". */
   ticked: string[]
+  /** Of sections that are built several times: which copy is built now, from 1. */
+  copies?: Readonly<Record<string, number>>
   /** The same page by what it is about, since it may have another index in the next version. */
   at?: string
 }
@@ -32,15 +34,25 @@ export function loadProgress(key: string): FollowProgress {
     const stored = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<FollowProgress> | null
     const page = Number(stored?.page)
     const ticked = Array.isArray(stored?.ticked) ? stored.ticked.filter((key) => typeof key === 'string') : []
+    const copies = countsIn(stored?.copies)
     // Whatever stands there: a place is a whole number from 0.
     return {
       page: Number.isSafeInteger(page) && page > 0 ? page : 0,
       ticked,
       ...(typeof stored?.at === 'string' ? { at: stored.at } : {}),
+      ...(Object.keys(copies).length > 0 ? { copies } : {}),
     }
   } catch {
     return { page: 0, ticked: [] }
   }
+}
+
+/** Whatever stands there: whole numbers from 1, by section. */
+function countsIn(value: unknown): Record<string, number> {
+  const entries = typeof value === 'object' && value !== null ? Object.entries(value) : []
+  return Object.fromEntries(
+    entries.filter((entry): entry is [string, number] => Number.isSafeInteger(entry[1]) && (entry[1] as number) > 0),
+  )
 }
 
 /** What a page is about: the same in the next version of a booklet. */
@@ -63,4 +75,22 @@ export function saveProgress(key: string, progress: FollowProgress): boolean {
   } catch {
     return false
   }
+}
+
+/** Ticks with some pieces of a page ticked, or not ticked any more. */
+export function withTicks(ticks: ReadonlySet<string>, on: Page, pieces: readonly PieceCount[], isOn: boolean): Set<string> {
+  const next = new Set(ticks)
+  for (const piece of pieces) {
+    if (isOn) next.add(tickKey(piece, on))
+    else next.delete(tickKey(piece, on))
+  }
+  return next
+}
+
+/** Ticks without those of the steps of a section, which is built once more. */
+export function withoutTicks(ticks: ReadonlySet<string>, pages: readonly Page[], section: string): Set<string> {
+  const own = new Set(
+    pages.flatMap((page) => ('callout' in page && page.section === section ? page.callout.map((piece) => tickKey(piece, page)) : [])),
+  )
+  return new Set([...ticks].filter((key) => !own.has(key)))
 }

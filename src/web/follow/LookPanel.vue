@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { Look } from './use-look'
+
+/** How the booklet is shown on this device. */
+defineProps<{ look: Look }>()
+const emit = defineEmits<{ choose: [change: Partial<Look>] }>()
+const CHOICES = [
+  { key: 'isLarge', label: 'Large letters and buttons' },
+  { key: 'isDark', label: 'Dark' },
+  { key: 'isLeftHand', label: 'For the left hand' },
+] as const
+</script>
+
+<template>
+  <fieldset class="look">
+    <legend>How it is shown</legend>
+    <label v-for="{ key, label } in CHOICES" :key="key"
+      ><input type="checkbox" :checked="look[key]" @change="emit('choose', { [key]: ($event.target as HTMLInputElement).checked })" />
+      {{ label }}</label
+    >
+  </fieldset>
+</template>
+
+<style scoped>
+.look {
+  border: 1px solid var(--ink);
+  margin: 0 0 14px;
+  padding: 4px 14px 8px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 24px;
+}
+legend {
+  font-weight: 700;
+  padding: 0 4px;
+}
+label {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+}
+input {
+  width: 20px;
+  height: 20px;
+}
+</style>
