@@ -103,7 +103,7 @@ describe('the command line', () => {
     [['check', demo('bird-table'), '--paper', 'a4'], "unknown option '--paper'"],
     [['shapes', 'all'], 'too many arguments'],
     [['booklet', demo('bird-table')], "required option '-o, --output <file>'"],
-    [['booklet', demo('bird-table'), '-o', 'x.pdf', '--paper', 'a9'], 'Allowed choices are a4, letter'],
+    [['booklet', demo('bird-table'), '-o', 'x.pdf', '--paper', 'a9'], 'Allowed choices are a4, a5, letter, square'],
     [['booklet', demo('bird-table'), '-o', 'x.docx'], '.pdf'],
     [['convert', demo('bird-table'), 'x.docx'], '.csv'],
   ])('refuses %j with 2 and says what is not known or missing', (args, reason) => {

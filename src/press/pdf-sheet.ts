@@ -22,7 +22,12 @@ import { deflateRows, rgbOf, type Drawing, type FrameFit, type PictureSize, type
 import { embedDrawing } from './pdf-drawing'
 import { breakLines, fit } from './text'
 
-const SIZES: Readonly<Record<Paper, readonly [number, number]>> = { a4: [595.28, 841.89], letter: [612, 792] }
+const SIZES: Readonly<Record<Paper, readonly [number, number]>> = {
+  a4: [595.28, 841.89],
+  a5: [419.53, 595.28],
+  letter: [612, 792],
+  square: [595.28, 595.28],
+}
 
 /** What paints and draws for a booklet. */
 interface PdfPainter {
@@ -62,6 +67,12 @@ const PIECE_PX = 3
 const TITLE = 9
 const TITLE_LINE = 10
 export const LINE = 30
+/** Between two columns of pieces, and the least width in which two can be read, pt. */
+const COLUMN_GAP = 20
+const TWO_COLUMNS = 230
+
+/** How many columns of pieces stand beside each other in a width, pt. */
+export const columnsIn = (width: number): number => (width < TWO_COLUMNS ? 1 : 2)
 /** From line to line, in sizes of the letters. */
 const LEADING = 1.35
 /** The first line of a page, pt from its upper edge. */
@@ -201,16 +212,17 @@ export class Sheet {
 
   /** Pieces in two columns; goes on to new pages where it must. */
   protected async table(into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string> = new Map()): Promise<void> {
-    const width = (into.width - 20) / 2
+    const columns = columnsIn(into.width)
+    const width = (into.width - (columns - 1) * COLUMN_GAP) / columns
     const looks = this.looksOf(pieces)
     let rest = [...pieces]
     for (;;) {
       const rows = Math.max(1, Math.floor((into.y - FOOT) / LINE))
-      const here = rest.slice(0, rows * 2)
-      const inFirst = Math.min(rows, Math.ceil(here.length / 2))
+      const here = rest.slice(0, rows * columns)
+      const inEach = Math.min(rows, Math.ceil(here.length / columns))
       for (const [i, piece] of here.entries()) {
-        const x = into.x + (i < inFirst ? 0 : width + 20)
-        const y = into.y - (i < inFirst ? i : i - inFirst) * LINE
+        const x = into.x + Math.floor(i / inEach) * (width + COLUMN_GAP)
+        const y = into.y - (i % inEach) * LINE
         await this.pieceLine(
           piece,
           { x, y, width },
@@ -221,7 +233,7 @@ export class Sheet {
         )
       }
       rest = rest.slice(here.length)
-      into.take(inFirst * LINE)
+      into.take(inEach * LINE)
       if (rest.length === 0) return
       into.need(Infinity)
     }

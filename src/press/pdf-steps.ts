@@ -3,7 +3,7 @@ import { lettersOf, pieceKey } from '@core/count'
 import type { PictureSize } from '@core/picture'
 import { FlowColumn, type SheetPlace } from './column'
 import { PhotoSheet } from './pdf-photos'
-import { ACCENT, ASPECT, CAUTION, FAINT, INK, LINE, MARGIN, type TextOptions } from './pdf-sheet'
+import { ACCENT, ASPECT, CAUTION, columnsIn, FAINT, INK, LINE, MARGIN, type TextOptions } from './pdf-sheet'
 import { packRows, type PackedSheet, type SheetRow } from './row-packing'
 import { cellKind, pictureIn, STEP_PX, type CellKind, type CellRoom } from './step-cells'
 import { joinTexts, stepTexts, trayWords, type SheetText } from './step-texts'
@@ -27,10 +27,6 @@ const TEXT_GAP = 3
 const TURN_MARK = 20
 /** The head of a section that stands among steps: its picture's width, the lines of its name and size, and from what height on it may stand alone, pt; and most pieces. */
 const SECTION_HEAD = { picture: 150, words: 52, alone: 240, pieces: 32 } as const
-
-/** A section with few pieces has its head among the steps instead of on a sheet of its own. */
-export const fitsAmongSteps = ({ pieces, mirroredPieces, remarks }: TrayPage): boolean =>
-  pieces.length <= SECTION_HEAD.pieces && mirroredPieces.length === 0 && remarks.length === 0
 
 /** What stands in a row: its height, and how it is printed with its upper left corner at a place. */
 interface Cell {
@@ -79,10 +75,21 @@ export class StepSheet extends PhotoSheet {
     await this.printFull()
   }
 
+  /** A section with few pieces has its head among the steps instead of on a sheet of its own. */
+  protected fitsAmongSteps(page: TrayPage): boolean {
+    const { pieces, mirroredPieces, remarks } = page
+    const isShort = pieces.length <= SECTION_HEAD.pieces && mirroredPieces.length === 0 && remarks.length === 0
+    return isShort && this.headHeight(page) <= MOST_OF_SHEET * this.room
+  }
+
+  private headHeight({ pieces }: TrayPage): number {
+    const lines = Math.ceil(pieces.length / columnsIn(this.whole - SECTION_HEAD.picture - GUTTER))
+    return Math.max(SECTION_HEAD.words + lines * LINE, SECTION_HEAD.picture * ASPECT) + GAP
+  }
+
   /** The head of a section, to stand above its first steps. */
   protected async head(page: TrayPage): Promise<void> {
-    const lines = Math.ceil(page.pieces.length / 2)
-    const height = Math.max(SECTION_HEAD.words + lines * LINE, SECTION_HEAD.picture * ASPECT) + GAP
+    const height = this.headHeight(page)
     const cell: Cell = { kind: 'wide', height: () => height, print: (place) => this.printHead(page, place) }
     // A long list may end a sheet; a short one without a step below it looks forgotten.
     this.rows.push({ ...rowOf([cell]), keepsWithNext: height < SECTION_HEAD.alone })

@@ -1,7 +1,7 @@
 import { PDFDocument } from '@cantoo/pdf-lib'
 import type { CoverPage, InventoryPage, Page, TrayPage } from '@core/booklet'
 import { Fault } from '@core/fault'
-import { fitsAmongSteps, StepSheet } from './pdf-steps'
+import { StepSheet } from './pdf-steps'
 import { trayWords } from './step-texts'
 import type { FlowColumn } from './column'
 import { ACCENT, ASPECT, FAINT, MARGIN, TOP, type PdfInput } from './pdf-sheet'
@@ -14,6 +14,10 @@ const FOOT = 70
 const COLOURS_IN_ROW = 3
 /** Room that the title of a list and its first lines take, pt. */
 const LIST_HEAD = 50
+/** Share of a cover's height that its picture takes at most. */
+const MOST_OF_COVER = 0.46
+/** Width of the picture on a tray's own sheet, pt, and the share of the sheet that it takes at most. */
+const TRAY_PICTURE = { width: 220, share: 0.37 }
 const COLOUR_LINE = 16
 
 /** Writes a booklet as a PDF: several steps a page, text selectable, fonts embedded. @throws Fault `no-pages` */
@@ -44,7 +48,7 @@ export async function writePdf(input: PdfInput): Promise<Uint8Array> {
 class Press extends StepSheet {
   async print(page: Page): Promise<void> {
     if (page.kind === 'step' || page.kind === 'jump') return this.step(page)
-    if (page.kind === 'tray' && fitsAmongSteps(page)) return this.head(page)
+    if (page.kind === 'tray' && this.fitsAmongSteps(page)) return this.head(page)
     await this.printSteps()
     switch (page.kind) {
       case 'cover':
@@ -73,8 +77,10 @@ class Press extends StepSheet {
     this.write(column, page.name, { size: 34, font: this.bold })
     if (page.designer !== '') this.write(column, `Designed by ${page.designer}`, { size: 13, colour: FAINT })
     this.page.drawRectangle({ x: MARGIN, y: column.y - 4, width: 56, height: 3, color: ACCENT })
-    column.take(column.width * ASPECT, 20)
-    await this.picture(page.picture, 'finished', column)
+    // On a low sheet the picture leaves room for what is said below it.
+    const width = Math.min(column.width, (MOST_OF_COVER * this.height) / ASPECT)
+    column.take(width * ASPECT, 20)
+    await this.picture(page.picture, 'finished', { x: column.x + (column.width - width) / 2, y: column.y, width })
     column.take(30)
     this.facts(page, column)
     column.take(40)
@@ -109,7 +115,7 @@ class Press extends StepSheet {
     this.text(page.letter, MARGIN, top, { size: 26, font: this.bold, colour: ACCENT })
     this.text(page.name, MARGIN + 22 + 12 * page.letter.length, top, { size: 22, font: this.bold })
     this.text(trayWords(page), MARGIN, top - 20, { size: 10.5, colour: FAINT })
-    const width = 220
+    const width = Math.min(TRAY_PICTURE.width, TRAY_PICTURE.share * this.width)
     await this.picture(page.picture, 'finished', { x: this.width - MARGIN - width, y: this.height - 44 - width * ASPECT, width })
     const column = this.pageColumn(this.height - 60 - width * ASPECT)
     this.text('The pieces for this section', MARGIN, column.y, { size: 12, font: this.bold })

@@ -1,7 +1,8 @@
 import type { Bundle } from '@core/booklet'
 import type { Alias } from '@core/names'
 
-export const PAPERS = ['a4', 'letter'] as const
+/** Sizes of a page. */
+export const PAPERS = ['a4', 'a5', 'letter', 'square'] as const
 export type Paper = (typeof PAPERS)[number]
 
 /** What an export is made from. */

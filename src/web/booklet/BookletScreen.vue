@@ -23,7 +23,7 @@ const names = useOwnNames()
 const pages = computed(() => open.snapshot!.pages)
 const errors = computed(() => open.report!.findings.filter((finding) => finding.severity === 'error').length)
 const paper = ref<string>(PAPERS[0])
-const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: 'A4', letter: 'Letter' }
+const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: 'A4', a5: 'A5', letter: 'Letter', square: 'Square' }
 const PAPER_OPTIONS = PAPERS.map((value) => ({ value, label: PAPER_NAMES[value] }))
 
 /** How many sheets are on the page: more come in as the person scrolls. */
