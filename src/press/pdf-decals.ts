@@ -17,6 +17,7 @@ export class DecalSheet extends Sheet {
     const sheets = layDecals(page.decals, area)
     for (const [i, sheet] of sheets.entries()) {
       this.newPage()
+      if (i === 0) this.bookmark('Decals to print')
       this.decalHead(sheets.length > 1 ? `Decals, sheet ${i + 1} of ${sheets.length}` : 'Decals')
       for (const placed of sheet) await this.placedDecal(placed)
     }

@@ -20,6 +20,7 @@ import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count
 import { pictureBytes } from '@core/model'
 import { deflateRows, rgbOf, type Drawing, type FrameFit, type PictureSize, type PieceLook, type RgbImage } from '@core/picture'
 import { embedDrawing } from './pdf-drawing'
+import type { OutlineEntry } from './pdf-outline'
 import { breakLines, fit } from './text'
 
 const SIZES: Readonly<Record<Paper, readonly [number, number]>> = {
@@ -101,6 +102,8 @@ export class Sheet {
   protected page!: PDFPage
   protected readonly width: number
   protected readonly height: number
+  /** Where readers jump to, in the order of the pages. */
+  readonly bookmarks: OutlineEntry[] = []
   private readonly pieces = new Map<string, Promise<Placeable>>()
   private readonly decals = new Map<string, Promise<PDFImage>>()
 
@@ -142,6 +145,11 @@ export class Sheet {
   }
 
   /** A column over the whole page between its margins, which goes on at the top of new pages. */
+  /** Readers jump here by its title. */
+  protected bookmark(title: string): void {
+    this.bookmarks.push({ title, page: this.page })
+  }
+
   protected pageColumn(y = this.height - TOP): FlowColumn {
     return new FlowColumn(MARGIN, this.width - 2 * MARGIN, y, () => {
       this.newPage()

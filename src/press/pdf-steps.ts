@@ -127,6 +127,7 @@ export class StepSheet extends PhotoSheet {
 
   private async printHead(page: TrayPage, { x, y, width }: SheetPlace): Promise<void> {
     const { picture } = SECTION_HEAD
+    this.bookmark(`${page.letter} ${page.name}`)
     this.text(page.letter, x, y - 16, { size: 22, font: this.bold, colour: ACCENT })
     this.text(page.name, x + 20 + 11 * page.letter.length, y - 16, { size: 17, font: this.bold })
     this.text(trayWords(page), x, y - 32, { size: 9.5, colour: FAINT })

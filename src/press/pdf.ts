@@ -1,6 +1,7 @@
 import { PDFDocument } from '@cantoo/pdf-lib'
 import type { CoverPage, InventoryPage, Page, TrayPage } from '@core/booklet'
 import { Fault } from '@core/fault'
+import { addOutline } from './pdf-outline'
 import { StepSheet } from './pdf-steps'
 import { trayWords } from './step-texts'
 import type { FlowColumn } from './column'
@@ -37,6 +38,7 @@ export async function writePdf(input: PdfInput): Promise<Uint8Array> {
   }
   await press.printSteps()
   press.numberPages()
+  addOutline(doc, press.bookmarks)
   const cover = input.pages.find((page) => page.kind === 'cover')
   doc.setTitle(cover?.name ?? 'Booklet')
   doc.setAuthor(cover?.designer ?? '')
@@ -73,6 +75,7 @@ class Press extends StepSheet {
 
   private async cover(page: CoverPage): Promise<void> {
     this.newPage()
+    this.bookmark(page.name)
     const column = this.pageColumn(this.height - 84)
     this.write(column, page.name, { size: 34, font: this.bold })
     if (page.designer !== '') this.write(column, `Designed by ${page.designer}`, { size: 13, colour: FAINT })
@@ -111,6 +114,7 @@ class Press extends StepSheet {
 
   private async tray(page: TrayPage): Promise<void> {
     this.newPage()
+    this.bookmark(`${page.letter} ${page.name}`)
     const top = this.height - TOP
     this.text(page.letter, MARGIN, top, { size: 26, font: this.bold, colour: ACCENT })
     this.text(page.name, MARGIN + 22 + 12 * page.letter.length, top, { size: 22, font: this.bold })
@@ -135,6 +139,7 @@ class Press extends StepSheet {
 
   private async inventory(page: InventoryPage): Promise<void> {
     this.newPage()
+    this.bookmark('All pieces')
     const column = this.pageColumn()
     this.text('All pieces', MARGIN, column.y, { size: 22, font: this.bold })
     this.text(`${page.parts} parts, ${page.pieces.length} different pieces`, MARGIN, column.y - 18, { size: 10.5, colour: FAINT })

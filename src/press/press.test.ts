@@ -77,6 +77,38 @@ describe('the PDF', () => {
     }
   })
 
+  it('has bookmarks: the cover, each section where its pieces stand, and the last list', { timeout: 120_000 }, async () => {
+    const { path } = await (whole ??= printWhole())
+    interface Bookmark {
+      readonly title: string
+      readonly destpageposfrom1: number
+    }
+    const { outlines } = JSON.parse(run('qpdf', '--json=1', '--json-key=outlines', path)) as { readonly outlines: readonly Bookmark[] }
+    const trays = makePages(bundle).flatMap((page) => (page.kind === 'tray' ? [`${page.letter} ${page.name}`] : []))
+    expect(outlines.map(({ title }) => title)).toEqual(['Ferry house', ...trays, 'All pieces'])
+    const pages = outlines.map(({ destpageposfrom1 }) => destpageposfrom1)
+    expect([...pages].sort((a, b) => a - b)).toEqual(pages)
+    for (const { title, destpageposfrom1: page } of outlines) {
+      const [letter, ...name] = title.split(' ')
+      const text = run('pdftotext', '-f', String(page), '-l', String(page), path, '-')
+      expect(text).toContain(trays.includes(title) ? name.join(' ') : letter)
+    }
+  })
+
+  it.each(['a5', 'square'] as const)('on %s nothing runs off a sheet', { timeout: 120_000 }, async (paper) => {
+    const pages = makePages(bundle)
+    const first = pages.findIndex(({ kind }) => kind === 'tray')
+    const path = await printed(paper, undefined, [...pages.slice(0, first + 14), pages.at(-1)!])
+    const html = run('pdftotext', '-bbox', path, '-')
+    const [width, height] = [...(/page width="([\d.]+)" height="([\d.]+)"/.exec(html) ?? [])].slice(1).map(Number) as [number, number]
+    const words = [...html.matchAll(/xMin="([\d.-]+)" yMin="([\d.-]+)" xMax="([\d.-]+)" yMax="([\d.-]+)"/g)].map((found) =>
+      found.slice(1).map(Number),
+    )
+    expect(words.length).toBeGreaterThan(200)
+    const off = words.filter(([left, top, right, bottom]) => left! < 10 || top! < 5 || right! > width - 10 || bottom! > height - 5)
+    expect(off).toEqual([])
+  })
+
   it('comes on letter paper too', async () => {
     expect(run('pdfinfo', await printed('letter', undefined, makePages(bundle).slice(0, 4)))).toMatch(/Page size:\s+612 x 792/)
   })

@@ -4,7 +4,7 @@ import type { ColourCount, PieceCount } from '../count'
 import type { ModelDocument } from '../model'
 import type { Alias } from '../names'
 import type { SectionPlan } from '../plan'
-import type { VersionName } from './versions'
+import type { VersionName } from './version-name'
 
 /**
  * A published booklet: the model and its printed plan. Pictures are not in it: whoever opens it paints them, dot for dot

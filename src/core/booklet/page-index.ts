@@ -2,6 +2,7 @@ import { mirrorTray, tally, type PieceCount } from '../count'
 import { alternativeLines } from '../figure'
 import { catalogueOf } from '../model'
 import { cautionsOf } from './cautions'
+import { coverFacts } from './cover-facts'
 import { decalsOf } from './decal-sheet'
 import { inventoryLists } from './inventory-lists'
 import { likenessWords, type TimesBuilt } from './near-copies'
@@ -11,7 +12,8 @@ import { stepPage } from './step-page'
 import { coverOfVersions } from './versions'
 
 /** Where a page stands: one of the whole, a section's tray (step −1), or one of its steps (from 0). */
-type PagePlace = { readonly page: CoverPage | DecalPage | InventoryPage } | { readonly section: IndexedSection; readonly step: number }
+type PagePlace =
+  { readonly page: () => CoverPage | DecalPage | InventoryPage } | { readonly section: IndexedSection; readonly step: number }
 
 /**
  * The pages of a booklet, each made when it is asked for: a booklet of thousands of steps is opened at the price of its sections.
@@ -20,7 +22,8 @@ type PagePlace = { readonly page: CoverPage | DecalPage | InventoryPage } | { re
 export class PageIndex {
   readonly count: number
   private readonly index: PlanIndex
-  private readonly before: readonly (CoverPage | DecalPage)[]
+  /** Pages before the first section. */
+  private readonly before: readonly (() => CoverPage | DecalPage)[]
   /** For each section that is built, the number of its tray page. */
   private readonly trays: { readonly section: IndexedSection; readonly at: number; readonly firstStep: number }[] = []
   /** The page of the first step of each section that is built. */
@@ -36,7 +39,7 @@ export class PageIndex {
       [...this.index.sections].map(({ letter, plan: { id, times, mirrored } }) => [id, { letter, times: times + mirrored }]),
     )
     const decals = decalsOf(model, plan.inventory)
-    this.before = [this.cover(), ...(decals.length > 0 ? [{ kind: 'decals', decals } as const] : [])]
+    this.before = [() => this.cover(), ...(decals.length > 0 ? [() => ({ kind: 'decals', decals }) as const] : [])]
     let at = this.before.length
     for (const section of this.index.sections) {
       if (section.plan.times + section.plan.mirrored === 0) continue
@@ -74,7 +77,7 @@ export class PageIndex {
     if (!Number.isInteger(number) || number < 0 || number >= this.count) throw new RangeError(`no page ${number}`)
     const first = this.before[number]
     if (first) return { page: first }
-    if (number === this.count - 1) return { page: this.inventory() }
+    if (number === this.count - 1) return { page: () => this.inventory() }
     let [low, high] = [0, this.trays.length - 1]
     while (low < high) {
       const middle = (low + high + 1) >> 1
@@ -86,7 +89,7 @@ export class PageIndex {
   }
 
   private make(place: PagePlace): Page {
-    if ('page' in place) return place.page
+    if ('page' in place) return place.page()
     const { section, step } = place
     return step < 0 ? this.tray(section) : stepPage(this.index, section, section.plan.steps[step]!)
   }
@@ -106,7 +109,7 @@ export class PageIndex {
         sections: plan.sections.length,
       },
       cautions: cautionsOf(model),
-      remarks: [...coverOfVersions(this.source), ...this.choicesToCome()],
+      remarks: [...coverOfVersions(this.source), ...coverFacts(this.source), ...this.choicesToCome()],
       photos: model.photos ?? [],
       picture: this.lastPicture(this.index.section(model.root)),
     }

@@ -4,7 +4,7 @@ import type { Bundle } from './bundle'
 import type { Vec } from '../space'
 import type { DecalCount } from './decal-sheet'
 import type { StepSign } from './step-notes'
-import type { VersionDocument } from './versions'
+import type { VersionDocument } from './version-name'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
 export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets' | 'bags' | 'shows'> & {

@@ -4,11 +4,11 @@ import { checkBundle } from '../formats'
 import { readModelText, type ModelDocument } from '../model'
 import { bundleAt, makePages, planBooklet, spokenText, versionsBeside, type Bundle } from './index'
 
-const stall = readModelText(readFileSync(new URL('../../../demo/models/market-stall.rail.json', import.meta.url), 'utf8'))
 const put = (model: ModelDocument, isIn = true): ModelDocument => ({
   ...model,
   variants: model.variants!.map((variant) => ({ ...variant, inBooklet: isIn })),
 })
+const stall = put(readModelText(readFileSync(new URL('../../../demo/models/market-stall.rail.json', import.meta.url), 'utf8')), false)
 const model = put(stall)
 const night = model.variants![0]!
 const booklet = planBooklet(model, {}).bundle
@@ -55,7 +55,9 @@ describe('several versions in one booklet', () => {
     const colours = (bundle: Bundle): string[] =>
       makePages(bundle).flatMap((page) => ('callout' in page ? page.callout.map(({ colour }) => colour) : []))
     expect(new Set(colours(booklet))).not.toEqual(new Set(colours(bundleAt(booklet, night.id))))
-    expect(makePages(booklet)[0]).toMatchObject({ remarks: [expect.stringContaining(`“As designed” and “${night.name}”`) as unknown] })
+    expect(makePages(booklet)[0]).toMatchObject({
+      remarks: expect.arrayContaining([expect.stringContaining(`“As designed” and “${night.name}”`)]) as unknown,
+    })
     expect(spokenText(booklet)).toContain('Built so in “As designed” only.')
   })
 

@@ -3,17 +3,7 @@ import { asBuilt, copiesOf, documentOfVersion, partsOf, sectionsById, type Model
 import type { PlanStep } from '../plan'
 import { listInWords } from '../words'
 import type { BookletSource } from './pages'
-
-/** A version whose steps stand in a booklet. */
-export interface VersionName {
-  /** Of the variant; empty for the model as its options say. */
-  readonly id: string
-  readonly name: string
-  readonly note?: string
-}
-
-/** A version with its document. */
-export type VersionDocument = VersionName & { readonly model: ModelDocument }
+import type { VersionDocument, VersionName } from './version-name'
 
 /** What builders are told of the model as its options say. */
 const AS_DESIGNED = 'As designed'

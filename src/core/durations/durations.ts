@@ -91,6 +91,15 @@ export function stepSeconds(
   }
 }
 
+/** How long building a plan takes where nobody has held a clock: each section as often as it is built. */
+export function roughBuildTime(sections: readonly SectionPlan[]): Minutes {
+  const minutes = sections.reduce((sum, { times, mirrored, steps }) => {
+    const once = steps.reduce((all, step) => all + secondsOf(PRIOR, featuresOf(step)), 0) / 60
+    return sum + (times + mirrored) * once
+  }, 0)
+  return spread(minutes, UNKNOWN)
+}
+
 const rounded = (minutes: number): number => Math.round(minutes * 10) / 10
 const spread = (minutes: number, { low, high }: { readonly low: number; readonly high: number }): Minutes => ({
   minutes: rounded(minutes),

@@ -21,27 +21,12 @@ const CHOICES = [
   </fieldset>
 </template>
 
+<style scoped src="./choices.css"></style>
+
 <style scoped>
-.look {
-  border: 1px solid var(--ink);
-  margin: 0 0 14px;
-  padding: 4px 14px 8px;
+fieldset {
   display: flex;
   flex-wrap: wrap;
   gap: 0 24px;
-}
-legend {
-  font-weight: 700;
-  padding: 0 4px;
-}
-label {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 44px;
-}
-input {
-  width: 20px;
-  height: 20px;
 }
 </style>

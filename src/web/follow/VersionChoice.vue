@@ -23,28 +23,9 @@ const all = computed(() =>
   </fieldset>
 </template>
 
+<style scoped src="./choices.css"></style>
+
 <style scoped>
-fieldset {
-  border: 1px solid var(--ink);
-  margin: 0 0 14px;
-  padding: 4px 14px 8px;
-}
-legend {
-  font-weight: 700;
-  padding: 0 4px;
-}
-label {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 44px;
-  overflow-wrap: anywhere;
-}
-input {
-  width: 20px;
-  height: 20px;
-  flex: none;
-}
 .faint {
   display: block;
 }

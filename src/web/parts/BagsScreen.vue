@@ -44,11 +44,11 @@ watch(
   },
   { immediate: true },
 )
-type AskedBags = NonNullable<ModelDocument['bags']>
-const keep = (label: string, bags: AskedBags | undefined): Promise<boolean> =>
+type BagsOfBooklet = NonNullable<ModelDocument['bags']>
+const keep = (label: string, bags: BagsOfBooklet | undefined): Promise<boolean> =>
   open.edit(label, ({ bags: _bags, ...model }) => (bags ? { ...model, bags } : model))
 const size = computed(() => ({ pieces: within(pieces.value, MOST_PIECES), booklets: within(people.value, MOST_PEOPLE) }))
-const asked = computed((): AskedBags => ({ ...size.value, ...(begins.value.length > 0 ? { begins: begins.value } : {}) }))
+const asked = computed((): BagsOfBooklet => ({ ...size.value, ...(begins.value.length > 0 ? { begins: begins.value } : {}) }))
 const putIntoBooklet = (isIn: boolean): void =>
   void keep(isIn ? 'tell of bags in the booklet' : 'tell of no bags in the booklet', isIn ? asked.value : undefined)
 // Another size is another packing: what was moved between bags of the old one means nothing in it.
@@ -140,7 +140,7 @@ const save = (): void => {
 </script>
 
 <template>
-  <main>
+  <main class="room">
     <DeskTabs />
     <h1>Bags</h1>
     <div class="tools">
@@ -222,11 +222,6 @@ const save = (): void => {
 </template>
 
 <style scoped>
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 18px 28px 60px;
-}
 .tools {
   display: flex;
   flex-wrap: wrap;

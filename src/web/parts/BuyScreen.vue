@@ -12,7 +12,7 @@ const { coverage, wholeCopies, catalogue } = useCoverage()
 </script>
 
 <template>
-  <main>
+  <main class="room">
     <DeskTabs />
     <h1>Buy</h1>
     <p class="sum" role="status">
@@ -29,11 +29,6 @@ const { coverage, wholeCopies, catalogue } = useCoverage()
 </template>
 
 <style scoped>
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 18px 28px 60px;
-}
 .sum {
   font-size: 1.1rem;
 }

@@ -17,7 +17,7 @@ const isEmpty = computed(() => byColour.value.length === 0)
 </script>
 
 <template>
-  <main>
+  <main class="room">
     <DeskTabs />
     <h1>Charts</h1>
     <p v-if="isEmpty" class="faint">Put pieces on the Bench, or bring a model in, and it is shown here where they go.</p>
@@ -28,11 +28,3 @@ const isEmpty = computed(() => byColour.value.length === 0)
     </template>
   </main>
 </template>
-
-<style scoped>
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 18px 28px 60px;
-}
-</style>

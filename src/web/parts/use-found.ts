@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch, type ShallowRef, type Ref, type WatchSource } from 'vue'
 import { faultLine, plainFault, type PlainFault } from '@core/fault'
 
-interface Search<T> {
+interface AskedSearch<T> {
   /** What the answer rests on: where it changes, an answer is no longer shown, and a search under way begins anew. */
   readonly basis: readonly WatchSource[]
   readonly find: () => Promise<T>
@@ -14,7 +14,7 @@ interface Search<T> {
 const faultWords = (fault: PlainFault): string => (fault.code === 'stopped' ? '' : faultLine(fault))
 
 /** What is looked for when asked, shown until what it rests on changes. */
-export function useFound<T>({ basis, find, stop, told = faultWords }: Search<T>) {
+export function useFound<T>({ basis, find, stop, told = faultWords }: AskedSearch<T>) {
   const found: ShallowRef<T | null> = shallowRef(null)
   const problem: Ref<string> = ref('')
   /** The number of the search under way; 0 where there is none. */

@@ -46,7 +46,7 @@ const save = (): void => download(fileName(`${open.model?.name ?? 'model'} logbo
 </script>
 
 <template>
-  <main>
+  <main class="room">
     <BookletTabs />
     <h1>Logbook</h1>
     <p v-if="problem" role="alert">{{ problem }}</p>
@@ -83,11 +83,6 @@ const save = (): void => download(fileName(`${open.model?.name ?? 'model'} logbo
 </template>
 
 <style scoped>
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 18px 28px 60px;
-}
 th {
   text-align: left;
 }

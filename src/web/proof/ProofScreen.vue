@@ -47,7 +47,7 @@ function save(): void {
 </script>
 
 <template>
-  <main>
+  <main class="room">
     <BookletTabs />
     <h1>Proof build</h1>
     <p v-if="problem" role="alert">{{ problem }}</p>
@@ -89,11 +89,6 @@ function save(): void {
 </template>
 
 <style scoped>
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 18px 28px 60px;
-}
 .about {
   max-width: 70ch;
 }

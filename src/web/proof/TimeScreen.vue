@@ -68,7 +68,7 @@ async function bring(files: FileList | null): Promise<void> {
 </script>
 
 <template>
-  <main>
+  <main class="room">
     <BookletTabs />
     <h1>Time</h1>
     <p v-if="problem || trouble" role="alert">{{ problem || trouble }}</p>
@@ -115,11 +115,6 @@ async function bring(files: FileList | null): Promise<void> {
 </template>
 
 <style scoped>
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 18px 28px 60px;
-}
 .sum {
   font-size: 1.2rem;
 }

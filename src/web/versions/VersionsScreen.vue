@@ -93,7 +93,7 @@ function show(id: string): void {
 </script>
 
 <template>
-  <main>
+  <main class="room">
     <DeskTabs />
     <h1>Versions</h1>
     <p v-if="problem" role="alert">{{ problem }}</p>
@@ -248,11 +248,6 @@ function show(id: string): void {
 </template>
 
 <style scoped>
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 18px 28px 60px;
-}
 h2 {
   margin-top: 26px;
 }
