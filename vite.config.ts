@@ -4,6 +4,8 @@ import { alias, at } from './vite.shared.ts'
 
 // What the PDF library leans on stands in a file of its own: no file is over 500 kB, and nothing here leans back.
 const pdf = { name: 'pdf-texts', test: /node_modules[\\/](node-html-better-parser|html-entities)[\\/]/, priority: 20 }
+// Colours are reckoned by workers and pages alike; the PDF library takes more of it than all others.
+const colours = { name: 'colours', test: /node_modules[\\/]culori[\\/]/, priority: 20 }
 // The graphics library in two files.
 const threeCore = { name: 'three-core', test: /node_modules[\\/]three[\\/]build[\\/]three\.core/, priority: 20 }
 const vendor = { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia)[\\/]/, priority: 30 }
@@ -12,7 +14,7 @@ export default defineConfig({
   plugins: [vue()],
   logLevel: 'warn',
   resolve: { alias },
-  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: [pdf] } } } },
+  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: [pdf, colours] } } } },
   server: { proxy: { '/api': 'http://127.0.0.1:4173', '/f/': 'http://127.0.0.1:4173', '/follow/': 'http://127.0.0.1:4173' } },
   build: {
     outDir: 'dist/app',
@@ -24,7 +26,7 @@ export default defineConfig({
     rolldownOptions: {
       checks: { pluginTimings: false },
       input: at('./index.html'),
-      output: { codeSplitting: { groups: [vendor, pdf, threeCore] } },
+      output: { codeSplitting: { groups: [vendor, pdf, colours, threeCore] } },
     },
   },
 })

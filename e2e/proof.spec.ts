@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs'
 import { expect, test } from './fixtures'
 import { expectAccessible, openDemo } from './support'
 
-test('a draft is built once with a clock, over a reload; what went wrong leads to its step; time and logbook know of it', async ({ page }) => {
+test('a draft is built once with a clock, over a reload; what went wrong leads to its step; time and logbook know of it', async ({
+  page,
+}) => {
   await openDemo(page, 'Bird table')
   await page.getByRole('link', { name: 'Booklet', exact: true }).click()
   await page.getByRole('link', { name: 'Proof build' }).click()

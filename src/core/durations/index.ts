@@ -1,5 +1,5 @@
 /** Durations: how long building and writing take, fitted to logs. */
 export { durationsOf, roughBuildTime } from './durations'
 export { readLog, writeLog, type LogRun } from './log'
-export { basisWords, minutesWords, rangeWords } from './words'
+export { basisWords, minutesWords, rangeWords, toldWords } from './words'
 export { logOfProof, proofOfLog, proofReport, type ProofReport, type ProofRun, type ProofStep } from './proof'

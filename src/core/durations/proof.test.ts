@@ -12,6 +12,7 @@ import {
   proofOfLog,
   proofReport,
   rangeWords,
+  toldWords,
   readLog,
   writeLog,
   type ProofRun,
@@ -115,6 +116,12 @@ describe('durations in words', () => {
       '2 hours',
     ])
     expect(rangeWords({ minutes: 30, low: 20, high: 61 })).toBe('about 30 minutes, between 20 minutes and 1 hour')
+  })
+
+  it('say what builders said', () => {
+    expect(toldWords([])).toBe('')
+    expect(toldWords([50])).toBe('One builder says that it took 50 minutes.')
+    expect(toldWords([40, 90, 50])).toBe('3 builders say that it took between 40 minutes and 1 hour 30 minutes, 50 minutes in the middle.')
   })
 
   it('say what they rest on', () => {

@@ -1,5 +1,6 @@
 import { plural } from '../words'
 import type { Durations, Minutes } from './durations'
+import { median } from './fit'
 
 /** "45 minutes", "3 hours 20 minutes": to five minutes from an hour on, since nobody knows it better. */
 export function minutesWords(minutes: number): string {
@@ -20,4 +21,12 @@ export function basisWords({ logs, steps, medianError }: Durations['basis']): st
   const fitted = `Fitted to ${plural(steps, 'step')} of ${plural(logs, 'building')} with a clock.`
   if (medianError === null) return `${fitted} They are too few to say how good the fit is.`
   return `${fitted} Of steps that were held back while fitting, half were off by less than ${Math.round(medianError * 100)} %.`
+}
+
+/** What builders said it took them, as a sentence; empty where nobody said it. @param minutes of each who did */
+export function toldWords(minutes: readonly number[]): string {
+  if (minutes.length === 0) return ''
+  if (minutes.length === 1) return `One builder says that it took ${minutesWords(minutes[0]!)}.`
+  const range = `between ${minutesWords(Math.min(...minutes))} and ${minutesWords(Math.max(...minutes))}`
+  return `${minutes.length} builders say that it took ${range}, ${minutesWords(median(minutes))} in the middle.`
 }

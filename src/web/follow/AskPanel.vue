@@ -4,11 +4,13 @@ import type { NewQuestion, Letter, QuestionKind } from '../published/server-clie
 import { KIND_WORDS } from '../published/published-words'
 
 /** Writing to the designer about the page that is open, and what is answered there. */
-const { about, section, step, questions, waiting, said, ask } = defineProps<{
+const { about, section, step, part, questions, waiting, said, ask } = defineProps<{
   /** The page in words. */
   about: string
   section: string | undefined
   step: number | undefined
+  /** A part that was touched in the picture, by its path and in words. */
+  part: { readonly path: string; readonly title: string } | null
   questions: readonly Letter[]
   waiting: number
   said: string
@@ -34,6 +36,7 @@ async function send(): Promise<void> {
     text: text.value.trim() === '' ? KIND_WORDS[kind.value] : text.value,
     ...(section === undefined || isBuilt.value ? {} : { section }),
     ...(step === undefined || isBuilt.value ? {} : { step }),
+    ...(part === null || isBuilt.value ? {} : { part: part.path }),
     ...(name.value.trim() === '' ? {} : { name: name.value.trim() }),
     ...(isBuilt.value && took > 0 ? { minutes: took } : {}),
     ...(isBuilt.value && link.value.trim() !== '' ? { link: link.value.trim() } : {}),
@@ -46,7 +49,15 @@ async function send(): Promise<void> {
 <template>
   <section class="ask" aria-label="Ask the designer">
     <h2>Ask the designer</h2>
-    <p class="faint">About {{ isBuilt ? 'the whole' : about }}. Only the designer reads it, until it is shown to all.</p>
+    <p class="faint">
+      About {{ isBuilt ? 'the whole' : about
+      }}<template v-if="part && !isBuilt"
+        >, <b>{{ part.title }}</b></template
+      >. Only the designer reads it, until it is shown to all.
+      <template v-if="step !== undefined && !isBuilt">{{
+        part ? 'Touch another part in the picture, or beside all of them.' : 'If it is about one part, touch it in the picture.'
+      }}</template>
+    </p>
     <form @submit.prevent="send">
       <fieldset>
         <legend class="sr-only">What it is</legend>

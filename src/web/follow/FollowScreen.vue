@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
-import { makePages, pageTitle, spokenPlaces, type Bundle, type MendedStep, type StepPage } from '@core/booklet'
+import { makePages, pageTitle, pathWords, spokenPlaces, type Bundle, type MendedStep, type StepPage } from '@core/booklet'
 import { total, type PieceCount } from '@core/count'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
@@ -45,6 +45,15 @@ const index = ref(placeIn(pages, stored))
 const questions = published ? useQuestions(published.id, password, props.bundle.shows) : null
 const isAsking = ref(false)
 const isCarrying = ref(false)
+/** A part of the picture that a question is about. */
+const touched = shallowRef<{ readonly path: string; readonly title: string } | null>(null)
+function touch(part: string | undefined): void {
+  const plan = props.bundle.plan.sections.find(({ id }) => id === step.value?.section)
+  const { model, plan: planned } = props.bundle
+  touched.value = part && plan ? { path: part, title: pathWords({ model, sections: planned.sections }, plan, part).title } : null
+  // What is asked about stands above the picture.
+  main.value?.scrollTo({ top: 0 })
+}
 const address = computed(() =>
   placeAddress(
     pages,
@@ -152,6 +161,7 @@ function go(to: number): void {
   if (target === index.value) return
   index.value = target
   turn.value = 0
+  touched.value = null
   void nextTick(() => heading.value?.focus({ preventScroll: true }))
   main.value?.scrollTo({ top: 0 })
 }
@@ -220,6 +230,7 @@ const onTouchEnd = (event: TouchEvent): void => {
         :about="step ? `step ${title}` : 'the whole'"
         :section="step?.section"
         :step="step?.number"
+        :part="touched"
         :questions="questions.questions.value"
         :waiting="questions.waiting.value"
         :said="questions.said.value"
@@ -321,6 +332,7 @@ const onTouchEnd = (event: TouchEvent): void => {
             :next="coming"
             :finished="page.kind === 'cover' || page.kind === 'tray'"
             :label="step ? step.spoken : `${title}, finished`"
+            @touch="isAsking && touch($event?.part)"
           />
           <button v-if="picture" class="plain-button turn" @click="turn = (turn + 1) & 3">See it from the next side <kbd>T</kbd></button>
         </div>

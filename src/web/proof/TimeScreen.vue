@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { basisWords, logOfProof, minutesWords, proofOfLog, rangeWords, readLog, type durationsOf } from '@core/durations'
+import { basisWords, logOfProof, minutesWords, proofOfLog, rangeWords, readLog, toldWords, type durationsOf } from '@core/durations'
 import { faultLine, plainFault } from '@core/fault'
 import { fileText, plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import BarChart from '../parts/BarChart.vue'
+import { fetchQuestions } from '../published/server-client'
 import { notify } from '../shared/notices'
+import { useLibrary } from '../storage/open-library'
 import { useOpenModel } from '../stores/open-model'
 import { DurationsClient } from '../workers/durations-client'
 import BookletTabs from './BookletTabs.vue'
@@ -48,6 +50,15 @@ const last = computed(() => {
   return [...sums].map(([section, minutes]) => ({ label: nameOf(section), value: Number(minutes.toFixed(1)) }))
 })
 
+/** What builders wrote that it took them; nothing without the server. */
+const told = shallowRef<readonly number[]>([])
+async function listen(): Promise<void> {
+  const publications = (await (await useLibrary()).publications()).filter(({ model }) => model === open.id)
+  const letters = await Promise.all(publications.map(({ id, ownerToken }) => fetchQuestions(id, { token: ownerToken }).catch(() => [])))
+  told.value = letters.flat().flatMap(({ kind, minutes }) => (kind === 'built-it' && minutes !== undefined ? [minutes] : []))
+}
+void listen().catch(() => undefined)
+
 const picker = ref<HTMLInputElement>()
 /** A log of somebody else's building stands beside one's own from then on. */
 async function bring(files: FileList | null): Promise<void> {
@@ -78,6 +89,7 @@ async function bring(files: FileList | null): Promise<void> {
       <template v-else>
         <p class="sum" role="status">Building it takes {{ rangeWords(found.build) }}.</p>
         <p class="faint">{{ basisWords(found.basis) }}</p>
+        <p v-if="told.length > 0">{{ toldWords(told) }}</p>
         <p class="acts">
           <RouterLink :to="{ name: 'proof' }">Build it with a clock</RouterLink>
           <ActionButton @click="picker?.click()">Bring in a log</ActionButton>

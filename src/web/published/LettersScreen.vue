@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import type { Bundle } from '@core/booklet'
+import { pathWords, type Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
@@ -28,10 +28,16 @@ const publication = computed(() => publications.byId(id))
 const questions = shallowRef<readonly Letter[]>([])
 const isLoaded = ref(false)
 const problem = ref('')
-/** Names of sections by id, of the newest version. */
-const names = shallowRef<ReadonlyMap<string, string>>(new Map())
+/** The newest version: names of its sections, and what its parts are. */
+const newest = shallowRef<Bundle | null>(null)
+const names = computed(() => new Map((newest.value?.plan.sections ?? []).map(({ id: of, name }) => [of, name])))
+/** Which part a letter is about, in words; of an older version its path may lead nowhere. */
+function partOf({ section, part }: Letter): string {
+  const plan = newest.value?.plan.sections.find(({ id: of }) => of === section)
+  if (!newest.value || !plan || part === undefined) return ''
+  return pathWords({ model: newest.value.model, sections: newest.value.plan.sections }, plan, part).title
+}
 const nameOf = (section: string | undefined): string => (section === undefined ? 'About the whole' : (names.value.get(section) ?? section))
-const sectionNames = ({ plan }: Bundle): Map<string, string> => new Map(plan.sections.map(({ id: of, name }) => [of, name]))
 /** Answers that are being written. */
 const drafts = reactive<Record<string, string>>({})
 
@@ -46,7 +52,7 @@ async function look(): Promise<void> {
     const { ownerToken: token, version } = publication.value
     questions.value = await fetchQuestions(id, { token })
     isLoaded.value = true
-    if (questions.value.some(({ section }) => section !== undefined)) names.value = sectionNames(await fetchVersion(id, version, { token }))
+    if (questions.value.some(({ section }) => section !== undefined)) newest.value = await fetchVersion(id, version, { token })
   } catch (thrown) {
     problem.value = faultLine(plainFault(thrown))
   }
@@ -125,6 +131,7 @@ const STATES: readonly { state: QuestionState; label: string }[] = [
               }}<template v-if="each.minutes !== undefined">, {{ plural(each.minutes, 'minute') }}</template
               >. {{ STATE_WORDS[each.state] }}.
             </p>
+            <p v-if="partOf(each)" class="part">About the part {{ partOf(each) }}.</p>
             <p class="text">{{ each.text }}</p>
             <p v-if="each.link">
               <a :href="each.link" target="_blank" rel="noopener noreferrer nofollow">{{ each.link }}</a>

@@ -35,12 +35,13 @@ export const countUnanswered = (questions: readonly Letter[]): number =>
 /** All letters as a table for a spreadsheet. */
 export const lettersTable = (questions: readonly Letter[]): string =>
   tableText(
-    ['date', 'kind', 'section', 'step', 'text', 'name', 'minutes', 'link', 'state', 'answer'],
-    questions.map(({ date, kind, section, step, text, name, minutes, link, state, answer }) => [
+    ['date', 'kind', 'section', 'step', 'part', 'text', 'name', 'minutes', 'link', 'state', 'answer'],
+    questions.map(({ date, kind, section, step, part, text, name, minutes, link, state, answer }) => [
       date,
       KIND_WORDS[kind],
       section ?? '',
       step ?? '',
+      part ?? '',
       text,
       name ?? '',
       minutes ?? '',

@@ -43,6 +43,8 @@ export interface NewQuestion {
   readonly text: string
   readonly section?: string
   readonly step?: number
+  /** Path of a part in the picture of the step. */
+  readonly part?: string
   readonly minutes?: number
   readonly name?: string
   readonly link?: string

@@ -14,6 +14,7 @@ import TrayList from '../shared/TrayList.vue'
 import { SECONDS, useVersionCosts } from './use-version-costs'
 import { useOpenModel } from '../stores/open-model'
 import { useVersionSteps } from './use-version-steps'
+import OptionTies from './OptionTies.vue'
 import VersionColours from './VersionColours.vue'
 
 /** What builders may leave out or take in, and versions that have a name; which of them is shown everywhere else. */
@@ -230,6 +231,7 @@ function show(id: string): void {
             @click="remove(`take ${option.name} away`, (model) => removeOption(model, option.id))"
             >Take away</ActionButton
           >
+          <OptionTies :option="option" :options="options" :edit="edit" />
         </li>
       </ul>
       <form @submit.prevent="add">
