@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { moveWork, packBags, type BagPlan, type MovedWork, type WorkMove } from '@core/bags'
-import type { BagBegin, ModelDocument } from '@core/model'
+import type { BagBegin, BagWeights, ModelDocument } from '@core/model'
 import { staysAlive } from './alive'
 import { fromBytes, reportFrom, type Printed } from './plan-messages'
 
@@ -11,6 +11,7 @@ export interface BagOrder {
   readonly pieces: number
   readonly booklets: number
   readonly begins: readonly BagBegin[]
+  readonly weights: Partial<BagWeights>
 }
 
 const alive = staysAlive()

@@ -1,11 +1,11 @@
 import { total, type PieceCount } from '../count'
-import { catalogueOf, type BagBegin, type ModelDocument } from '../model'
+import { catalogueOf, type BagBegin, type BagWeights, type ModelDocument } from '../model'
 import type { ModelPlan } from '../plan'
 import { atomsOf, workOfAtoms, type Atom } from './atoms'
 import { atomsAt } from './begins'
 import { shareOut } from './booklets'
 import { LookAlikes } from './look-alikes'
-import { packAtoms, packBetween, type BagWeights } from './pack'
+import { packAtoms, packBetween } from './pack'
 import { trayOfWork, workSections, type BagWork } from './work'
 
 interface Bag {
@@ -44,7 +44,7 @@ export interface BagOptions {
   readonly pieces: number
   /** How many people build at the same time. */
   readonly booklets: number
-  readonly weights?: BagWeights
+  readonly weights?: Partial<BagWeights>
   /** Where the designer has bags begin. */
   readonly begins?: readonly BagBegin[]
 }

@@ -1,26 +1,15 @@
 import { pieceKey, type PieceCount } from '../count'
+import type { BagWeights } from '../model'
 import type { Atom } from './atoms'
 import type { LookAlikes } from './look-alikes'
 
-/** What a bag costs the builder, in pieces: the weights are settings. */
-export interface BagWeights {
-  /** One more bag. */
-  readonly bag: number
-  /** A section that goes on in the next bag. */
-  readonly split: number
-  /** A pair of kinds in one bag that are taken for each other. */
-  readonly lookAlike: number
-  /** A piece more or less than the bags have in the mean, squared over that mean. */
-  readonly uneven: number
-}
-
-const USUAL_WEIGHTS: BagWeights = { bag: 12, split: 10, lookAlike: 20, uneven: 1 }
+export const USUAL_WEIGHTS: BagWeights = { bag: 12, split: 10, lookAlike: 20, uneven: 1 }
 
 export interface Packing {
   /** Pieces in a bag. */
   readonly most: number
   readonly alike: LookAlikes
-  readonly weights?: BagWeights
+  readonly weights?: Partial<BagWeights>
 }
 
 /** The same with some bags that begin where they are told: what lies between is one bag where it fits, and is cut where it does not. */
@@ -52,9 +41,10 @@ export const fitsInBag = (atoms: readonly Atom[], most: number): boolean =>
 export function packAtoms(
   atoms: readonly Atom[],
   trays: readonly (readonly PieceCount[])[],
-  { most, alike, weights = USUAL_WEIGHTS }: Packing,
+  { most, alike, weights: asked }: Packing,
 ): number[] {
   if (atoms.length === 0) return []
+  const weights = { ...USUAL_WEIGHTS, ...asked }
   const pieces = atoms.reduce((sum, atom) => sum + atom.pieces, 0)
   const bagsMost = 2 * Math.ceil(pieces / most) + 1
   const kinds = new KindTable(trays, alike)

@@ -242,6 +242,9 @@ const kitPiece = Joi.object({
   lengthMm: Joi.number().greater(0).max(LIMITS.coordinate),
 })
 
+/** Of what a bag costs, in pieces. */
+const weight = Joi.number().min(0).max(10_000)
+
 /** The shape of a `.rail.json`; what refers to something else is checked in `read.ts`. */
 export const modelSchema = Joi.object({
   format: Joi.valid('jump-rail-model').required(),
@@ -272,6 +275,7 @@ export const modelSchema = Joi.object({
   bags: Joi.object({
     pieces: Joi.number().integer().min(1).max(LIMITS.allParts).required(),
     booklets: Joi.number().integer().min(1).max(20),
+    weights: Joi.object({ bag: weight, split: weight, lookAlike: weight, uneven: weight }),
     begins: Joi.array()
       .items(
         Joi.object({

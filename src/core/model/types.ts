@@ -91,9 +91,23 @@ export interface BagBegin {
   readonly time: number
 }
 
+/** What a bag costs the builder, in pieces. */
+export interface BagWeights {
+  /** One more bag. */
+  readonly bag: number
+  /** A section that goes on in the next bag. */
+  readonly split: number
+  /** A pair of kinds in one bag that are taken for each other. */
+  readonly lookAlike: number
+  /** A piece more or less than the bags have in the mean, squared over that mean. */
+  readonly uneven: number
+}
+
 interface AskedBags {
   readonly pieces: number
   readonly booklets?: number
+  /** What counts how much; the usual where one is missing. */
+  readonly weights?: Partial<BagWeights>
   /** Where each bag begins, where the designer has moved steps between them; what is not there any more counts for nothing. */
   readonly begins?: readonly BagBegin[]
 }

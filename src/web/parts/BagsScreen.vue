@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { bagsTable, bagsWords, bookletLanes, workWords, type BagPlan, type WorkMove } from '@core/bags'
+import { bagsTable, bagsWords, bookletLanes, USUAL_WEIGHTS, workWords, type BagPlan, type WorkMove } from '@core/bags'
 import { faultLine, plainFault } from '@core/fault'
-import type { BagBegin, ModelDocument } from '@core/model'
+import type { BagBegin, BagWeights, ModelDocument } from '@core/model'
 import { listInWords, plural } from '@core/words'
 import { toBytes } from '../../workers/plan-messages'
 import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
 import type { Snapshot } from '../session/snapshot'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -40,7 +41,9 @@ const isInBooklet = computed(() => open.model?.bags !== undefined)
 watch(
   () => open.model?.bags,
   (bags) => {
-    if (bags) [pieces.value, people.value, begins.value] = [bags.pieces, bags.booklets ?? 1, bags.begins ?? []]
+    if (!bags) return
+    ;[pieces.value, people.value, begins.value] = [bags.pieces, bags.booklets ?? 1, bags.begins ?? []]
+    weights.value = bags.weights ?? {}
   },
   { immediate: true },
 )
@@ -48,7 +51,13 @@ type BagsOfBooklet = NonNullable<ModelDocument['bags']>
 const keep = (label: string, bags: BagsOfBooklet | undefined): Promise<boolean> =>
   open.edit(label, ({ bags: _bags, ...model }) => (bags ? { ...model, bags } : model))
 const size = computed(() => ({ pieces: within(pieces.value, MOST_PIECES), booklets: within(people.value, MOST_PEOPLE) }))
-const asked = computed((): BagsOfBooklet => ({ ...size.value, ...(begins.value.length > 0 ? { begins: begins.value } : {}) }))
+/** What counts how much, where it is otherwise than usual. */
+const weights = shallowRef<Partial<BagWeights>>({})
+const asked = computed((): BagsOfBooklet => ({
+  ...size.value,
+  ...(Object.keys(weights.value).length > 0 ? { weights: weights.value } : {}),
+  ...(begins.value.length > 0 ? { begins: begins.value } : {}),
+}))
 const putIntoBooklet = (isIn: boolean): void =>
   void keep(isIn ? 'tell of bags in the booklet' : 'tell of no bags in the booklet', isIn ? asked.value : undefined)
 // Another size is another packing: what was moved between bags of the old one means nothing in it.
@@ -59,6 +68,25 @@ watch(size, (now, before) => {
   begins.value = []
   if (bags) void keep('pack other bags', asked.value)
 })
+/** Another weight is another packing, as another size is. */
+function weigh(what: keyof BagWeights, times: string): void {
+  const { [what]: _usual, ...others } = weights.value
+  weights.value = times === '1' ? others : { ...others, [what]: USUAL_WEIGHTS[what] * Number(times) }
+  begins.value = []
+  if (isInBooklet.value) void keep('pack other bags', asked.value)
+}
+const timesOf = (what: keyof BagWeights): string => String((weights.value[what] ?? USUAL_WEIGHTS[what]) / USUAL_WEIGHTS[what])
+const MATTERS = [
+  { what: 'bag', label: 'Few bags' },
+  { what: 'uneven', label: 'Bags of one size' },
+  { what: 'split', label: 'Sections whole' },
+  { what: 'lookAlike', label: 'Look-alikes apart' },
+] as const
+const HOW_MUCH = [
+  { value: '0', label: 'does not matter' },
+  { value: '1', label: 'as usual' },
+  { value: '5', label: 'matters most' },
+]
 const isPrinting = ref(false)
 
 const orderOf = (snapshot: Snapshot) => ({
@@ -66,6 +94,7 @@ const orderOf = (snapshot: Snapshot) => ({
   printed: toBytes(snapshot.printed),
   ...size.value,
   begins: JSON.parse(JSON.stringify(begins.value)) as BagBegin[],
+  weights: { ...weights.value },
 })
 let requests = 0
 watch(
@@ -87,7 +116,10 @@ watch(
 )
 
 async function place(label: string, next: readonly BagBegin[]): Promise<void> {
-  if (isInBooklet.value) return void (await keep(label, { ...size.value, ...(next.length > 0 ? { begins: next } : {}) }))
+  if (isInBooklet.value) {
+    const { begins: _begins, ...rest } = asked.value
+    return void (await keep(label, { ...rest, ...(next.length > 0 ? { begins: next } : {}) }))
+  }
   const before = begins.value
   begins.value = next
   notify(`Done: ${label}.`, { act: { label: 'Undo', run: () => void (begins.value = before) } })
@@ -159,6 +191,19 @@ const save = (): void => {
       <ActionButton :disabled="!packed || packed.bags.length === 0" @click="save">Save as a table</ActionButton>
       <ActionButton :disabled="!packed || packed.bags.length === 0" @click="isPrinting = true">Print labels</ActionButton>
     </div>
+    <details>
+      <summary class="opener">What matters</summary>
+      <div class="tools">
+        <ChoiceList
+          v-for="{ what, label } in MATTERS"
+          :key="what"
+          :model-value="timesOf(what)"
+          :label="label"
+          :options="HOW_MUCH"
+          @update:model-value="(times) => weigh(what, times)"
+        />
+      </div>
+    </details>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <p v-if="begins.length > 0" class="moved">
       Steps were moved between bags. <ActionButton @click="place('pack the bags anew', [])">Pack them anew</ActionButton>

@@ -164,9 +164,8 @@ function show(id: string): void {
       <p v-if="costProblem" role="alert">{{ costProblem }}</p>
       <BarChart v-if="bars.length > 1" title="What is to buy, by version" :unit="currency" :bars="bars" />
       <p class="faint">
-        Plan, pictures, checks, parts and booklet are those of the version that is shown{{
-          isNamed.size > 0 ? '; so are the colours that are chosen below' : ''
-        }}.
+        Plan, pictures, checks, parts and booklet are those of the version that is shown.
+        <template v-if="isNamed.size > 0 && !shownVariant">Show one that has a name to choose its colours.</template>
       </p>
     </section>
 
