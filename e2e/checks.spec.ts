@@ -140,9 +140,12 @@ test('the pictures are read as a builder would, with progress, and what is easy 
   const entry = page.getByRole('button', { name: /Easy to misread/ })
   await entry.first().click()
   await expect(page.getByText(/would hold turned a (quarter|half) too, and the picture would look almost the same/)).toBeVisible()
+  // A note is about its step: it takes away what was told of that step, and nothing else.
+  const [step] = /Step \w+ \d+/.exec(await entry.first().innerText())!
   const before = await entry.count()
+  const ofStep = await entry.filter({ hasText: step }).count()
   await page.getByRole('button', { name: 'Write a note into the step' }).click()
-  // The list is drawn as far as it is in view: one less, whatever else moved out of sight.
-  await expect.poll(() => entry.count()).toBeLessThan(before)
+  await expect(entry.filter({ hasText: step })).toHaveCount(0)
+  await expect(entry).toHaveCount(before - ofStep)
   await expect(reading.getByText('The model has changed since.')).toBeVisible()
 })

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { durationsOf, type LogRun } from '@core/durations'
+import { durationsOf, proofReport, type LogRun, type ProofReport, type ProofRun } from '@core/durations'
 import { fromBytes, reportFrom, type Printed } from './plan-messages'
 import { staysAlive } from './alive'
 
@@ -10,6 +10,9 @@ const api = {
   /** @param printed the report as bytes of JSON */
   fit: (printed: Uint8Array, runs: readonly LogRun[]): ReturnType<typeof durationsOf> =>
     durationsOf(reportFrom(fromBytes<Printed>(printed)), runs),
+  /** What a proof build shows. @param before those made earlier, oldest first */
+  report: (printed: Uint8Array, run: ProofRun, before: readonly ProofRun[]): ProofReport =>
+    proofReport(reportFrom(fromBytes<Printed>(printed)), run, before),
 }
 
 export type DurationsApi = typeof api

@@ -2,6 +2,6 @@
 export { bookletLanes, lanesWords, type BookletLanes } from './lanes'
 export { moveWork, type MovedWork, type WorkMove } from './move-work'
 export { packBags, type BagPlan } from './bags'
-export { USUAL_WEIGHTS } from './pack'
+export { timesUsual, weighted } from './weights'
 export { askedBags, type BagStart } from './starts'
 export { bagsTable, bagsWords, openBagWords, workWords } from './words'

@@ -1,7 +1,7 @@
-import { copiesOf, sectionsById, type ModelDocument } from '../model'
-import { baseOfDerived, plansById, type ModelPlan } from '../plan'
+import type { ModelDocument } from '../model'
+import { plansById, type ModelPlan } from '../plan'
 import type { BagPlan } from './bags'
-import type { BagWork } from './work'
+import { stepJoins } from './work'
 
 /** When a bag is built, counted in pieces: each takes about as long as the next. */
 interface LaneBag {
@@ -28,7 +28,8 @@ export interface BookletLanes {
 
 /** What joins a section needs that one finished; the builders of one booklet wait for those of another only there. */
 export function bookletLanes(model: ModelDocument, plan: ModelPlan, { bags, booklets }: BagPlan): BookletLanes {
-  const joinsOf = stepJoins(model, plan)
+  const joinsOf = stepJoins(model)
+  const plans = plansById(plan.sections)
   const bookletOf = new Map(booklets.flatMap(({ number, sections }) => sections.map((id) => [id, number] as const)))
   /** When the last of a section is finished. */
   const finished = new Map<string, number>()
@@ -37,7 +38,8 @@ export function bookletLanes(model: ModelDocument, plan: ModelPlan, { bags, book
     const lane = bags
       .filter(({ booklet }) => booklet === number)
       .map(({ number: bag, work, pieces }): LaneBag => {
-        const others = work.flatMap(joinsOf).filter((id) => bookletOf.get(id) !== number)
+        const joined = work.flatMap(({ section, from: first, to }) => joinsOf(section, plans.get(section)!.steps.slice(first - 1, to)))
+        const others = joined.map(({ section }) => section).filter((id) => bookletOf.get(id) !== number)
         const late = others.filter((id) => (finished.get(id) ?? 0) > now)
         const from = Math.max(now, ...late.map((id) => finished.get(id)!))
         now = from + pieces
@@ -50,22 +52,6 @@ export function bookletLanes(model: ModelDocument, plan: ModelPlan, { bags, book
     lanes,
     length: Math.max(0, ...lanes.map(({ bags: own }) => own.at(-1)?.to ?? 0)),
     alone: bags.reduce((sum, { pieces }) => sum + pieces, 0),
-  }
-}
-
-/** Ids of the sections that a run of steps joins. */
-function stepJoins(model: ModelDocument, plan: ModelPlan): (work: BagWork) => string[] {
-  const sections = sectionsById(model)
-  const plans = plansById(plan.sections)
-  return ({ section, from, to }) => {
-    const document = sections.get(section) ?? sections.get(baseOfDerived(section))
-    const copies = new Map((document ? copiesOf(document) : []).map((copy) => [copy.id, copy.section]))
-    return plans
-      .get(section)!
-      .steps.slice(from - 1, to)
-      .flatMap(({ moves }) =>
-        moves.flatMap((move) => ('section' in move ? [move.section] : 'copy' in move ? (copies.get(move.copy) ?? []) : [])),
-      )
   }
 }
 

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { checkModel, readModelText } from '../model'
 import { reportModel } from '../pipeline'
-import { askedBags, packBags, USUAL_WEIGHTS, type BagPlan } from './index'
+import { askedBags, packBags, timesUsual, weighted, type BagPlan } from './index'
+import { USUAL_WEIGHTS } from './pack'
 
 const model = readModelText(readFileSync(new URL('../../../demo/models/granary.rail.json', import.meta.url), 'utf8'))
 const { report } = reportModel(model)
@@ -26,6 +27,14 @@ describe('what counts when bags are packed', () => {
     expect(apart).toBeLessThanOrEqual(packed({ ...without, bag: 1 }).measures.lookAlikes)
     expect(packed({ ...without, bag: 1 }).bags.length).toBeLessThanOrEqual(packed({ ...without, lookAlike: 1000 }).bags.length)
     expect(packed({ ...without, bag: 1 }).bags.length).toBeLessThanOrEqual(packed({}).bags.length)
+  })
+
+  it('is told in times of the usual, and forgotten where it is as usual', () => {
+    const five = weighted({ bag: 3 }, 'split', 5)
+    expect(five).toEqual({ bag: 3, split: 5 * USUAL_WEIGHTS.split })
+    expect([timesUsual(five, 'split'), timesUsual(five, 'uneven')]).toEqual([5, 1])
+    expect(weighted(five, 'split', 1)).toEqual({ bag: 3 })
+    expect(timesUsual(weighted({}, 'lookAlike', 0), 'lookAlike')).toBe(0)
   })
 
   it('stands in the model, and the booklet follows it', () => {

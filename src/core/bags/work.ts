@@ -33,27 +33,45 @@ export interface WorkSection {
   readonly isFigure: boolean
 }
 
+/** A section that a step joins: which, whether as its mirror image, and by which copy of the document; none for a unit drawn together. */
+interface StepJoin {
+  readonly section: string
+  readonly isMirrored: boolean
+  readonly copy?: string
+}
+
+/** What runs of steps join, told by the document. */
+export function stepJoins(model: ModelDocument): (section: string, steps: SectionPlan['steps']) => StepJoin[] {
+  const sections = sectionsById(model)
+  return (id, steps) => {
+    const document = sections.get(id) ?? sections.get(baseOfDerived(id))
+    const copies = new Map((document ? copiesOf(document) : []).map((copy) => [copy.id, copy]))
+    return steps.flatMap(({ moves }) =>
+      moves.flatMap((move): StepJoin[] => {
+        if ('section' in move) return [{ section: move.section, isMirrored: false }]
+        const copy = 'copy' in move ? copies.get(move.copy) : undefined
+        return copy ? [{ section: copy.section, isMirrored: copy.mirror !== undefined, copy: copy.id }] : []
+      }),
+    )
+  }
+}
+
 /** The planned sections that are built, in building order, by id. */
 export function workSections(model: ModelDocument, plan: ModelPlan): ReadonlyMap<string, WorkSection> {
   const sections = sectionsById(model)
+  const joinsOf = stepJoins(model)
   const recipes = new Set((model.figures ?? []).map(({ section }) => section))
   return new Map(
     plan.sections
       .filter(({ times, mirrored, steps }) => times + mirrored > 0 && steps.length > 0)
       .map((section): [string, WorkSection] => {
-        const document = sections.get(section.id) ?? sections.get(baseOfDerived(section.id))
-        const copyById = new Map((document ? copiesOf(document) : []).map((copy) => [copy.id, copy]))
         const joins = new Map<string, { times: number; mirrored: number }>()
-        const copies: string[] = []
-        for (const move of section.steps.flatMap(({ moves }) => moves)) {
-          const copy = 'copy' in move ? copyById.get(move.copy) : undefined
-          const joined = 'section' in move ? move.section : copy?.section
-          if (joined === undefined) continue
-          if (copy) copies.push(copy.id)
-          const uses = joins.get(joined) ?? { times: 0, mirrored: 0 }
-          if (copy?.mirror === undefined) uses.times++
-          else uses.mirrored++
-          joins.set(joined, uses)
+        const joined = joinsOf(section.id, section.steps)
+        for (const { section: of, isMirrored } of joined) {
+          const uses = joins.get(of) ?? { times: 0, mirrored: 0 }
+          if (isMirrored) uses.mirrored++
+          else uses.times++
+          joins.set(of, uses)
         }
         const sizes = section.steps.map(({ callout }) => total(callout))
         const own = sections.get(section.id)
@@ -64,7 +82,7 @@ export function workSections(model: ModelDocument, plan: ModelPlan): ReadonlyMap
             sizes,
             size: sizes.reduce((sum, size) => sum + size, 0),
             joins,
-            copies,
+            copies: joined.flatMap(({ copy }) => copy ?? []),
             isFigure: recipes.has(section.id) || (own !== undefined && isFigureSection(partsOf(own).map(({ shape }) => shape))),
           },
         ]

@@ -8,9 +8,11 @@ import {
   basisWords,
   durationsOf,
   logOfProof,
+  minutesBySection,
   minutesWords,
   proofOfLog,
   proofReport,
+  secondsOfRun,
   rangeWords,
   toldWords,
   readLog,
@@ -94,6 +96,13 @@ describe('a proof build', () => {
     expect(readLog(writeLog(log))).toEqual(log)
     expect(log[0]!.steps[2]).toMatchObject({ mistakes: 1, note: 'Look' })
     expect(durationsOf(report, log).build.minutes).toBeGreaterThan(2 * durationsOf(report).build.minutes)
+  })
+
+  it('took so long in all, and in each section', () => {
+    const run = built(2)
+    const minutes = minutesBySection(run)
+    expect([...minutes.keys()]).toEqual(report.sections.map(({ id }) => id))
+    expect([...minutes.values()].reduce((sum, each) => sum + each, 0) * 60).toBeCloseTo(secondsOfRun(run), 6)
   })
 
   it('comes back from a log', () => {

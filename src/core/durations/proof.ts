@@ -74,7 +74,7 @@ export function proofReport(report: Pick<Report, 'sections'>, run: ProofRun, bef
   })
   const sum = (of: (step: ProofStep) => number): number => run.steps.reduce((all, step) => all + of(step), 0)
   return {
-    seconds: Math.floor(sum(({ seconds }) => seconds)),
+    seconds: Math.floor(secondsOfRun(run)),
     mistakes: sum(({ mistakes }) => mistakes),
     missing: sum(({ missing }) => missing),
     left: sum(({ left }) => left),
@@ -86,7 +86,17 @@ export function proofReport(report: Pick<Report, 'sections'>, run: ProofRun, bef
   }
 }
 
-/** As a run that durations are fitted to; `by` is who built it. */
+/** How long a proof build took, s. */
+export const secondsOfRun = ({ steps }: ProofRun): number => steps.reduce((sum, { seconds }) => sum + seconds, 0)
+
+/** Minutes of each section that was built, by its id, in the order in which they were begun. */
+export function minutesBySection({ steps }: ProofRun): Map<string, number> {
+  const minutes = new Map<string, number>()
+  for (const { section, seconds } of steps) minutes.set(section, (minutes.get(section) ?? 0) + seconds / 60)
+  return minutes
+}
+
+/** As a run that durations are fitted to. */
 export const logOfProof = ({ date, steps }: ProofRun): LogRun => ({
   date,
   builder: 'designer',
@@ -129,11 +139,10 @@ function comparedWith(
   older: readonly ProofRun[],
 ): NonNullable<ProofReport['since']> {
   const wrong = new Set(proofReport(report, last, older).toMend.map(keyOf))
-  const seconds = last.steps.reduce((all, step) => all + step.seconds, 0)
   const again = lines.filter(({ before }) => before !== undefined)
   return {
     better: again.filter((line) => wrong.has(keyOf(line)) && line.reasons.length === 0),
     worse: again.filter((line) => !wrong.has(keyOf(line)) && line.reasons.length > 0),
-    seconds: Math.floor(seconds),
+    seconds: Math.floor(secondsOfRun(last)),
   }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { bagsTable, bagsWords, bookletLanes, USUAL_WEIGHTS, workWords, type BagPlan, type WorkMove } from '@core/bags'
+import { bagsTable, bagsWords, bookletLanes, timesUsual, weighted, workWords, type BagPlan, type WorkMove } from '@core/bags'
 import { faultLine, plainFault } from '@core/fault'
 import type { BagBegin, BagWeights, ModelDocument } from '@core/model'
 import { listInWords, plural } from '@core/words'
@@ -70,12 +70,10 @@ watch(size, (now, before) => {
 })
 /** Another weight is another packing, as another size is. */
 function weigh(what: keyof BagWeights, times: string): void {
-  const { [what]: _usual, ...others } = weights.value
-  weights.value = times === '1' ? others : { ...others, [what]: USUAL_WEIGHTS[what] * Number(times) }
+  weights.value = weighted(weights.value, what, Number(times))
   begins.value = []
   if (isInBooklet.value) void keep('pack other bags', asked.value)
 }
-const timesOf = (what: keyof BagWeights): string => String((weights.value[what] ?? USUAL_WEIGHTS[what]) / USUAL_WEIGHTS[what])
 const MATTERS = [
   { what: 'bag', label: 'Few bags' },
   { what: 'uneven', label: 'Bags of one size' },
@@ -197,7 +195,7 @@ const save = (): void => {
         <ChoiceList
           v-for="{ what, label } in MATTERS"
           :key="what"
-          :model-value="timesOf(what)"
+          :model-value="String(timesUsual(weights, what))"
           :label="label"
           :options="HOW_MUCH"
           @update:model-value="(times) => weigh(what, times)"

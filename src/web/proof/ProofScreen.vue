@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, shallowRef } from 'vue'
-import { logOfProof, proofReport, writeLog } from '@core/durations'
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { logOfProof, secondsOfRun, writeLog, type ProofReport } from '@core/durations'
+import { faultLine, plainFault } from '@core/fault'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import type { StoredProof } from '../storage/database'
 import { useOpenModel } from '../stores/open-model'
+import { DurationsClient } from '../workers/durations-client'
 import BookletTabs from './BookletTabs.vue'
 import { clockWords, rowOfSteps } from './proof-steps'
 import ProofReportList from './ProofReportList.vue'
@@ -22,14 +24,29 @@ const walking = shallowRef<string | null>(null)
 const proof = computed(() => all.value.find(({ id }) => id === walking.value))
 const chosen = shallowRef<string | null>(null)
 const shown = computed(() => finished.value.find(({ id }) => id === chosen.value) ?? finished.value.at(-1))
-const report = computed(() => {
-  const of = shown.value
-  if (!of || !open.report) return undefined
-  const before = finished.value.filter(({ run }) => run.date < of.run.date).map(({ run }) => run)
-  return proofReport(open.report, of.run, before)
-})
+/** What it shows, worked out in a worker: all earlier proofs are fitted to. */
+const reporter = new DurationsClient()
+onUnmounted(() => reporter.close())
+const report = shallowRef<ProofReport>()
+const trouble = ref('')
+watch(
+  [(): unknown => open.snapshot, shown],
+  async () => {
+    const [{ snapshot }, of] = [open, shown.value]
+    report.value = undefined
+    if (!of || !snapshot) return
+    const before = finished.value.filter(({ run }) => run.date < of.run.date).map(({ run }) => run)
+    try {
+      const found = await reporter.report(snapshot.printed, of.run, before)
+      if (open.snapshot === snapshot && shown.value === of) report.value = found
+      trouble.value = ''
+    } catch (thrown) {
+      trouble.value = faultLine(plainFault(thrown))
+    }
+  },
+  { immediate: true },
+)
 const dateWords = (iso: string): string => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
-const seconds = ({ run }: StoredProof): number => run.steps.reduce((sum, step) => sum + step.seconds, 0)
 
 function end(done: StoredProof): void {
   keep({ ...done, isFinished: true })
@@ -50,7 +67,7 @@ function save(): void {
   <main class="room">
     <BookletTabs />
     <h1>Proof build</h1>
-    <p v-if="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem || trouble" role="alert">{{ problem || trouble }}</p>
     <ProofWalk v-if="proof" :proof="proof" :row="row" @keep="keep" @end="end" @leave="walking = null" />
     <template v-else-if="isLoaded">
       <p class="about">
@@ -72,7 +89,9 @@ function save(): void {
         <h2>So far</h2>
         <ul>
           <li v-for="each in finished" :key="each.id">
-            <span>{{ dateWords(each.run.date) }}: {{ plural(each.run.steps.length, 'step') }} in {{ clockWords(seconds(each)) }}</span>
+            <span
+              >{{ dateWords(each.run.date) }}: {{ plural(each.run.steps.length, 'step') }} in {{ clockWords(secondsOfRun(each.run)) }}</span
+            >
             <span v-if="each.id === shown?.id" class="faint">shown below</span>
             <ActionButton v-else :describe="`Show the proof build of ${dateWords(each.run.date)}`" @click="chosen = each.id"
               >Show</ActionButton

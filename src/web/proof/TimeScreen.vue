@@ -1,6 +1,16 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { basisWords, logOfProof, minutesWords, proofOfLog, rangeWords, readLog, toldWords, type durationsOf } from '@core/durations'
+import {
+  basisWords,
+  logOfProof,
+  minutesBySection,
+  minutesWords,
+  proofOfLog,
+  rangeWords,
+  readLog,
+  toldWords,
+  type durationsOf,
+} from '@core/durations'
 import { faultLine, plainFault } from '@core/fault'
 import { fileText, plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
@@ -45,11 +55,9 @@ const bySection = computed(() =>
 )
 /** Of the last building with a clock: minutes by section. */
 const last = computed(() => {
-  const sums = new Map<string, number>()
-  for (const { section, seconds } of finished.value.at(-1)?.run.steps ?? []) sums.set(section, (sums.get(section) ?? 0) + seconds / 60)
-  return [...sums].map(([section, minutes]) => ({ label: nameOf(section), value: Number(minutes.toFixed(1)) }))
+  const proof = finished.value.at(-1)
+  return proof ? [...minutesBySection(proof.run)].map(([section, value]) => ({ label: nameOf(section), value })) : []
 })
-
 /** What builders wrote that it took them; nothing without the server. */
 const told = shallowRef<readonly number[]>([])
 async function listen(): Promise<void> {

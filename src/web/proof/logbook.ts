@@ -1,3 +1,4 @@
+import { secondsOfRun } from '@core/durations'
 import { plural, tableText } from '@core/words'
 import type { Letter } from '../published/server-client'
 import { KIND_WORDS } from '../published/published-words'
@@ -34,8 +35,7 @@ export function logEntries({ changes, proofs, publications, letters }: LogSource
     ...proofs
       .filter(({ isFinished }) => isFinished)
       .map(({ run }): LogEntry => {
-        const seconds = run.steps.reduce((sum, step) => sum + step.seconds, 0)
-        return { at: timeOf(run.date), kind: 'proof', what: `${plural(run.steps.length, 'step')} in ${clockWords(seconds)}` }
+        return { at: timeOf(run.date), kind: 'proof', what: `${plural(run.steps.length, 'step')} in ${clockWords(secondsOfRun(run))}` }
       }),
     ...publications.map(({ publishedAt, version, isWithdrawn }): LogEntry => ({
       at: publishedAt,

@@ -1,4 +1,4 @@
-import type { durationsOf, LogRun } from '@core/durations'
+import type { durationsOf, LogRun, ProofReport, ProofRun } from '@core/durations'
 import { toBytes, type Printed } from '../../workers/plan-messages'
 import type { DurationsApi } from '../../workers/durations.worker'
 import { RequestTable, type MakeWorker } from './request-table'
@@ -16,6 +16,12 @@ export class DurationsClient {
   /** @throws Fault `stopped`, `worker-died` */
   fit(printed: Printed, runs: readonly LogRun[]): Promise<ReturnType<typeof durationsOf>> {
     return this.table.ask(async (remote): Promise<ReturnType<typeof durationsOf>> => remote.fit(toBytes(printed), [...runs]))
+  }
+
+  /** What a proof build shows. @param before those made earlier, oldest first @throws Fault `stopped`, `worker-died` */
+  report(printed: Printed, run: ProofRun, before: readonly ProofRun[]): Promise<ProofReport> {
+    const [one, others] = JSON.parse(JSON.stringify([run, before])) as [ProofRun, ProofRun[]]
+    return this.table.ask(async (remote): Promise<ProofReport> => remote.report(toBytes(printed), one, others))
   }
 
   close(): void {
