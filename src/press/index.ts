@@ -2,3 +2,5 @@
 export * from './exports/booklet-export'
 export * from './exports/registry'
 export * from './html'
+export { lettersLackingIn, lettersWithoutFace } from './type/lacking'
+export type { Face, Weight } from './type/faces'

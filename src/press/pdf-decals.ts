@@ -1,5 +1,6 @@
 import { layDecals, type DecalPage, type PlacedDecal } from '@core/booklet'
-import { FAINT, INK, MARGIN, PT_PER_MM, Sheet, TOP } from './pdf-sheet'
+import { PieceSheet } from './pdf-pieces'
+import { FAINT, INK, MARGIN, PT_PER_MM, TOP } from './pdf-sheet'
 
 /** Cutting marks: how long, and how far off the corner, mm. */
 const MARK = { length: 3, gap: 0.8 }
@@ -10,7 +11,7 @@ const FOOT = 26
 const RULER = 50
 
 /** Prints sheets of decals at true size. */
-export class DecalSheet extends Sheet {
+export class DecalSheet extends PieceSheet {
   protected async decalSheets(page: DecalPage): Promise<void> {
     const left = MARGIN / PT_PER_MM
     const area = { left, bottom: FOOT, width: this.width / PT_PER_MM - 2 * left, height: this.height / PT_PER_MM - HEAD - FOOT }
@@ -24,7 +25,7 @@ export class DecalSheet extends Sheet {
   }
 
   private decalHead(title: string): void {
-    this.text(title, MARGIN, this.height - TOP, { size: 22, font: this.bold })
+    this.text(title, MARGIN, this.height - TOP, { size: 22, font: this.bold, role: 'H2' })
     const words = 'Print this sheet at its true size (100 %), on film or paper with a sticky back. Cut from mark to mark.'
     const column = this.pageColumn(this.height - TOP - 20)
     this.write(column, words, { size: 10 }, 6)
@@ -38,7 +39,8 @@ export class DecalSheet extends Sheet {
   private async placedDecal({ decal, x, y }: PlacedDecal): Promise<void> {
     const [width, height] = decal.size.map((side) => side * PT_PER_MM) as [number, number]
     const [left, low] = [x * PT_PER_MM, y * PT_PER_MM]
-    this.page.drawImage(await this.decal(decal.picture), { x: left, y: low, width, height })
+    const picture = await this.decal(decal.picture)
+    await this.tagged('Figure', () => this.page.drawImage(picture, { x: left, y: low, width, height }), `Decal ${decal.id}`)
     for (const [cx, wayX] of [
       [left, -1],
       [left + width, 1],

@@ -28,10 +28,14 @@ export class PhotoSheet extends DecalSheet {
     column.need(height + 40)
     column.take(height + 4)
     const [x, y] = [column.x, column.y]
-    this.drawTurned(embedded, { x, y, width, height }, quarters)
-    for (const mark of photo.marks ?? []) this.photoMark(mark, { x, y, width, height })
+    const words = (photo.marks ?? []).flatMap(({ text }) => text ?? [])
+    const draw = (): void => {
+      this.drawTurned(embedded, { x, y, width, height }, quarters)
+      for (const mark of photo.marks ?? []) this.photoMark(mark, { x, y, width, height })
+    }
+    await this.tagged('Figure', draw, [photo.alt || 'A photo', ...words].join('. '))
     column.take(8)
-    this.write(column, photo.alt, { size: 8.5, colour: FAINT }, 4)
+    this.write(column, photo.alt, { size: 8.5, colour: FAINT, role: 'Caption' }, 4)
   }
 
   private drawTurned(image: PDFImage, { x, y, width, height }: PhotoFrame, quarters: 0 | 1 | 2 | 3): void {

@@ -6,22 +6,24 @@ import {
   pushGraphicsState,
   rgb,
   type PDFDocument,
-  type PDFFont,
   type PDFImage,
   type PDFPage,
   type PDFRef,
   type RGB,
 } from '@cantoo/pdf-lib'
-import type { Page, PictureContent, PictureRef } from '@core/booklet'
+import type { Page, PictureContent, PictureRef, StepPage } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
 import { FlowColumn, type SheetPlace } from './column'
 import type { Paper } from './exports/booklet-export'
-import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count'
+import type { PieceCount } from '@core/count'
 import { pictureBytes } from '@core/model'
 import { deflateRows, rgbOf, type Drawing, type FrameFit, type PictureSize, type PieceLook, type RgbImage } from '@core/picture'
 import { embedDrawing } from './pdf-drawing'
 import type { OutlineEntry } from './pdf-outline'
-import { breakLines, fit } from './text'
+import { TagTree, type Role } from './pdf-tags'
+import type { Face, Weight } from './type/faces'
+import { breakLines } from './type/lines'
+import type { Typeface } from './type/typeface'
 
 const SIZES: Readonly<Record<Paper, readonly [number, number]>> = {
   a4: [595.28, 841.89],
@@ -45,10 +47,12 @@ export interface PdfInput {
   readonly catalogue: Catalogue
   readonly paper: Paper
   /** TrueType files; other formats come out broken (see docs/architecture.md). */
-  readonly fonts: { readonly regular: Uint8Array; readonly bold: Uint8Array }
+  readonly font: (face: Face, weight: Weight) => Promise<Uint8Array>
   readonly painter: PdfPainter
   /** The designer's own names, where they are to stand beside ours; empty for what has none. */
   readonly beside?: (kind: 'shape' | 'colour', id: string) => string
+  /** What a step's picture shows, in words that are enough to build it. */
+  readonly spoken?: (page: StepPage) => string
   /** Told from 0 to 1; throw from it to stop. */
   readonly progress?: (fraction: number) => void | Promise<void>
 }
@@ -58,22 +62,7 @@ export const FAINT = rgb(0.42, 0.44, 0.46)
 const RULE = rgb(0.8, 0.8, 0.78)
 export const ACCENT = rgb(0.05, 0.39, 0.4)
 export const MARGIN = 40
-/** What stays free below a table, pt. */
-const FOOT = 50
 export const PT_PER_MM = 72 / 25.4
-const PIECE = { width: 42, height: 30 }
-/** px of a piece's picture for one pt. */
-const PIECE_PX = 3
-/** Of a piece's title: size, and from line to line. */
-const TITLE = 9
-const TITLE_LINE = 10
-export const LINE = 30
-/** Between two columns of pieces, and the least width in which two can be read, pt. */
-const COLUMN_GAP = 20
-const TWO_COLUMNS = 230
-
-/** How many columns of pieces stand beside each other in a width, pt. */
-export const columnsIn = (width: number): number => (width < TWO_COLUMNS ? 1 : 2)
 /** From line to line, in sizes of the letters. */
 const LEADING = 1.35
 /** The first line of a page, pt from its upper edge. */
@@ -86,12 +75,22 @@ export const CAUTION = { size: 9.5, sign: 18, gap: 3 } as const
 
 export interface TextOptions {
   readonly size: number
-  readonly font?: PDFFont
+  readonly font?: Typeface
   readonly colour?: RGB
+  /** What the text is; a paragraph unless told, or part of what is being said. */
+  readonly role?: Role
+}
+
+interface PictureOptions {
+  readonly content: PictureContent
+  /** What it shows, in words. */
+  readonly alt: string
+  /** px, where it is not the usual one. */
+  readonly size?: PictureSize
 }
 
 /** What is placed as a picture: a reference and its size in its own units. */
-interface Placeable {
+export interface Placeable {
   readonly ref: PDFRef
   readonly width: number
   readonly height: number
@@ -99,57 +98,87 @@ interface Placeable {
 
 /** A document being printed: the page at hand, and what is put on it in places told from its lower left corner, pt. */
 export class Sheet {
-  protected page!: PDFPage
+  private currentPage!: PDFPage
   protected readonly width: number
   protected readonly height: number
   /** Where readers jump to, in the order of the pages. */
   readonly bookmarks: OutlineEntry[] = []
-  private readonly pieces = new Map<string, Promise<Placeable>>()
+  /** What is drawn belongs to the element that is open in it. */
+  readonly tags = new TagTree()
   private readonly decals = new Map<string, Promise<PDFImage>>()
 
   constructor(
     protected readonly doc: PDFDocument,
-    protected readonly regular: PDFFont,
-    protected readonly bold: PDFFont,
+    protected readonly regular: Typeface,
+    protected readonly bold: Typeface,
     protected readonly input: PdfInput,
   ) {
     ;[this.width, this.height] = SIZES[input.paper]
   }
 
   protected newPage(): void {
-    this.page = this.doc.addPage([this.width, this.height])
+    this.currentPage = this.doc.addPage([this.width, this.height])
+  }
+
+  /** The page at hand, to draw on. */
+  protected get page(): PDFPage {
+    this.tags.drawOn(this.currentPage)
+    return this.currentPage
+  }
+
+  /** Draws something that is one element of the document's structure. @param alt what a picture shows, in words */
+  protected async tagged(role: Role, draw: () => void | Promise<void>, alt?: string): Promise<void> {
+    this.tags.begin(role, alt)
+    await draw()
+    this.tags.end()
+  }
+
+  /** Text is a paragraph of its own unless it is said within something else. */
+  private said(role: Role | undefined, draw: () => void): void {
+    const isApart = role !== undefined || this.tags.isBetween
+    if (isApart) this.tags.begin(role ?? 'P')
+    draw()
+    if (isApart) this.tags.end()
   }
 
   protected text(text: string, x: number, y: number, options: TextOptions): void {
-    this.page.drawText(text, { x, y, size: options.size, font: options.font ?? this.regular, color: options.colour ?? INK })
+    this.said(options.role, () => this.line(text, { x, y, width: 0 }, options))
+  }
+
+  /** A line of text, at the right of its place where it reads from right to left and the place has a width. */
+  private line(text: string, { x, y, width }: SheetPlace, { size, font = this.regular, colour = INK }: TextOptions): void {
+    const line = font.set(text, size)
+    const left = line.isRightToLeft && width > line.width ? x + width - line.width : x
+    for (const run of line.runs) this.page.drawText(run.text, { x: left + run.x, y, size, font: run.font, color: colour })
   }
 
   /** Writes text in lines no wider than its place. @returns the height it took */
-  protected paragraph(text: string, { x, y, width }: SheetPlace, options: TextOptions): number {
-    const font = options.font ?? this.regular
-    const lines = breakLines(text, (line) => font.widthOfTextAtSize(line, options.size) <= width)
-    lines.forEach((line, i) => {
-      this.text(line, x, y - i * options.size * LEADING, options)
+  protected paragraph(text: string, place: SheetPlace, options: TextOptions): number {
+    const lines = this.linesOf(text, place.width, options)
+    this.said(options.role, () => {
+      lines.forEach((line, i) => this.line(line, { ...place, y: place.y - i * options.size * LEADING }, options))
     })
     return lines.length * options.size * LEADING
   }
 
   /** The height that a paragraph takes, pt. */
-  protected paragraphHeight(text: string, width: number, { size, font = this.regular }: TextOptions): number {
-    return breakLines(text, (line) => font.widthOfTextAtSize(line, size) <= width).length * size * LEADING
-  }
+  protected paragraphHeight = (text: string, width: number, options: TextOptions): number =>
+    this.linesOf(text, width, options).length * options.size * LEADING
+
+  private linesOf = (text: string, width: number, { size, font = this.regular }: TextOptions): string[] =>
+    breakLines(text, (line) => font.widthOf(line, size) <= width)
 
   /** Writes text into a column, and leaves a gap below; nothing where there is no text. */
   protected write(column: FlowColumn, text: string, options: TextOptions, gap = 0): void {
     if (text !== '') column.take(this.paragraph(text, column, options), gap)
   }
 
-  /** A column over the whole page between its margins, which goes on at the top of new pages. */
   /** Readers jump here by its title. */
   protected bookmark(title: string): void {
-    this.bookmarks.push({ title, page: this.page })
+    this.bookmarks.push({ title, page: this.currentPage })
   }
 
+  /** A column over the whole page between its margins, which goes on at the top of new pages. */
   protected pageColumn(y = this.height - TOP): FlowColumn {
     return new FlowColumn(MARGIN, this.width - 2 * MARGIN, y, () => {
       this.newPage()
@@ -180,8 +209,8 @@ export class Sheet {
     return { ref: this.doc.context.register(stream), width: 1, height: 1 }
   }
 
-  private async embedLines(drawing: Drawing): Promise<Placeable> {
-    const press = { doc: this.doc, font: this.bold, picture: async (address: string) => (await this.decal(address)).ref }
+  protected async embedLines(drawing: Drawing): Promise<Placeable> {
+    const press = { doc: this.doc, font: this.bold.first, picture: async (address: string) => (await this.decal(address)).ref }
     return { ref: await embedDrawing(drawing, press), width: drawing.width, height: drawing.height }
   }
 
@@ -192,7 +221,7 @@ export class Sheet {
     return known
   }
 
-  private place(picture: Placeable, { x, y, width }: SheetPlace, height: number): void {
+  protected place(picture: Placeable, { x, y, width }: SheetPlace, height: number): void {
     const name = this.page.node.newXObject('Im', picture.ref)
     this.page.pushOperators(
       pushGraphicsState(),
@@ -202,90 +231,24 @@ export class Sheet {
     )
   }
 
-  /** A picture whose lower edge is at the place. @param size px, where it is not the usual one */
-  protected async picture(ref: PictureRef | null, content: PictureContent, place: SheetPlace, size?: PictureSize): Promise<void> {
+  /** A picture whose lower edge is at the place. */
+  protected async picture(ref: PictureRef | null, place: SheetPlace, { content, alt, size }: PictureOptions): Promise<void> {
     if (!ref) return
     const { painter } = this.input
     const drawing = painter.draw(ref, content, size)
     const picture = drawing ? await this.embedLines(drawing) : await this.embedDots(painter.paint(ref, content, size))
-    this.place(picture, place, place.width * (size ? size.height / size.width : ASPECT))
+    const height = place.width * (size ? size.height / size.width : ASPECT)
+    await this.tagged('Figure', () => this.place(picture, place, height), alt)
   }
 
   /** A triangle with a stroke stands before a caution: a sign, not only a colour. */
   protected caution(text: string, { x, y, width }: SheetPlace): number {
+    this.tags.begin('Note')
     this.page.drawSvgPath('M 0 9 L 5.5 0 L 11 9 Z', { x, y: y + 8.5, borderColor: INK, borderWidth: 1 })
     this.page.drawLine({ start: { x: x + 5.5, y: y + 5.6 }, end: { x: x + 5.5, y: y + 2.2 }, thickness: 1.1, color: INK })
-    return this.paragraph(text, { x: x + CAUTION.sign, y, width: width - CAUTION.sign }, CAUTION) + CAUTION.gap
-  }
-
-  /** Pieces in two columns; goes on to new pages where it must. */
-  protected async table(into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string> = new Map()): Promise<void> {
-    const columns = columnsIn(into.width)
-    const width = (into.width - (columns - 1) * COLUMN_GAP) / columns
-    const looks = this.looksOf(pieces)
-    let rest = [...pieces]
-    for (;;) {
-      const rows = Math.max(1, Math.floor((into.y - FOOT) / LINE))
-      const here = rest.slice(0, rows * columns)
-      const inEach = Math.min(rows, Math.ceil(here.length / columns))
-      for (const [i, piece] of here.entries()) {
-        const x = into.x + Math.floor(i / inEach) * (width + COLUMN_GAP)
-        const y = into.y - (i % inEach) * LINE
-        await this.pieceLine(
-          piece,
-          { x, y, width },
-          {
-            look: looks.get(piece)!,
-            letter: letters.get(pieceKey(piece)) ?? '',
-          },
-        )
-      }
-      rest = rest.slice(here.length)
-      into.take(inEach * LINE)
-      if (rest.length === 0) return
-      into.need(Infinity)
-    }
-  }
-
-  /** How the pieces of one tray are drawn. */
-  protected looksOf(pieces: readonly PieceCount[]): Map<PieceCount, PieceLook> {
-    const looks = this.input.painter.trayLooks(pieces, PIECE_PICTURE)
-    return new Map(pieces.map((piece, i) => [piece, looks[i]!]))
-  }
-
-  /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
-  protected async pieceLine(piece: PieceCount, { x, y, width }: SheetPlace, { look, letter, wraps = false }: LineOptions): Promise<void> {
-    const { colours } = this.input.catalogue
-    const count = String(piece.count)
-    this.text(count, x + 22 - this.bold.widthOfTextAtSize(count, 11), y, { size: 11, font: this.bold })
-    await this.piecePicture(piece, look, x + 26, y - 10)
-    const at = x + 31 + PIECE.width
-    const title = `${letter === '' ? '' : `(${letter}) `}${this.titleOf(piece)}`
-    const lines = wraps ? this.titleLines(title, width) : [fit(title, this.regular, TITLE, width - (at - x))]
-    lines.forEach((line, i) => this.text(line, at, y + 4 - i * TITLE_LINE, { size: TITLE }))
-    const low = y - (lines.length - 1) * TITLE_LINE
-    const colour = colours.get(piece.colour)
-    this.swatch(colour?.hex, { x: at, y: low - 6.5, width: 8 }, 6.5)
-    const hints = [colour?.name ?? piece.colour, this.input.beside?.('colour', piece.colour) ?? '', look.isSmaller ? 'drawn smaller' : '']
-    const hint = hints.filter((word) => word !== '').join(', ')
-    this.text(fit(hint, this.regular, 8, width - (at - x) - 12), at + 12, low - 6, { size: 8, colour: FAINT })
-    this.rule(x, low - 10.5, width)
-  }
-
-  private titleOf(piece: PieceCount): string {
-    const { title } = this.input.catalogue.shapes.get(piece.shape) ?? { title: piece.shape }
-    const words = [title, this.input.beside?.('shape', piece.shape) ?? '', pieceExtras(piece)]
-    return words.filter((word) => word !== '').join(', ')
-  }
-
-  private titleLines(title: string, width: number): string[] {
-    const room = width - 31 - PIECE.width
-    return breakLines(title, (line) => this.regular.widthOfTextAtSize(line, TITLE) <= room)
-  }
-
-  /** The height of a piece's line whose title wraps, pt. */
-  protected lineHeight(piece: PieceCount, width: number): number {
-    return LINE + (this.titleLines(`(A) ${this.titleOf(piece)}`, width).length - 1) * TITLE_LINE
+    const height = this.paragraph(text, { x: x + CAUTION.sign, y, width: width - CAUTION.sign }, CAUTION) + CAUTION.gap
+    this.tags.end()
+    return height
   }
 
   /** A colour that nobody knows is white. */
@@ -294,29 +257,4 @@ export class Sheet {
     const color = rgb(red / 255, green / 255, blue / 255)
     this.page.drawRectangle({ x, y, width, height, color, borderColor: INK, borderWidth: 0.5 })
   }
-
-  /** The same piece to the same scale is embedded once. Long pieces bear their length. */
-  private async piecePicture(piece: PieceCount, look: PieceLook, x: number, y: number): Promise<void> {
-    const key = `${pieceKey(piece)} ${look.view} ${look.scale.toFixed(2)}`
-    let picture = this.pieces.get(key)
-    if (!picture) this.pieces.set(key, (picture = this.embedLines(this.input.painter.drawPiece(piece, PIECE_PICTURE, look))))
-    this.place(await picture, { x, y, width: PIECE.width }, PIECE.height)
-    const label = lengthLabel(piece, this.input.catalogue.shapes)
-    if (label === '') return
-    const width = this.bold.widthOfTextAtSize(label, 6.5) + 4
-    // Long pieces run down to the right: the corner above is free.
-    const [left, low] = [x + PIECE.width - width, y + PIECE.height - 8]
-    this.page.drawRectangle({ x: left, y: low, width, height: 8, color: rgb(1, 1, 1), borderColor: INK, borderWidth: 0.4 })
-    this.text(label, left + 2, low + 1.8, { size: 6.5, font: this.bold })
-  }
-}
-
-/** px */
-const PIECE_PICTURE: PictureSize = { width: PIECE.width * PIECE_PX, height: PIECE.height * PIECE_PX }
-
-interface LineOptions {
-  readonly look: PieceLook
-  readonly letter: string
-  /** A title too long for its line goes on in the next. */
-  readonly wraps?: boolean
 }

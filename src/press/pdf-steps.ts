@@ -3,11 +3,12 @@ import { lettersOf, pieceKey } from '@core/count'
 import type { PictureSize } from '@core/picture'
 import { FlowColumn, type SheetPlace } from './column'
 import { PhotoSheet } from './pdf-photos'
-import { ACCENT, ASPECT, CAUTION, columnsIn, FAINT, INK, LINE, MARGIN, type TextOptions } from './pdf-sheet'
+import { columnsIn, LINE } from './pdf-pieces'
+import { ACCENT, ASPECT, CAUTION, FAINT, INK, MARGIN, type TextOptions } from './pdf-sheet'
 import { packRows, type PackedSheet, type SheetRow } from './row-packing'
 import { cellKind, pictureIn, STEP_PX, type CellKind, type CellRoom } from './step-cells'
 import { joinTexts, stepTexts, trayWords, type SheetText } from './step-texts'
-import { paragraphs } from './text'
+import { paragraphs } from './type/lines'
 
 /** Beside the picture of a step that has the whole width, pt. */
 const SIDE = 158
@@ -129,9 +130,9 @@ export class StepSheet extends PhotoSheet {
     const { picture } = SECTION_HEAD
     this.bookmark(`${page.letter} ${page.name}`)
     this.text(page.letter, x, y - 16, { size: 22, font: this.bold, colour: ACCENT })
-    this.text(page.name, x + 20 + 11 * page.letter.length, y - 16, { size: 17, font: this.bold })
+    this.text(page.name, x + 20 + 11 * page.letter.length, y - 16, { size: 17, font: this.bold, role: 'H2' })
     this.text(trayWords(page), x, y - 32, { size: 9.5, colour: FAINT })
-    await this.picture(page.picture, 'finished', { x: x + width - picture, y: y - picture * ASPECT, width: picture })
+    await this.picture(page.picture, { x: x + width - picture, y: y - picture * ASPECT, width: picture }, finishedSection(page))
     await this.table(new FlowColumn(x, width - picture - GUTTER, y - SECTION_HEAD.words - 10), page.pieces)
   }
 
@@ -151,6 +152,7 @@ export class StepSheet extends PhotoSheet {
       kind: 'wide',
       height: (share) => HEAD + Math.max(picture.height * share, side + 10) + GAP,
       print: async (place, share) => {
+        this.tags.begin('Sect')
         this.rail(page, place)
         const own = { width: picture.width * share, height: picture.height * share }
         const below = place.y - HEAD
@@ -158,6 +160,7 @@ export class StepSheet extends PhotoSheet {
         const column = new FlowColumn(place.x + place.width - width, width, below - 10)
         await this.callout(page, column)
         this.texts(stepTexts(page), column)
+        this.tags.end()
       },
     }
   }
@@ -170,6 +173,7 @@ export class StepSheet extends PhotoSheet {
       kind: 'half',
       height: (share) => HEAD + above + picture.height * share + (below === 0 ? 0 : below + 12) + GAP,
       print: async (place, share) => {
+        this.tags.begin('Sect')
         this.rail(page, place)
         const column = new FlowColumn(place.x, place.width, place.y - HEAD - 10)
         await this.callout(page, column)
@@ -177,17 +181,18 @@ export class StepSheet extends PhotoSheet {
         const low = column.y + 10 - own.height
         await this.stepPicture(page, { x: place.x + (place.width - own.width) / 2, y: low, width: own.width }, picture)
         this.texts(stepTexts(page), new FlowColumn(place.x, place.width, low - 12))
+        this.tags.end()
       },
     }
   }
 
   /** @param full the size it is drawn for, pt: all pictures of a frame are drawn alike, and placed a little smaller where they must */
   private stepPicture(page: StepPage, place: SheetPlace, full: PictureSize): Promise<void> {
-    return this.picture(page.picture, 'step', place, {
-      width: Math.round(full.width * STEP_PX),
-      height: Math.round(full.height * STEP_PX),
-    })
+    const size = { width: Math.round(full.width * STEP_PX), height: Math.round(full.height * STEP_PX) }
+    return this.picture(page.picture, place, { content: 'step', alt: this.spoken(page), size })
   }
+
+  private spoken = (page: StepPage): string => this.input.spoken?.(page) ?? page.spoken
 
   private piecesHeight(page: StepPage, width: number): number {
     const lines = page.callout.reduce((sum, piece) => sum + this.lineHeight(piece, width), 0)
@@ -199,14 +204,17 @@ export class StepSheet extends PhotoSheet {
     this.texts(joinTexts(page), column)
     const letters = lettersOf(page.callout, this.input.catalogue.colours)
     const looks = this.looksOf(page.callout)
-    for (const piece of page.callout) {
-      await this.pieceLine(piece, column, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '', wraps: true })
-      column.take(this.lineHeight(piece, column.width))
-    }
+    await this.tagged('L', async () => {
+      for (const piece of page.callout) {
+        await this.pieceLine(piece, column, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '', wraps: true })
+        column.take(this.lineHeight(piece, column.width))
+      }
+    })
   }
 
   private async longStep(page: StepPage): Promise<void> {
     this.newPage()
+    this.tags.begin('Sect')
     const top = this.height - ENDS.top
     this.rail(page, { x: MARGIN, y: top, width: this.whole })
     const column = this.pageColumn(top - 40)
@@ -215,7 +223,7 @@ export class StepSheet extends PhotoSheet {
     if (page.picture) {
       const width = Math.min(column.width, page.photos.length > 0 ? 300 : 420)
       column.take(width * ASPECT)
-      await this.picture(page.picture, 'step', { x: MARGIN, y: column.y, width })
+      await this.picture(page.picture, { x: MARGIN, y: column.y, width }, { content: 'step', alt: this.spoken(page) })
       column.take(22)
     }
     for (const photo of page.photos) await this.photo(photo, column, page.picture ? 250 : 380)
@@ -229,6 +237,7 @@ export class StepSheet extends PhotoSheet {
       column.need(90)
       this.write(column, piece, { size: 10 }, 3)
     }
+    this.tags.end()
   }
 
   private textsHeight = (texts: readonly SheetText[], width: number): number =>
@@ -270,7 +279,7 @@ export class StepSheet extends PhotoSheet {
   private rail(page: StepPage, { x: left, y: top, width }: SheetPlace): void {
     const from = left + 58
     const length = left + width - from
-    this.text(page.label, left, top - 12, { size: 17, font: this.bold })
+    this.text(page.label, left, top - 12, { size: 17, font: this.bold, role: 'H3' })
     this.page.drawLine({ start: { x: from, y: top - 7 }, end: { x: from + length, y: top - 7 }, thickness: 0.8, color: INK })
     const gap = length / page.of
     for (let step = 1; step <= page.of; step++) {
@@ -287,11 +296,15 @@ export class StepSheet extends PhotoSheet {
     }
     this.text(page.name, from, top - 24, { size: 9, colour: FAINT })
     if (page.bag !== '') {
-      const wide = this.regular.widthOfTextAtSize(page.name, 9)
+      const wide = this.regular.widthOf(page.name, 9)
       this.text(`${page.bag}.`, from + wide + 10, top - 24, { size: 9, font: this.bold })
     }
   }
 }
+
+/** How the picture of a whole section is shown, and what is said of it. */
+export const finishedSection = ({ letter, name }: TrayPage) =>
+  ({ content: 'finished', alt: `Section ${letter}, ${name}, finished.` }) as const
 
 /** What stands before a text, pt. */
 const indentOf = ({ sign, path }: SheetText): number =>

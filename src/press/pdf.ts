@@ -2,11 +2,13 @@ import { PDFDocument } from '@cantoo/pdf-lib'
 import type { CoverPage, InventoryPage, Page, TrayPage } from '@core/booklet'
 import { Fault } from '@core/fault'
 import { addOutline } from './pdf-outline'
-import { StepSheet } from './pdf-steps'
+import { finishedSection, StepSheet } from './pdf-steps'
 import { trayWords } from './step-texts'
 import type { FlowColumn } from './column'
 import { ACCENT, ASPECT, FAINT, MARGIN, TOP, type PdfInput } from './pdf-sheet'
-import { paragraphs } from './text'
+import { lettersIn } from './type/faces'
+import { paragraphs } from './type/lines'
+import { loadTypefaces } from './type/load'
 
 export type { PdfInput } from './pdf-sheet'
 
@@ -25,12 +27,7 @@ const COLOUR_LINE = 16
 export async function writePdf(input: PdfInput): Promise<Uint8Array> {
   if (input.pages.length === 0) throw new Fault('no-pages', 'The booklet has no page.')
   const doc = await PDFDocument.create()
-  // Larger than all else here together: a download of its own.
-  const { default: fontkit } = await import('@cantoo/fontkit')
-  doc.registerFontkit(fontkit)
-  const features = { tnum: true, liga: false }
-  const regular = await doc.embedFont(input.fonts.regular, { subset: true, features })
-  const bold = await doc.embedFont(input.fonts.bold, { subset: true, features })
+  const { regular, bold } = await loadTypefaces(doc, input.font, lettersOfPages(input))
   const press = new Press(doc, regular, bold, input)
   for (const [i, page] of input.pages.entries()) {
     await press.print(page)
@@ -39,8 +36,9 @@ export async function writePdf(input: PdfInput): Promise<Uint8Array> {
   await press.printSteps()
   press.numberPages()
   addOutline(doc, press.bookmarks)
+  press.tags.write(doc)
   const cover = input.pages.find((page) => page.kind === 'cover')
-  doc.setTitle(cover?.name ?? 'Booklet')
+  doc.setTitle(cover?.name ?? 'Booklet', { showInWindowTitleBar: true })
   doc.setAuthor(cover?.designer ?? '')
   doc.setProducer('Jump Rail')
   doc.setLanguage('en')
@@ -68,8 +66,9 @@ class Press extends StepSheet {
     this.doc.getPages().forEach((page, i) => {
       if (i === 0) return
       const text = String(i + 1)
-      const x = this.width / 2 - this.regular.widthOfTextAtSize(text, 9) / 2
-      page.drawText(text, { x, y: 18, size: 9, font: this.regular, color: FAINT })
+      const x = this.width / 2 - this.regular.widthOf(text, 9) / 2
+      this.tags.drawOn(page)
+      page.drawText(text, { x, y: 18, size: 9, font: this.regular.first, color: FAINT })
     })
   }
 
@@ -77,13 +76,14 @@ class Press extends StepSheet {
     this.newPage()
     this.bookmark(page.name)
     const column = this.pageColumn(this.height - 84)
-    this.write(column, page.name, { size: 34, font: this.bold })
+    this.write(column, page.name, { size: 34, font: this.bold, role: 'H1' })
     if (page.designer !== '') this.write(column, `Designed by ${page.designer}`, { size: 13, colour: FAINT })
     this.page.drawRectangle({ x: MARGIN, y: column.y - 4, width: 56, height: 3, color: ACCENT })
     // On a low sheet the picture leaves room for what is said below it.
     const width = Math.min(column.width, (MOST_OF_COVER * this.height) / ASPECT)
     column.take(width * ASPECT, 20)
-    await this.picture(page.picture, 'finished', { x: column.x + (column.width - width) / 2, y: column.y, width })
+    const place = { x: column.x + (column.width - width) / 2, y: column.y, width }
+    await this.picture(page.picture, place, { content: 'finished', alt: `${page.name}, finished.` })
     column.take(30)
     this.facts(page, column)
     column.take(40)
@@ -107,8 +107,10 @@ class Press extends StepSheet {
     ] as const
     facts.forEach(([value, label], i) => {
       const left = x + (i * width) / facts.length
+      this.tags.begin('P')
       this.text(String(value), left, y, { size: 18, font: this.bold })
       this.text(label, left, y - 14, { size: 9.5, colour: FAINT })
+      this.tags.end()
     })
   }
 
@@ -117,17 +119,18 @@ class Press extends StepSheet {
     this.bookmark(`${page.letter} ${page.name}`)
     const top = this.height - TOP
     this.text(page.letter, MARGIN, top, { size: 26, font: this.bold, colour: ACCENT })
-    this.text(page.name, MARGIN + 22 + 12 * page.letter.length, top, { size: 22, font: this.bold })
+    this.text(page.name, MARGIN + 22 + 12 * page.letter.length, top, { size: 22, font: this.bold, role: 'H2' })
     this.text(trayWords(page), MARGIN, top - 20, { size: 10.5, colour: FAINT })
     const width = Math.min(TRAY_PICTURE.width, TRAY_PICTURE.share * this.width)
-    await this.picture(page.picture, 'finished', { x: this.width - MARGIN - width, y: this.height - 44 - width * ASPECT, width })
+    const place = { x: this.width - MARGIN - width, y: this.height - 44 - width * ASPECT, width }
+    await this.picture(page.picture, place, finishedSection(page))
     const column = this.pageColumn(this.height - 60 - width * ASPECT)
-    this.text('The pieces for this section', MARGIN, column.y, { size: 12, font: this.bold })
+    this.text('The pieces for this section', MARGIN, column.y, { size: 12, font: this.bold, role: 'H3' })
     column.take(22)
     await this.table(column, page.pieces)
     if (page.mirroredPieces.length > 0) {
       column.need(120)
-      this.text('The pieces for its mirror image', MARGIN, column.y - 10, { size: 12, font: this.bold })
+      this.text('The pieces for its mirror image', MARGIN, column.y - 10, { size: 12, font: this.bold, role: 'H3' })
       column.take(32)
       await this.table(column, page.mirroredPieces)
     }
@@ -141,13 +144,13 @@ class Press extends StepSheet {
     this.newPage()
     this.bookmark('All pieces')
     const column = this.pageColumn()
-    this.text('All pieces', MARGIN, column.y, { size: 22, font: this.bold })
+    this.text('All pieces', MARGIN, column.y, { size: 22, font: this.bold, role: 'H2' })
     this.text(`${page.parts} parts, ${page.pieces.length} different pieces`, MARGIN, column.y - 18, { size: 10.5, colour: FAINT })
     column.take(46)
     await this.table(column, page.pieces)
     column.need(60 + (page.colours.length / COLOURS_IN_ROW) * COLOUR_LINE)
     column.take(20)
-    this.text('All colours', MARGIN, column.y, { size: 14, font: this.bold })
+    this.text('All colours', MARGIN, column.y, { size: 14, font: this.bold, role: 'H3' })
     column.take(20)
     this.colourList(page.colours, column)
     column.take(Math.ceil(page.colours.length / COLOURS_IN_ROW) * COLOUR_LINE)
@@ -160,7 +163,7 @@ class Press extends StepSheet {
       const line = y - Math.floor(i / COLOURS_IN_ROW) * COLOUR_LINE
       const known = this.input.catalogue.colours.get(colour)
       const text = String(count)
-      this.text(text, left + 28 - this.bold.widthOfTextAtSize(text, 10), line, { size: 10, font: this.bold })
+      this.text(text, left + 28 - this.bold.widthOf(text, 10), line, { size: 10, font: this.bold })
       this.swatch(known?.hex, { x: left + 34, y: line - 1, width: 10 }, 9)
       const own = this.input.beside?.('colour', colour) ?? ''
       this.text(`${known?.name ?? colour}${own === '' ? '' : `, ${own}`}`, left + 50, line, { size: 9.5 })
@@ -171,10 +174,18 @@ class Press extends StepSheet {
   private list({ title, lines }: InventoryPage['lists'][number], column: FlowColumn): void {
     column.need(FOOT + LIST_HEAD)
     column.take(18)
-    this.write(column, title, { size: 14, font: this.bold }, 6)
+    this.write(column, title, { size: 14, font: this.bold, role: 'H3' }, 6)
     for (const line of lines) {
       column.need(FOOT)
       this.write(column, line, { size: 10.5 }, 4)
     }
   }
+}
+
+/** All letters that may be printed. */
+function lettersOfPages({ pages, catalogue, beside }: PdfInput): Set<string> {
+  const letters = lettersIn(pages)
+  for (const [id, { title }] of catalogue.shapes) lettersIn([title, beside?.('shape', id) ?? ''], letters)
+  for (const [id, { name }] of catalogue.colours) lettersIn([name, beside?.('colour', id) ?? ''], letters)
+  return letters
 }

@@ -3,16 +3,15 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { makePages, makeBundle, type Bundle, type Page } from '@core/booklet'
+import { makePages, makeBundle, spokenPlaces, type Bundle, type Page } from '@core/booklet'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { catalogueOf, readModelText } from '@core/model'
 import { BUNDLE_MARK, writeHtml, type Paper } from './index'
 import { BookletPainter } from './paint'
+import { packagedFont } from './support/packaged-fonts'
 import { writePdf } from './pdf'
 
 const at = (path: string): string => new URL(`../../${path}`, import.meta.url).pathname
-const font = (weight: string): Uint8Array =>
-  readFileSync(at(`node_modules/@expo-google-fonts/atkinson-hyperlegible-next/${weight}/AtkinsonHyperlegibleNext_${weight}.ttf`))
 
 const model = readModelText(readFileSync(at('demo/models/ferry-house.rail.json'), 'utf8'))
 const { report, looks } = reportModel(model)
@@ -24,7 +23,8 @@ async function printed(paper: Paper, progress?: (fraction: number) => void, page
     pages,
     catalogue: catalogueOf(model),
     paper,
-    fonts: { regular: font('400Regular'), bold: font('700Bold') },
+    font: packagedFont,
+    spoken: ({ spoken, section, number }) => [spoken, ...spokenPlaces(bundle, section, number)].join(' '),
     painter,
     ...(progress ? { progress } : {}),
   })
@@ -107,6 +107,38 @@ describe('the PDF', () => {
     expect(words.length).toBeGreaterThan(200)
     const off = words.filter(([left, top, right, bottom]) => left! < 10 || top! < 5 || right! > width - 10 || bottom! > height - 5)
     expect(off).toEqual([])
+  })
+
+  it('is tagged: headings, lists, and pictures with what they show in words; all else is decoration', { timeout: 120_000 }, async () => {
+    const { path } = await (whole ??= printWhole())
+    expect(run('pdfinfo', path)).toMatch(/Tagged:\s+yes/)
+    const tree = run('pdfinfo', '-struct-text', path)
+    const pages = makePages(bundle)
+    const count = (role: string): number => tree.match(new RegExp(`^ *${role}\\b`, 'gm'))?.length ?? 0
+    const steps = pages.filter(({ kind }) => kind === 'step' || kind === 'jump')
+    expect(count('H1')).toBe(1)
+    expect(count('Sect')).toBe(steps.length)
+    for (const page of steps) if ('label' in page) expect(tree).toMatch(new RegExp(`H3 \\(block\\)\\s+"${page.label}"`))
+    const structure = execFileSync('qpdf', ['--qdf', '--object-streams=disable', path, '-'], { maxBuffer: 1e8 }).toString('latin1')
+    expect(structure.match(/\/S \/Figure/g)).toHaveLength(structure.match(/\/Alt /g)!.length)
+    // Every stretch that is begun is ended, none within another.
+    const marks = [...structure.matchAll(/^(?:\/\w+ (?:<<[^>]*>> )?(BDC|BMC)|(EMC))$/gm)].map(([, begin]) => begin !== undefined)
+    expect(marks.length).toBeGreaterThan(500)
+    marks.forEach((isBegin, i) => expect(isBegin).toBe(i % 2 === 0))
+  })
+
+  it('sets names of four more scripts, in the order in which they are read', async () => {
+    const names = ['Водяная мельница', 'Ο φάρος', 'טחנת הרוח', 'بيت العبارة', '渡船の家']
+    const pages = makePages(bundle)
+      .slice(0, 2)
+      .map((page, i) => (i === 0 ? { ...page, name: names[0]!, notes: names.slice(1).join('\n') } : page))
+    const path = await printed('a4', undefined, pages as Page[])
+    expect(run('qpdf', '--check', path)).toContain('No syntax or stream encoding errors')
+    const text = run('pdftotext', path, '-')
+    for (const name of names) expect(text).toContain(name)
+    const fonts = run('pdffonts', path).trim().split('\n').slice(2)
+    for (const face of ['NotoSans-', 'NotoSansHebrew', 'NotoSansArabic', 'NotoSansSC']) expect(fonts.join()).toContain(face)
+    for (const font of fonts) expect(font).toMatch(/ yes +\w+ +yes /)
   })
 
   it('comes on letter paper too', async () => {

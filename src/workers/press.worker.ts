@@ -1,9 +1,8 @@
-import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
-import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
 import { expose, transfer } from 'comlink'
 import { Fault, plainFault, type PlainFault } from '@core/fault'
-import { EXPORTS, type ExportAssets, type ExportInput } from '@press/index'
+import { EXPORTS, lettersWithoutFace, type ExportAssets, type ExportInput } from '@press/index'
 import { staysAlive } from './alive'
+import { FONT_FILES } from './font-files'
 
 const alive = staysAlive()
 
@@ -15,7 +14,7 @@ async function fetched(url: string): Promise<Response> {
 }
 
 const assets: ExportAssets = {
-  font: async (weight) => new Uint8Array(await (await fetched(weight === 'bold' ? boldUrl : regularUrl)).arrayBuffer()),
+  font: async (face, weight) => new Uint8Array(await (await fetched(FONT_FILES[face][weight])).arrayBuffer()),
   followPage: async () => (await fetched('/follow/follow.html')).text(),
 }
 
@@ -29,6 +28,8 @@ const encoder = new TextEncoder()
 
 const api = {
   ready: (): Promise<boolean> => alive,
+  /** Letters of some texts that no typeface of ours has. @throws Fault where a font cannot be loaded */
+  lacking: (texts: readonly string[]): Promise<string[]> => lettersWithoutFace(texts, assets.font.bind(assets)),
   /** Writes a file; a fault comes back as data. To stop, end the worker. */
   async write(id: string, input: Omit<ExportInput, 'assets' | 'progress'>, progress: (fraction: number) => void): Promise<Written> {
     try {

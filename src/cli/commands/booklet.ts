@@ -4,7 +4,8 @@ import { planBooklet } from '@core/booklet'
 import { hasErrors } from '@core/checks'
 import { EFFORTS } from '@core/plan'
 import { listInWords } from '@core/words'
-import { exportFor, EXPORTS, PAPERS, type ExportAssets, type Paper } from '@press/index'
+import { exportFor, EXPORTS, lettersLackingIn, lettersWithoutFace, PAPERS, type ExportAssets, type Paper } from '@press/index'
+import { say } from '../console'
 import { DONE, NOT_BUILDABLE } from '../exit-codes'
 import { loadFile, save } from '../files'
 import type { DefineCommand } from './command'
@@ -25,7 +26,7 @@ export const defineBooklet: DefineCommand = (program, finish) =>
 const asset = (path: string): Promise<Buffer> => readFile(new URL(path, import.meta.url))
 
 const assets: ExportAssets = {
-  font: (weight) => asset(`../fonts/${weight}.ttf`),
+  font: (face, weight) => asset(`../fonts/${face}-${weight}.ttf`),
   followPage: async () => (await asset('../follow/follow.html')).toString('utf8'),
 }
 
@@ -33,11 +34,13 @@ type BookletValues = { readonly output: string; readonly paper: Paper } & Parame
 
 async function booklet(file: string, values: BookletValues): Promise<number> {
   const { output, paper } = values
-  const { write } = exportFor(output)
+  const { write, usesPaper } = exportFor(output)
   const { techniques, ...choice } = versionChoice(values)
   const { model } = await loadFile(file)
   const told = techniques === undefined ? model : { ...model, techniques }
   const { bundle, report } = planBooklet(told, choice, { effort: EFFORTS.normal })
+  const lacking = usesPaper ? await lettersLackingIn(told, (letters) => lettersWithoutFace(letters, assets.font.bind(assets))) : []
+  if (lacking.length > 0) say(`No typeface here has ${lacking.join(' ')}: the booklet shows an empty box for each.`)
   await save(output, await write({ bundle, paper, aliases: [], assets }))
   return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
 }

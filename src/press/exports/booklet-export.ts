@@ -1,5 +1,6 @@
 import type { Bundle } from '@core/booklet'
 import type { Alias } from '@core/names'
+import type { Face, Weight } from '../type/faces'
 
 /** Sizes of a page. */
 export const PAPERS = ['a4', 'a5', 'letter', 'square'] as const
@@ -19,7 +20,7 @@ export interface ExportInput {
 /** What is shipped beside the program; the page and the command line find it in different places. */
 export interface ExportAssets {
   /** TrueType. */
-  font(weight: 'regular' | 'bold'): Promise<Uint8Array>
+  font(face: Face, weight: Weight): Promise<Uint8Array>
   /** The follower as one HTML page, without a booklet. */
   followPage(): Promise<string>
 }

@@ -1,4 +1,4 @@
-import { makePages } from '@core/booklet'
+import { makePages, spokenPlaces } from '@core/booklet'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
 import type { BookletExport } from './booklet-export'
@@ -24,7 +24,8 @@ export const pdfBooklet: BookletExport = {
       pages: makePages(bundle),
       catalogue: catalogueOf(bundle.model),
       paper,
-      fonts: { regular: await assets.font('regular'), bold: await assets.font('bold') },
+      font: (face, weight) => assets.font(face, weight),
+      spoken: ({ spoken, section, number }) => [spoken, ...spokenPlaces(bundle, section, number)].join(' '),
       painter: new BookletPainter(bundle, PICTURE, { leastStud: LEAST_STUD_PX }),
       beside: (kind, id) => aliasText(aliases, kind, id),
       ...(progress ? { progress } : {}),

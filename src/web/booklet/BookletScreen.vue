@@ -15,6 +15,7 @@ import BookletTabs from '../proof/BookletTabs.vue'
 import BookletSheet from './BookletSheet.vue'
 import ReadinessList from './ReadinessList.vue'
 import { useExport } from './use-export'
+import { useLackingLetters } from './use-lacking-letters'
 import { useWholeBundle } from './use-whole-bundle'
 import VersionsInBooklet from './VersionsInBooklet.vue'
 
@@ -25,6 +26,8 @@ const errors = computed(() => open.report!.findings.filter((finding) => finding.
 const paper = ref<string>(PAPERS[0])
 const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: 'A4', a5: 'A5', letter: 'Letter', square: 'Square' }
 const PAPER_OPTIONS = PAPERS.map((value) => ({ value, label: PAPER_NAMES[value] }))
+
+const lacking = useLackingLetters(() => open.shown)
 
 /** How many sheets are on the page: more come in as the person scrolls. */
 const shown = ref(12)
@@ -75,6 +78,10 @@ async function save(asked: BookletExport): Promise<void> {
       <PublishPanel v-if="open.snapshot" :model-id="open.id" :whole="whole" />
 
       <h2>As a file</h2>
+      <p v-if="lacking.length > 0" class="warn" role="status">
+        <b>▲ No typeface here has {{ lacking.slice(0, 12).join(' ') }}{{ lacking.length > 12 ? ' …' : '' }}</b
+        >: a PDF shows an empty box for each.
+      </p>
       <div ref="buttons" class="files">
         <template v-for="each in EXPORTS" :key="each.id">
           <ChoiceList v-if="each.usesPaper" v-model="paper" label="Paper" :options="PAPER_OPTIONS" />

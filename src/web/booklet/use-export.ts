@@ -4,7 +4,8 @@ import { plainFault, type PlainFault } from '@core/fault'
 import type { BookletExport, ExportInput } from '@press/index'
 import type { PressApi } from '../../workers/press.worker'
 import { download, fileName } from '../shared/download'
-import { RequestTable } from '../workers/request-table'
+import type { RequestTable } from '../workers/request-table'
+import { startPress } from './press-worker'
 
 /** Writes booklets as files in a worker of its own, one at a time. */
 export function useExport() {
@@ -15,10 +16,7 @@ export function useExport() {
   /** @returns why it was not written, where it was not */
   async function write(asked: BookletExport, input: Omit<ExportInput, 'assets' | 'progress'>): Promise<PlainFault | 'stopped' | 'done'> {
     stop()
-    const worker = new RequestTable<PressApi>(
-      'press',
-      (name) => new Worker(new URL('../../workers/press.worker.ts', import.meta.url), { type: 'module', name }),
-    )
+    const worker = startPress()
     press.value = worker
     running.value = asked
     progress.value = 0

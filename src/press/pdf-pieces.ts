@@ -1,0 +1,128 @@
+import { rgb } from '@cantoo/pdf-lib'
+import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count'
+import type { PictureSize, PieceLook } from '@core/picture'
+import type { FlowColumn, SheetPlace } from './column'
+import { FAINT, INK, Sheet, type Placeable } from './pdf-sheet'
+import { breakLines, fit } from './type/lines'
+
+const PIECE = { width: 42, height: 30 }
+/** px of a piece's picture for one pt. */
+const PIECE_PX = 3
+/** Of a piece's title: size, and from line to line. */
+const TITLE = 9
+const TITLE_LINE = 10
+export const LINE = 30
+/** Between two columns of pieces, and the least width in which two can be read, pt. */
+const COLUMN_GAP = 20
+const TWO_COLUMNS = 230
+
+/** How many columns of pieces stand beside each other in a width, pt. */
+export const columnsIn = (width: number): number => (width < TWO_COLUMNS ? 1 : 2)
+/** What stays free below a table, pt. */
+const FOOT = 50
+
+/** Prints pieces: how many, what they look like, what they are called. */
+export class PieceSheet extends Sheet {
+  private readonly pieces = new Map<string, Promise<Placeable>>()
+
+  /** Pieces in two columns; goes on to new pages where it must. */
+  protected table = (into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string> = new Map()): Promise<void> =>
+    this.tagged('L', () => this.printTable(into, pieces, letters))
+
+  private async printTable(into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string>): Promise<void> {
+    const columns = columnsIn(into.width)
+    const width = (into.width - (columns - 1) * COLUMN_GAP) / columns
+    const looks = this.looksOf(pieces)
+    let rest = [...pieces]
+    for (;;) {
+      const rows = Math.max(1, Math.floor((into.y - FOOT) / LINE))
+      const here = rest.slice(0, rows * columns)
+      const inEach = Math.min(rows, Math.ceil(here.length / columns))
+      for (const [i, piece] of here.entries()) {
+        const x = into.x + Math.floor(i / inEach) * (width + COLUMN_GAP)
+        const y = into.y - (i % inEach) * LINE
+        await this.pieceLine(
+          piece,
+          { x, y, width },
+          {
+            look: looks.get(piece)!,
+            letter: letters.get(pieceKey(piece)) ?? '',
+          },
+        )
+      }
+      rest = rest.slice(here.length)
+      into.take(inEach * LINE)
+      if (rest.length === 0) return
+      into.need(Infinity)
+    }
+  }
+
+  /** How the pieces of one tray are drawn. */
+  protected looksOf(pieces: readonly PieceCount[]): Map<PieceCount, PieceLook> {
+    const looks = this.input.painter.trayLooks(pieces, PIECE_PICTURE)
+    return new Map(pieces.map((piece, i) => [piece, looks[i]!]))
+  }
+
+  /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
+  protected pieceLine = (piece: PieceCount, place: SheetPlace, options: LineOptions): Promise<void> =>
+    this.tagged('LI', () => this.tagged('LBody', () => this.printPiece(piece, place, options)))
+
+  private async printPiece(piece: PieceCount, { x, y, width }: SheetPlace, { look, letter, wraps = false }: LineOptions): Promise<void> {
+    const { colours } = this.input.catalogue
+    const count = String(piece.count)
+    this.text(count, x + 22 - this.bold.widthOf(count, 11), y, { size: 11, font: this.bold })
+    await this.piecePicture(piece, look, x + 26, y - 10)
+    const at = x + 31 + PIECE.width
+    const title = `${letter === '' ? '' : `(${letter}) `}${this.titleOf(piece)}`
+    const lines = wraps ? this.titleLines(title, width) : [fit(title, this.regular, TITLE, width - (at - x))]
+    lines.forEach((line, i) => this.text(line, at, y + 4 - i * TITLE_LINE, { size: TITLE }))
+    const low = y - (lines.length - 1) * TITLE_LINE
+    const colour = colours.get(piece.colour)
+    this.swatch(colour?.hex, { x: at, y: low - 6.5, width: 8 }, 6.5)
+    const hints = [colour?.name ?? piece.colour, this.input.beside?.('colour', piece.colour) ?? '', look.isSmaller ? 'drawn smaller' : '']
+    const hint = hints.filter((word) => word !== '').join(', ')
+    this.text(fit(hint, this.regular, 8, width - (at - x) - 12), at + 12, low - 6, { size: 8, colour: FAINT })
+    this.rule(x, low - 10.5, width)
+  }
+
+  private titleOf(piece: PieceCount): string {
+    const { title } = this.input.catalogue.shapes.get(piece.shape) ?? { title: piece.shape }
+    const words = [title, this.input.beside?.('shape', piece.shape) ?? '', pieceExtras(piece)]
+    return words.filter((word) => word !== '').join(', ')
+  }
+
+  private titleLines(title: string, width: number): string[] {
+    const room = width - 31 - PIECE.width
+    return breakLines(title, (line) => this.regular.widthOf(line, TITLE) <= room)
+  }
+
+  /** The height of a piece's line whose title wraps, pt. */
+  protected lineHeight(piece: PieceCount, width: number): number {
+    return LINE + (this.titleLines(`(A) ${this.titleOf(piece)}`, width).length - 1) * TITLE_LINE
+  }
+
+  /** The same piece to the same scale is embedded once. Long pieces bear their length. */
+  private async piecePicture(piece: PieceCount, look: PieceLook, x: number, y: number): Promise<void> {
+    const key = `${pieceKey(piece)} ${look.view} ${look.scale.toFixed(2)}`
+    let picture = this.pieces.get(key)
+    if (!picture) this.pieces.set(key, (picture = this.embedLines(this.input.painter.drawPiece(piece, PIECE_PICTURE, look))))
+    this.place(await picture, { x, y, width: PIECE.width }, PIECE.height)
+    const label = lengthLabel(piece, this.input.catalogue.shapes)
+    if (label === '') return
+    const width = this.bold.widthOf(label, 6.5) + 4
+    // Long pieces run down to the right: the corner above is free.
+    const [left, low] = [x + PIECE.width - width, y + PIECE.height - 8]
+    this.page.drawRectangle({ x: left, y: low, width, height: 8, color: rgb(1, 1, 1), borderColor: INK, borderWidth: 0.4 })
+    this.text(label, left + 2, low + 1.8, { size: 6.5, font: this.bold })
+  }
+}
+
+/** px */
+const PIECE_PICTURE: PictureSize = { width: PIECE.width * PIECE_PX, height: PIECE.height * PIECE_PX }
+
+interface LineOptions {
+  readonly look: PieceLook
+  readonly letter: string
+  /** A title too long for its line goes on in the next. */
+  readonly wraps?: boolean
+}
