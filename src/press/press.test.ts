@@ -8,7 +8,7 @@ import { reportModel, viewsOf } from '@core/pipeline'
 import { catalogueOf, readModelText } from '@core/model'
 import { BUNDLE_MARK, writeHtml, type Paper } from './index'
 import { BookletPainter } from './paint'
-import { packagedFont } from './support/packaged-fonts'
+import { packagedFont } from '../../tests/support/packaged-fonts'
 import { writePdf } from './pdf'
 
 const at = (path: string): string => new URL(`../../${path}`, import.meta.url).pathname

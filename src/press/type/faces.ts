@@ -1,5 +1,5 @@
 /** The faces that texts are set in, most wanted first: what a face does not have is looked for in those after it. */
-export const FACES = ['latin', 'greek-cyrillic', 'hebrew', 'arabic', 'han'] as const
+const FACES = ['latin', 'greek-cyrillic', 'hebrew', 'arabic', 'han'] as const
 export type Face = (typeof FACES)[number]
 export type Weight = 'regular' | 'bold'
 

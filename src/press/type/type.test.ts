@@ -1,7 +1,7 @@
 import { PDFDocument } from '@cantoo/pdf-lib'
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { packagedFont } from '../support/packaged-fonts'
+import { packagedFont } from '../../../tests/support/packaged-fonts'
 import { turnedAround, visualOrder } from './direction'
 import { facesFor, lettersIn, mayLackLetters } from './faces'
 import { lettersWithoutFace } from './lacking'

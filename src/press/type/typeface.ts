@@ -3,7 +3,7 @@ import { isUnseen } from './faces'
 import { levelsOf, turnedAround, visualOrder } from './direction'
 
 /** A stretch of a line that one font sets, where it begins, pt from the line's left end. */
-export interface Run {
+interface Run {
   readonly font: PDFFont
   readonly text: string
   readonly x: number

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
-import type { FontSource } from '../type/load'
+import type { FontSource } from '../../src/press/type/load'
 
-const ROOT = new URL('../../../node_modules/@expo-google-fonts/', import.meta.url).pathname
+const ROOT = new URL('../../node_modules/@expo-google-fonts/', import.meta.url).pathname
 
 const NAMES = {
   latin: ['atkinson-hyperlegible-next', 'AtkinsonHyperlegibleNext'],
