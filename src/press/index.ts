@@ -2,5 +2,6 @@
 export * from './exports/booklet-export'
 export * from './exports/registry'
 export * from './html'
+export type { Preview, PreviewMark, PreviewSheet } from './preview'
 export { lettersLackingIn, lettersWithoutFace } from './type/lacking'
 export type { Face, Weight } from './type/faces'

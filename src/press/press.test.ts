@@ -3,13 +3,13 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { makePages, makeBundle, spokenPlaces, type Bundle, type Page } from '@core/booklet'
+import { makePages, makeBundle, type Bundle, type Page } from '@core/booklet'
 import { reportModel, viewsOf } from '@core/pipeline'
-import { catalogueOf, readModelText } from '@core/model'
-import { BUNDLE_MARK, writeHtml, type Paper } from './index'
-import { BookletPainter } from './paint'
+import { readModelText, type AskedBooklet, type Paper } from '@core/model'
+import { BUNDLE_MARK, writeHtml } from './index'
 import { packagedFont } from '../../tests/support/packaged-fonts'
-import { writePdf } from './pdf'
+import { writePdf } from './pdf/write'
+import { prepareSheets } from './sheets'
 
 const at = (path: string): string => new URL(`../../${path}`, import.meta.url).pathname
 
@@ -17,17 +17,15 @@ const model = readModelText(readFileSync(at('demo/models/ferry-house.rail.json')
 const { report, looks } = reportModel(model)
 const bundle = makeBundle(model, report, viewsOf(looks))
 
-async function printed(paper: Paper, progress?: (fraction: number) => void, pages = makePages(bundle)): Promise<string> {
-  const painter = new BookletPainter(bundle, { width: 160, height: 120 })
-  const bytes = await writePdf({
-    pages,
-    catalogue: catalogueOf(model),
-    paper,
-    font: packagedFont,
-    spoken: ({ spoken, section, number }) => [spoken, ...spokenPlaces(bundle, section, number)].join(' '),
-    painter,
-    ...(progress ? { progress } : {}),
-  })
+async function printed(
+  paper: Paper,
+  progress?: (fraction: number) => void,
+  pages?: readonly Page[],
+  wishes: AskedBooklet = {},
+): Promise<string> {
+  const asked = { ...bundle, model: { ...model, booklet: { ...wishes, paper } } }
+  const prepared = await prepareSheets({ bundle: asked, aliases: [], assets: { font: packagedFont } }, pages)
+  const bytes = await writePdf(prepared.laid, { ...prepared, ...(progress ? { progress } : {}) })
   const path = join(mkdtempSync(join(tmpdir(), 'jump-rail-')), 'booklet.pdf')
   writeFileSync(path, bytes)
   return path

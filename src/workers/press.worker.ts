@@ -1,7 +1,12 @@
 import { expose, transfer } from 'comlink'
+import type { BookletSource, PictureContent, PictureRef } from '@core/booklet'
+import type { PieceCount } from '@core/count'
 import { Fault, plainFault, type PlainFault } from '@core/fault'
-import { EXPORTS, lettersWithoutFace, type ExportAssets, type ExportInput } from '@press/index'
+import { EXPORTS, lettersWithoutFace, type ExportAssets, type ExportInput, type Preview } from '@press/index'
+import type { PictureSize, PieceLook } from '@core/picture'
+import type { BookletPainter } from '@press/paint'
 import { staysAlive } from './alive'
+import { forCanvas, given, type CanvasImage } from './canvas-image'
 import { FONT_FILES } from './font-files'
 
 const alive = staysAlive()
@@ -24,12 +29,30 @@ interface Written {
   readonly fault?: PlainFault
 }
 
+/** What is laid out: a booklet, and the designer's own names in it. */
+export interface SheetsAsked extends Pick<ExportInput, 'aliases'> {
+  readonly bundle: BookletSource
+}
+
+/** The booklet that is shown before it is printed. */
+let shown: BookletPainter | undefined
+
 const encoder = new TextEncoder()
 
 const api = {
   ready: (): Promise<boolean> => alive,
   /** Letters of some texts that no typeface of ours has. @throws Fault where a font cannot be loaded */
   lacking: (texts: readonly string[]): Promise<string[]> => lettersWithoutFace(texts, assets.font.bind(assets)),
+  /** Lays a booklet out on its sheets; pictures are asked for one by one. */
+  async lay(input: SheetsAsked): Promise<Preview> {
+    const [{ prepareSheets }, { previewOf }] = await Promise.all([import('@press/sheets'), import('@press/preview')])
+    const { laid, painter } = await prepareSheets({ ...input, assets })
+    shown = painter
+    return previewOf(laid)
+  },
+  /** A picture of the booklet that was laid out last, as it is printed. */
+  picture: (ref: PictureRef, content: PictureContent, size: PictureSize): CanvasImage => given(forCanvas(shown!.paint(ref, content, size))),
+  piece: (piece: PieceCount, size: PictureSize, look: PieceLook): CanvasImage => given(forCanvas(shown!.piece(piece, size, look))),
   /** Writes a file; a fault comes back as data. To stop, end the worker. */
   async write(id: string, input: Omit<ExportInput, 'assets' | 'progress'>, progress: (fraction: number) => void): Promise<Written> {
     try {

@@ -2,9 +2,10 @@ import { readFile } from 'node:fs/promises'
 import { Option } from 'commander'
 import { planBooklet } from '@core/booklet'
 import { hasErrors } from '@core/checks'
+import { PAPERS, type Paper } from '@core/model'
 import { EFFORTS } from '@core/plan'
 import { listInWords } from '@core/words'
-import { exportFor, EXPORTS, lettersLackingIn, lettersWithoutFace, PAPERS, type ExportAssets, type Paper } from '@press/index'
+import { exportFor, EXPORTS, lettersLackingIn, lettersWithoutFace, type ExportAssets } from '@press/index'
 import { say } from '../console'
 import { DONE, NOT_BUILDABLE } from '../exit-codes'
 import { loadFile, save } from '../files'
@@ -19,7 +20,7 @@ const KNOWN = listInWords(
 export const defineBooklet: DefineCommand = (program, finish) =>
   withVersionOptions(program.command('booklet <file>').description('the booklet of a model as a file'))
     .requiredOption('-o, --output <file>', `what to write, by extension: ${KNOWN}`)
-    .addOption(new Option('--paper <size>', 'of the pages').choices(PAPERS).default(PAPERS[0]))
+    .addOption(new Option('--paper <size>', 'of the pages, where it is not the one that the model names').choices(PAPERS))
     .action((file: string, values: BookletValues) => finish(booklet(file, values)))
 
 /** The command line stands in dist/node, beside dist/follow and dist/fonts. */
@@ -30,7 +31,7 @@ const assets: ExportAssets = {
   followPage: async () => (await asset('../follow/follow.html')).toString('utf8'),
 }
 
-type BookletValues = { readonly output: string; readonly paper: Paper } & Parameters<typeof versionChoice>[0]
+type BookletValues = { readonly output: string; readonly paper?: Paper } & Parameters<typeof versionChoice>[0]
 
 async function booklet(file: string, values: BookletValues): Promise<number> {
   const { output, paper } = values
@@ -41,6 +42,6 @@ async function booklet(file: string, values: BookletValues): Promise<number> {
   const { bundle, report } = planBooklet(told, choice, { effort: EFFORTS.normal })
   const lacking = usesPaper ? await lettersLackingIn(told, (letters) => lettersWithoutFace(letters, assets.font.bind(assets))) : []
   if (lacking.length > 0) say(`No typeface here has ${lacking.join(' ')}: the booklet shows an empty box for each.`)
-  await save(output, await write({ bundle, paper, aliases: [], assets }))
+  await save(output, await write({ bundle, ...(paper ? { paper } : {}), aliases: [], assets }))
   return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
 }

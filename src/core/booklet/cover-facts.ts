@@ -1,6 +1,6 @@
 import { massWords, sectionMasses } from '../count'
 import { rangeWords, roughBuildTime } from '../durations'
-import { Flattener, type ModelDocument } from '../model'
+import { Flattener, type Difficulty, type ModelDocument } from '../model'
 import { memo } from '../memo'
 import { MM_PER_U, posedBox, STUD_PITCH, type Vec } from '../space'
 import type { BookletSource } from './pages'
@@ -27,10 +27,19 @@ export function coverFacts({ model, plan }: BookletSource): string[] {
   const size = sizeOfModel(model)
   if (!size) return []
   const [width, depth, height] = size
+  const { people, difficulty } = model.booklet ?? {}
   const weighs = massWords(sectionMasses(model).get(model.root)!)
   return [
     `It is ${centimetres(width)} cm wide, ${centimetres(depth)} cm deep and ${centimetres(height)} cm high: ${studs(width)} × ${studs(depth)} studs.`,
     `It weighs ${weighs}.`,
     `Building it takes ${rangeWords(roughBuildTime(plan.sections))}.`,
+    ...(people === undefined ? [] : [people === 1 ? 'For one person.' : `For ${people} people who build together.`]),
+    ...(difficulty ? [DIFFICULTY_WORDS[difficulty]] : []),
   ]
+}
+
+const DIFFICULTY_WORDS: Readonly<Record<Difficulty, string>> = {
+  first: 'Good for a first model.',
+  some: 'For who has built a model or two.',
+  much: 'For who has built many models.',
 }

@@ -15,8 +15,17 @@ export function inventoryLists({ model, plan }: BookletSource): InventoryList[] 
     { title: 'Where a piece is missing', lines: substituteLines(model.substitutes ?? [], catalogue) },
     ...kitLists({ model, plan }, catalogue),
     { title: 'Instead, if you like', lines: alternativeLines(model.figures ?? [], catalogue) },
+    { title: 'Put right since it first went out', lines: linesOf(model.booklet?.errata) },
+    { title: 'Thanks', lines: linesOf(model.booklet?.credits) },
+    { title: 'Terms', lines: linesOf(model.booklet?.terms) },
   ].filter(({ lines }) => lines.length > 0)
 }
+
+const linesOf = (text = ''): string[] =>
+  text
+    .split(/\r?\n/)
+    .map((line) => line.trim())
+    .filter((line) => line !== '')
 
 /** What builders need beside one, two … of the kits that the designer names. */
 function kitLists({ model }: Pick<BookletSource, 'model' | 'plan'>, catalogue: Catalogue): InventoryList[] {

@@ -118,6 +118,30 @@ export function orientationOf(bytes: Uint8Array): number {
   return 1
 }
 
+/** How far a JPEG is turned by its tag, quarters clockwise; what is mirrored is shown as it lies. */
+const QUARTERS: Readonly<Record<number, 0 | 1 | 2 | 3>> = { 3: 2, 6: 1, 8: 3 }
+
+/**
+ * How large a PNG or JPEG is as it is seen, px, and how far it lies turned, quarters clockwise.
+ *
+ * @throws Fault `bad-photo` where a JPEG does not say how large it is
+ */
+export function photoSize(
+  bytes: Uint8Array,
+  type: PhotoType,
+): { readonly width: number; readonly height: number; readonly quarters: 0 | 1 | 2 | 3 } {
+  if (type !== 'image/jpeg') return { width: longAt(bytes, 16), height: longAt(bytes, 20), quarters: 0 }
+  const quarters = QUARTERS[orientationOf(bytes)] ?? 0
+  for (let at = 2; at + 9 < bytes.length && bytes[at] === 0xff; at += 2 + shortAt(bytes, at + 2)) {
+    const marker = bytes[at + 1]!
+    // Frames of all codings, but for the tables that lie among their numbers.
+    if (marker < 0xc0 || marker > 0xcf || marker === 0xc4 || marker === 0xc8 || marker === 0xcc) continue
+    const [height, width] = [shortAt(bytes, at + 5), shortAt(bytes, at + 7)]
+    return quarters % 2 === 1 ? { width: height, height: width, quarters } : { width, height, quarters }
+  }
+  throw badPhoto('does not say how large it is', 'photo')
+}
+
 /** A segment that says nothing but how the photo is turned. */
 function orientationSegment(turned: number): Uint8Array {
   const head = [0xff, 0xe1, 0, 34, 0x45, 0x78, 0x69, 0x66, 0, 0]

@@ -3,7 +3,19 @@ import { CONNECTOR_KINDS } from '../catalogue'
 import { STUD_PITCH, turnFromText } from '../space'
 import { LIMITS } from './limits'
 import { TECHNIQUE_IDS, TECHNIQUE_POLICIES, VERDICTS } from './techniques'
-import { FACE_NAMES, FIGURE_LIMBS, FIGURE_SLOTS, PHOTO_MARK_KINDS, STEP_NOTE_KINDS, WORK_KINDS } from './types'
+import {
+  FACE_NAMES,
+  FIGURE_LIMBS,
+  FIGURE_SLOTS,
+  PHOTO_MARK_KINDS,
+  STEP_NOTE_KINDS,
+  WORK_KINDS,
+  DIFFICULTIES,
+  MARGIN_WIDTHS,
+  PAPERS,
+  STEP_COLUMNS,
+  TRAY_PLACES,
+} from './types'
 
 /** A turn is one of 24 texts. */
 const turn = Joi.string().custom((value: string, helpers) => (turnFromText(value) === undefined ? helpers.error('turn.unknown') : value))
@@ -285,6 +297,20 @@ export const modelSchema = Joi.object({
         }),
       )
       .max(LIMITS.sections),
+  }),
+  booklet: Joi.object({
+    paper: Joi.valid(...PAPERS),
+    margins: Joi.valid(...MARGIN_WIDTHS),
+    columns: Joi.valid(...STEP_COLUMNS),
+    stepsOnSheet: Joi.number().integer().min(1).max(12),
+    trays: Joi.valid(...TRAY_PLACES),
+    contents: Joi.boolean(),
+    label: Joi.boolean(),
+    people: Joi.number().integer().min(1).max(20),
+    difficulty: Joi.valid(...DIFFICULTIES),
+    errata: notes,
+    credits: notes,
+    terms: notes,
   }),
   photos,
 })

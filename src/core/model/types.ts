@@ -26,8 +26,54 @@ export interface ModelDocument {
   readonly substitutes?: readonly NamedSubstitute[]
   /** The booklet says where a bag begins: how many pieces are in one at most, and how many people build at the same time. */
   readonly bags?: AskedBags
+  /** How the booklet is put on its sheets, and what it says beside the steps. */
+  readonly booklet?: AskedBooklet
   /** Of the finished model. */
   readonly photos?: readonly Photo[]
+}
+
+/** Sizes of a booklet's sheets: standing ones, a square, one for a wall, one for a hand. */
+export const PAPERS = ['a4', 'a5', 'letter', 'square', 'slide', 'phone'] as const
+export type Paper = (typeof PAPERS)[number]
+
+/** How much stays free around a sheet. */
+export const MARGIN_WIDTHS = ['narrow', 'usual', 'wide'] as const
+export type MarginWidth = (typeof MARGIN_WIDTHS)[number]
+
+/** How steps stand on a sheet: as their pictures need it, below each other, or two beside each other. */
+export const STEP_COLUMNS = ['fitting', 'one', 'two'] as const
+export type StepColumns = (typeof STEP_COLUMNS)[number]
+
+/** Where pieces are listed: for each section, for each step, or both. */
+export const TRAY_PLACES = ['both', 'sections', 'steps'] as const
+export type TrayPlace = (typeof TRAY_PLACES)[number]
+
+/** What builders should have done before they begin. */
+export const DIFFICULTIES = ['first', 'some', 'much'] as const
+export type Difficulty = (typeof DIFFICULTIES)[number]
+
+/** How a booklet is put on its sheets; as usual where nothing is said. */
+export interface AskedLayout {
+  readonly paper?: Paper
+  readonly margins?: MarginWidth
+  readonly columns?: StepColumns
+  /** Most steps on a sheet; as many as fit where nothing is said. */
+  readonly stepsOnSheet?: number
+  readonly trays?: TrayPlace
+  /** A list of the sections with their sheets. */
+  readonly contents?: boolean
+  /** A label for the box, on a sheet of its own. */
+  readonly label?: boolean
+}
+
+export interface AskedBooklet extends AskedLayout {
+  /** How many build it together, where it is meant for several. */
+  readonly people?: number
+  readonly difficulty?: Difficulty
+  /** What was put right since it was first published, a line each. */
+  readonly errata?: string
+  readonly credits?: string
+  readonly terms?: string
 }
 
 /** Something that a builder may leave out or take in. */

@@ -1,15 +1,13 @@
 import type { Bundle } from '@core/booklet'
+import type { Paper } from '@core/model'
 import type { Alias } from '@core/names'
 import type { Face, Weight } from '../type/faces'
-
-/** Sizes of a page. */
-export const PAPERS = ['a4', 'a5', 'letter', 'square'] as const
-export type Paper = (typeof PAPERS)[number]
 
 /** What an export is made from. */
 export interface ExportInput {
   readonly bundle: Bundle
-  readonly paper: Paper
+  /** Where another than the booklet's own is asked for. */
+  readonly paper?: Paper
   /** The designer's own names, where they are to stand beside ours. */
   readonly aliases: readonly Alias[]
   readonly assets: ExportAssets

@@ -1,10 +1,4 @@
-import { makePages, spokenPlaces } from '@core/booklet'
-import { catalogueOf } from '@core/model'
-import { aliasText } from '@core/names'
 import type { BookletExport } from './booklet-export'
-
-/** Pictures of steps are drawn for so many dots where they stay dots, px. */
-const PICTURE = { width: 800, height: 600 }
 
 export const pdfBooklet: BookletExport = {
   id: 'pdf',
@@ -13,22 +7,10 @@ export const pdfBooklet: BookletExport = {
   mediaType: 'application/pdf',
   about: 'Every page of the booklet, to print.',
   usesPaper: true,
-  async write({ bundle, paper, aliases, assets, progress }) {
+  async write({ progress, ...input }) {
     // Larger than all else of the screen that offers it: loaded when it is asked for.
-    const [{ writePdf }, { BookletPainter }, { LEAST_STUD_PX }] = await Promise.all([
-      import('../pdf'),
-      import('../paint'),
-      import('../step-cells'),
-    ])
-    return writePdf({
-      pages: makePages(bundle),
-      catalogue: catalogueOf(bundle.model),
-      paper,
-      font: (face, weight) => assets.font(face, weight),
-      spoken: ({ spoken, section, number }) => [spoken, ...spokenPlaces(bundle, section, number)].join(' '),
-      painter: new BookletPainter(bundle, PICTURE, { leastStud: LEAST_STUD_PX }),
-      beside: (kind, id) => aliasText(aliases, kind, id),
-      ...(progress ? { progress } : {}),
-    })
+    const [{ prepareSheets }, { writePdf }] = await Promise.all([import('../sheets'), import('../pdf/write')])
+    const { laid, doc, faces, painter } = await prepareSheets(input)
+    return writePdf(laid, { doc, faces, painter, ...(progress ? { progress } : {}) })
   },
 }

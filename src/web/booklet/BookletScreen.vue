@@ -3,40 +3,35 @@ import { plural } from '@core/words'
 import { computed, nextTick, ref } from 'vue'
 import type { Alias } from '@core/names'
 import { faultLine, plainFault, type PlainFault } from '@core/fault'
-import { EXPORTS, PAPERS, type BookletExport, type Paper } from '@press/index'
+import { EXPORTS, type BookletExport } from '@press/index'
 import ActionButton from '../controls/ActionButton.vue'
-import ChoiceList from '../controls/ChoiceList.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
 import { useOwnNames } from '../stores/own-names'
 import PublishPanel from '../published/PublishPanel.vue'
 import BookletTabs from '../proof/BookletTabs.vue'
-import BookletSheet from './BookletSheet.vue'
+import ComposePanel from './ComposePanel.vue'
 import ReadinessList from './ReadinessList.vue'
+import SheetPreview from './SheetPreview.vue'
 import { useExport } from './use-export'
 import { useLackingLetters } from './use-lacking-letters'
+import { useSheets } from './use-sheets'
 import { useWholeBundle } from './use-whole-bundle'
 import VersionsInBooklet from './VersionsInBooklet.vue'
 
 const open = useOpenModel()
 const names = useOwnNames()
-const pages = computed(() => open.snapshot!.pages)
 const errors = computed(() => open.report!.findings.filter((finding) => finding.severity === 'error').length)
-const paper = ref<string>(PAPERS[0])
-const PAPER_NAMES: Readonly<Record<Paper, string>> = { a4: 'A4', a5: 'A5', letter: 'Letter', square: 'Square' }
-const PAPER_OPTIONS = PAPERS.map((value) => ({ value, label: PAPER_NAMES[value] }))
-
 const lacking = useLackingLetters(() => open.shown)
-
-/** How many sheets are on the page: more come in as the person scrolls. */
-const shown = ref(12)
 
 /** The designer's own names, where they are switched on; plain, since a worker takes nothing else. */
 async function shownNames(): Promise<Alias[]> {
   await names.load()
   return names.isShown ? names.aliases.map((alias) => ({ ...alias })) : []
 }
+
+const { preview, isBehind, problem, paint, again } = useSheets(shownNames)
 
 const files = useExport()
 const buttons = ref<HTMLElement>()
@@ -45,7 +40,7 @@ const { whole, progress: planned, stop: stopPlanning } = useWholeBundle()
 
 async function write(asked: BookletExport): Promise<PlainFault | 'stopped' | 'done'> {
   try {
-    return await files.write(asked, { bundle: await whole(), paper: paper.value as Paper, aliases: await shownNames() })
+    return await files.write(asked, { bundle: await whole(), aliases: await shownNames() })
   } catch (thrown) {
     const fault = plainFault(thrown)
     return fault.code === 'stopped' ? 'stopped' : fault
@@ -66,7 +61,7 @@ async function save(asked: BookletExport): Promise<void> {
     <aside>
       <BookletTabs />
       <h1>Booklet</h1>
-      <p class="faint">{{ plural(pages.count, 'sheet') }}. What you see is what a builder gets.</p>
+      <p class="faint">{{ preview ? `${plural(preview.sheets.length, 'sheet')}. ` : '' }}What you see is what is printed.</p>
       <p v-if="errors > 0" class="warn" role="status">
         <b>▲ {{ plural(errors, 'error stands', 'errors stand') }}.</b> Builders would get stuck.
         <RouterLink :to="{ name: 'rail' }">Look at the rail</RouterLink>
@@ -74,6 +69,7 @@ async function save(asked: BookletExport): Promise<void> {
 
       <VersionsInBooklet />
       <WorkBar v-if="planned !== null" class="file-work" label="Planning the other versions" :fraction="planned" @stop="stopPlanning" />
+      <ComposePanel />
       <ReadinessList />
       <PublishPanel v-if="open.snapshot" :model-id="open.id" :whole="whole" />
 
@@ -84,7 +80,6 @@ async function save(asked: BookletExport): Promise<void> {
       </p>
       <div ref="buttons" class="files">
         <template v-for="each in EXPORTS" :key="each.id">
-          <ChoiceList v-if="each.usesPaper" v-model="paper" label="Paper" :options="PAPER_OPTIONS" />
           <span :data-export="each.id"
             ><ActionButton :disabled="files.running.value !== null || planned !== null" @click="save(each)">{{
               each.title
@@ -101,11 +96,12 @@ async function save(asked: BookletExport): Promise<void> {
       </div>
       <ActionButton @click="open.downloadFile()">The model file</ActionButton>
     </aside>
-    <section class="sheets" aria-label="Preview" tabindex="0">
-      <BookletSheet v-for="i in Math.min(shown, pages.count)" :key="i" :page="pages.page(i - 1)" :number="i" />
-      <button v-if="shown < pages.count" class="plain-button framed more" @click="shown += 12">
-        Show {{ Math.min(12, pages.count - shown) }} more of {{ pages.count }}
-      </button>
+    <section class="sheets" aria-label="Preview" tabindex="0" :aria-busy="isBehind || !preview">
+      <p v-if="problem" class="warn state" role="alert">
+        ▲ The sheets could not be laid out. {{ problem }} <ActionButton @click="again()">Try again</ActionButton>
+      </p>
+      <p v-else-if="!preview" class="faint state" role="status">Laying out the sheets…</p>
+      <SheetPreview v-for="(sheet, i) in preview?.sheets ?? []" :key="i" :sheet="sheet" :number="i + 1" :paint="paint" />
     </section>
   </main>
 </template>
@@ -157,8 +153,9 @@ aside h2 {
   grid-auto-rows: max-content;
   background: #efede6;
 }
-.more {
+.state {
   grid-column: 1 / -1;
+  margin: 0;
 }
 @media (max-width: 900px) {
   .booklet-screen {

@@ -2,7 +2,7 @@
 import { onMounted, ref, watch } from 'vue'
 import type { OwnShape } from '@core/catalogue'
 import type { FreeView, PieceLook, PieceSpec, ViewNumber } from '@core/picture'
-import type { CanvasImage } from '../../workers/painter.worker'
+import type { CanvasImage } from '../../workers/canvas-image'
 import { usePaintSource } from './painter-key'
 import { PIECE_FINER } from './piece-finer'
 

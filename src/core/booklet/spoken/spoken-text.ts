@@ -2,7 +2,7 @@ import { total } from '../../count'
 import { memo } from '../../memo'
 import type { Bundle } from '../bundle'
 import { makePages } from '../page-index'
-import type { StepPage, TrayPage } from '../pages'
+import type { BookletSource, StepPage, TrayPage } from '../pages'
 import { isSmallUnit, PlanIndex, type IndexedSection } from '../plan-index'
 import { plural } from '../../words'
 import { stepPlaces } from './step-places'
@@ -27,14 +27,14 @@ export function spokenText(bundle: Bundle): string {
 }
 
 /** The places of what one step brings, a line each. @param number of the step, from 1 */
-export function spokenPlaces(bundle: Bundle, sectionId: string, number: number): string[] {
-  const index = indexOf(bundle)
+export function spokenPlaces(source: BookletSource, sectionId: string, number: number): string[] {
+  const index = indexOf(source)
   const section = index.section(sectionId)
   const step = section?.plan.steps[number - 1]
   return section && step ? stepPlaces(index, section, step) : []
 }
 
-const indexOf = memo((bundle: Bundle) => new PlanIndex(bundle))
+const indexOf = memo((source: BookletSource) => new PlanIndex(source))
 
 const HOW =
   'Sit before the model. Places are counted as the section stands when it is finished: studs from the left, rows from the front, plates from the bottom, to the corner of the piece that is nearest to there. A piece lies with its top upward and its length to the right where nothing else is said.'

@@ -1,9 +1,8 @@
-import { rgb } from '@cantoo/pdf-lib'
 import { lengthLabel, pieceExtras, pieceKey, type PieceCount } from '@core/count'
 import type { PictureSize, PieceLook } from '@core/picture'
 import type { FlowColumn, SheetPlace } from './column'
-import { FAINT, INK, Sheet, type Placeable } from './pdf-sheet'
-import { breakLines, fit } from './type/lines'
+import { breakLines, fit } from '../type/lines'
+import { FAINT, INK, PAPER, Sheet } from './sheet'
 
 const PIECE = { width: 42, height: 30 }
 /** px of a piece's picture for one pt. */
@@ -23,13 +22,11 @@ const FOOT = 50
 
 /** Prints pieces: how many, what they look like, what they are called. */
 export class PieceSheet extends Sheet {
-  private readonly pieces = new Map<string, Promise<Placeable>>()
-
   /** Pieces in two columns; goes on to new pages where it must. */
-  protected table = (into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string> = new Map()): Promise<void> =>
-    this.tagged('L', () => this.printTable(into, pieces, letters))
+  protected table = (into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string> = new Map()): void =>
+    this.elements.inside('L', () => this.printTable(into, pieces, letters))
 
-  private async printTable(into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string>): Promise<void> {
+  private printTable(into: FlowColumn, pieces: readonly PieceCount[], letters: ReadonlyMap<string, string>): void {
     const columns = columnsIn(into.width)
     const width = (into.width - (columns - 1) * COLUMN_GAP) / columns
     const looks = this.looksOf(pieces)
@@ -41,7 +38,7 @@ export class PieceSheet extends Sheet {
       for (const [i, piece] of here.entries()) {
         const x = into.x + Math.floor(i / inEach) * (width + COLUMN_GAP)
         const y = into.y - (i % inEach) * LINE
-        await this.pieceLine(
+        this.pieceLine(
           piece,
           { x, y, width },
           {
@@ -59,19 +56,19 @@ export class PieceSheet extends Sheet {
 
   /** How the pieces of one tray are drawn. */
   protected looksOf(pieces: readonly PieceCount[]): Map<PieceCount, PieceLook> {
-    const looks = this.input.painter.trayLooks(pieces, PIECE_PICTURE)
+    const looks = this.input.measures.trayLooks(pieces, PIECE_PICTURE)
     return new Map(pieces.map((piece, i) => [piece, looks[i]!]))
   }
 
   /** Count first in a column of its own, then the piece, its name and size, its colour in words beside the swatch. */
-  protected pieceLine = (piece: PieceCount, place: SheetPlace, options: LineOptions): Promise<void> =>
-    this.tagged('LI', () => this.tagged('LBody', () => this.printPiece(piece, place, options)))
+  protected pieceLine = (piece: PieceCount, place: SheetPlace, options: LineOptions): void =>
+    this.elements.inside('LI', () => this.elements.inside('LBody', () => this.printPiece(piece, place, options)))
 
-  private async printPiece(piece: PieceCount, { x, y, width }: SheetPlace, { look, letter, wraps = false }: LineOptions): Promise<void> {
+  private printPiece(piece: PieceCount, { x, y, width }: SheetPlace, { look, letter, wraps = false }: LineOptions): void {
     const { colours } = this.input.catalogue
     const count = String(piece.count)
     this.text(count, x + 22 - this.bold.widthOf(count, 11), y, { size: 11, font: this.bold })
-    await this.piecePicture(piece, look, x + 26, y - 10)
+    this.piecePicture(piece, look, x + 26, y - 10)
     const at = x + 31 + PIECE.width
     const title = `${letter === '' ? '' : `(${letter}) `}${this.titleOf(piece)}`
     const lines = wraps ? this.titleLines(title, width) : [fit(title, this.regular, TITLE, width - (at - x))]
@@ -101,18 +98,15 @@ export class PieceSheet extends Sheet {
     return LINE + (this.titleLines(`(A) ${this.titleOf(piece)}`, width).length - 1) * TITLE_LINE
   }
 
-  /** The same piece to the same scale is embedded once. Long pieces bear their length. */
-  private async piecePicture(piece: PieceCount, look: PieceLook, x: number, y: number): Promise<void> {
-    const key = `${pieceKey(piece)} ${look.view} ${look.scale.toFixed(2)}`
-    let picture = this.pieces.get(key)
-    if (!picture) this.pieces.set(key, (picture = this.embedLines(this.input.painter.drawPiece(piece, PIECE_PICTURE, look))))
-    this.place(await picture, { x, y, width: PIECE.width }, PIECE.height)
+  /** Long pieces bear their length. */
+  private piecePicture(piece: PieceCount, look: PieceLook, x: number, y: number): void {
+    this.put({ kind: 'piece', piece, look, size: PIECE_PICTURE, x, y, width: PIECE.width, height: PIECE.height })
     const label = lengthLabel(piece, this.input.catalogue.shapes)
     if (label === '') return
     const width = this.bold.widthOf(label, 6.5) + 4
     // Long pieces run down to the right: the corner above is free.
     const [left, low] = [x + PIECE.width - width, y + PIECE.height - 8]
-    this.page.drawRectangle({ x: left, y: low, width, height: 8, color: rgb(1, 1, 1), borderColor: INK, borderWidth: 0.4 })
+    this.put({ kind: 'rectangle', x: left, y: low, width, height: 8, fill: PAPER, line: INK, thickness: 0.4 })
     this.text(label, left + 2, low + 1.8, { size: 6.5, font: this.bold })
   }
 }

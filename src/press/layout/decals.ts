@@ -1,6 +1,6 @@
 import { layDecals, type DecalPage, type PlacedDecal } from '@core/booklet'
-import { PieceSheet } from './pdf-pieces'
-import { FAINT, INK, MARGIN, PT_PER_MM, TOP } from './pdf-sheet'
+import { PieceSheet } from './pieces'
+import { FAINT, PT_PER_MM } from './sheet'
 
 /** Cutting marks: how long, and how far off the corner, mm. */
 const MARK = { length: 3, gap: 0.8 }
@@ -12,35 +12,35 @@ const RULER = 50
 
 /** Prints sheets of decals at true size. */
 export class DecalSheet extends PieceSheet {
-  protected async decalSheets(page: DecalPage): Promise<void> {
-    const left = MARGIN / PT_PER_MM
+  protected decalSheets(page: DecalPage): void {
+    const left = this.margin / PT_PER_MM
     const area = { left, bottom: FOOT, width: this.width / PT_PER_MM - 2 * left, height: this.height / PT_PER_MM - HEAD - FOOT }
     const sheets = layDecals(page.decals, area)
     for (const [i, sheet] of sheets.entries()) {
       this.newPage()
       if (i === 0) this.bookmark('Decals to print')
       this.decalHead(sheets.length > 1 ? `Decals, sheet ${i + 1} of ${sheets.length}` : 'Decals')
-      for (const placed of sheet) await this.placedDecal(placed)
+      for (const placed of sheet) this.placedDecal(placed)
     }
   }
 
   private decalHead(title: string): void {
-    this.text(title, MARGIN, this.height - TOP, { size: 22, font: this.bold, role: 'H2' })
+    this.text(title, this.margin, this.top, { size: 22, font: this.bold, role: 'H2' })
     const words = 'Print this sheet at its true size (100 %), on film or paper with a sticky back. Cut from mark to mark.'
-    const column = this.pageColumn(this.height - TOP - 20)
+    const column = this.pageColumn(this.top - 20)
     this.write(column, words, { size: 10 }, 6)
     const { y } = column
-    const end = MARGIN + RULER * PT_PER_MM
-    this.page.drawLine({ start: { x: MARGIN, y }, end: { x: end, y }, thickness: 0.7, color: INK })
-    for (const x of [MARGIN, end]) this.page.drawLine({ start: { x, y: y - 3 }, end: { x, y: y + 3 }, thickness: 0.7, color: INK })
+    const end = this.margin + RULER * PT_PER_MM
+    this.stroke([this.margin, y], [end, y], 0.7)
+    for (const x of [this.margin, end]) this.stroke([x, y - 3], [x, y + 3], 0.7)
     this.text(`This line is ${RULER} mm long when the size is right.`, end + 8, y - 3, { size: 9, colour: FAINT })
   }
 
-  private async placedDecal({ decal, x, y }: PlacedDecal): Promise<void> {
+  private placedDecal({ decal, x, y }: PlacedDecal): void {
     const [width, height] = decal.size.map((side) => side * PT_PER_MM) as [number, number]
     const [left, low] = [x * PT_PER_MM, y * PT_PER_MM]
-    const picture = await this.decal(decal.picture)
-    await this.tagged('Figure', () => this.page.drawImage(picture, { x: left, y: low, width, height }), `Decal ${decal.id}`)
+    const image = { kind: 'image', address: decal.picture, quarters: 0, x: left, y: low, width, height } as const
+    this.elements.inside('Figure', () => this.put(image), `Decal ${decal.id}`)
     for (const [cx, wayX] of [
       [left, -1],
       [left + width, 1],
@@ -49,13 +49,11 @@ export class DecalSheet extends PieceSheet {
         [low, -1],
         [low + height, 1],
       ] as const) {
-        this.mark(cx + wayX * MARK.gap * PT_PER_MM, cy, wayX * MARK.length * PT_PER_MM, 0)
-        this.mark(cx, cy + wayY * MARK.gap * PT_PER_MM, 0, wayY * MARK.length * PT_PER_MM)
+        this.cuttingMark(cx + wayX * MARK.gap * PT_PER_MM, cy, wayX * MARK.length * PT_PER_MM, 0)
+        this.cuttingMark(cx, cy + wayY * MARK.gap * PT_PER_MM, 0, wayY * MARK.length * PT_PER_MM)
       }
     }
   }
 
-  private mark(x: number, y: number, dx: number, dy: number): void {
-    this.page.drawLine({ start: { x, y }, end: { x: x + dx, y: y + dy }, thickness: 0.35, color: INK })
-  }
+  private cuttingMark = (x: number, y: number, dx: number, dy: number): void => this.stroke([x, y], [x + dx, y + dy], 0.35)
 }

@@ -9,13 +9,7 @@ import {
   type PDFPage,
   type PDFRef,
 } from '@cantoo/pdf-lib'
-
-/** Elements that hold others; what is drawn in one of them directly is decoration. */
-const GROUPS = ['Document', 'Sect', 'L', 'LI'] as const
-type Group = (typeof GROUPS)[number]
-/** Elements that hold what is drawn: headings, text, what a list item says, notes that warn, pictures. */
-type Content = 'H1' | 'H2' | 'H3' | 'P' | 'LBody' | 'Note' | 'Figure' | 'Caption'
-export type Role = Group | Content
+import type { Element } from '../layout/elements'
 
 /** A stretch of a page that belongs to an element. */
 interface Marked {
@@ -23,75 +17,46 @@ interface Marked {
   readonly id: number
 }
 
-interface Element {
-  readonly role: Role
-  /** What a picture shows, in words. */
-  readonly alt?: string
-  readonly kids: (Element | Marked)[]
-}
-
-const isGroup = ({ role }: Element): boolean => (GROUPS as readonly Role[]).includes(role)
-
 /**
- * The logical structure of a document: which stretch of a page is a heading, which a list, and what a picture shows, so that a
- * program can read it aloud in its order (ISO 32000-1, 14.7 and 14.8). All else is marked as decoration.
+ * Writes which stretch of a page is a heading, which a list, and what a picture shows, so that a program can read it aloud in its
+ * order (ISO 32000-1, 14.7 and 14.8). All else is marked as decoration.
  */
-export class TagTree {
-  private readonly root: Element = { role: 'Document', kids: [] }
-  private readonly within: Element[] = [this.root]
+export class TagWriter {
   private open: { readonly page: PDFPage; readonly element: Element | undefined } | undefined
   /** By page, the element of each stretch. */
-  private readonly marked = new Map<PDFPage, Element[]>()
+  private readonly byPage = new Map<PDFPage, Element[]>()
+  private readonly byElement = new Map<Element, Marked[]>()
 
-  /** Whether what is drawn now would be decoration. */
-  get isBetween(): boolean {
-    return isGroup(this.within[this.within.length - 1]!)
-  }
-
-  begin(role: Role, alt?: string): void {
-    const element: Element = { role, kids: [], ...(alt === undefined ? {} : { alt }) }
-    this.within[this.within.length - 1]!.kids.push(element)
-    this.within.push(element)
-  }
-
-  end(): void {
-    this.within.pop()
-  }
-
-  /** To be called before anything is drawn on a page: it belongs to the innermost element. */
-  drawOn(page: PDFPage): void {
-    const innermost = this.within[this.within.length - 1]!
-    const element = isGroup(innermost) ? undefined : innermost
+  /** To be called before something that belongs to an element, or to nothing, is drawn on a page. */
+  drawOn(page: PDFPage, element: Element | undefined): void {
     if (this.open?.page === page && this.open.element === element) return
     this.close()
     this.open = { page, element }
-    const known = this.marked.get(page) ?? []
-    this.marked.set(page, known)
     if (!element) {
       page.pushOperators(PDFOperator.of(PDFOperatorNames.BeginMarkedContent, [PDFName.of('Artifact')]))
       return
     }
-    const id = known.push(element) - 1
-    element.kids.push({ page, id })
+    const id = push(this.byPage, page, element) - 1
+    push(this.byElement, element, { page, id })
     const properties = page.doc.context.obj({ MCID: id })
     page.pushOperators(PDFOperator.of(PDFOperatorNames.BeginMarkedContentSequence, [PDFName.of(element.role), properties.toString()]))
   }
 
-  private close(): void {
+  /** To be called where a page is done. */
+  close(): void {
     this.open?.page.pushOperators(PDFOperator.of(PDFOperatorNames.EndMarkedContent))
     this.open = undefined
   }
 
   /** Writes the structure into the document, once all is drawn. */
-  write(doc: PDFDocument): void {
-    this.close()
+  write(doc: PDFDocument, structure: Element): void {
     const { context, catalog } = doc
     const root = context.nextRef()
     const refs = new Map<Element, PDFRef>()
-    const top = this.writeElement(this.root, root, { doc, refs })
+    const top = this.writeElement(structure, root, { doc, refs })
     const numbers: PDFObject[] = []
     doc.getPages().forEach((page, number) => {
-      const elements = this.marked.get(page)
+      const elements = this.byPage.get(page)
       if (!elements) return
       page.node.set(PDFName.of('StructParents'), PDFNumber.of(number))
       // Fields and links would be reached in the order of the structure.
@@ -108,11 +73,17 @@ export class TagTree {
     const { context } = into.doc
     const ref = context.nextRef()
     into.refs.set(element, ref)
-    const kids = element.kids.map((kid) =>
-      'role' in kid ? this.writeElement(kid, ref, into) : context.obj({ Type: 'MCR', Pg: kid.page.ref, MCID: kid.id }),
-    )
+    const kids = element.kids.map((kid): PDFObject => this.writeElement(kid, ref, into))
+    for (const { page, id } of this.byElement.get(element) ?? []) kids.push(context.obj({ Type: 'MCR', Pg: page.ref, MCID: id }))
     const alt = element.alt === undefined ? {} : { Alt: PDFHexString.fromText(element.alt) }
     context.assign(ref, context.obj({ Type: 'StructElem', S: element.role, P: parent, K: kids, ...alt }))
     return ref
   }
+}
+
+function push<Key, Value>(lists: Map<Key, Value[]>, key: Key, value: Value): number {
+  const list = lists.get(key)
+  if (list) return list.push(value)
+  lists.set(key, [value])
+  return 1
 }

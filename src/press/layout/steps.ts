@@ -1,14 +1,14 @@
 import type { StepPage, TrayPage } from '@core/booklet'
 import { lettersOf, pieceKey } from '@core/count'
-import type { PictureSize } from '@core/picture'
+import type { FrameFit, PictureSize } from '@core/picture'
 import { FlowColumn, type SheetPlace } from './column'
-import { PhotoSheet } from './pdf-photos'
-import { columnsIn, LINE } from './pdf-pieces'
-import { ACCENT, ASPECT, CAUTION, FAINT, INK, MARGIN, type TextOptions } from './pdf-sheet'
-import { packRows, type PackedSheet, type SheetRow } from './row-packing'
+import { PhotoSheet } from './photos'
+import { columnsIn, LINE } from './pieces'
+import { ACCENT, ASPECT, CAUTION, FAINT, INK, type TextOptions } from './sheet'
+import { LEAST_SHARE, packRows, type PackedSheet, type SheetRow } from './row-packing'
 import { cellKind, pictureIn, STEP_PX, type CellKind, type CellRoom } from './step-cells'
 import { joinTexts, stepTexts, trayWords, type SheetText } from './step-texts'
-import { paragraphs } from './type/lines'
+import { fit, paragraphs } from '../type/lines'
 
 /** Beside the picture of a step that has the whole width, pt. */
 const SIDE = 158
@@ -19,8 +19,13 @@ const HEAD = 34
 const GAP = 16
 /** Highest picture of a step, pt. */
 const MOST_HIGH = 252
-/** What a sheet keeps free at its top and foot, pt. */
-const ENDS = { top: 34, foot: 36 }
+/** How much nearer to the edges of a sheet steps come than its margin, pt; the number of the sheet stays free. */
+const NEARER = { top: 6, foot: 4 }
+const LEAST_FOOT = 32
+/** Sheets that are less wide between their margins have the words of a step below its picture, pt. */
+const SLIM = 380
+/** Highest picture where few steps stand on a sheet, and what else a step takes there, pt. */
+const FEW = { most: 560, least: 120, words: 90 }
 /** A step that needs more of a sheet than this gets sheets of its own. */
 const MOST_OF_SHEET = 0.7
 const TEXT_GAP = 3
@@ -29,11 +34,15 @@ const TURN_MARK = 20
 /** The head of a section that stands among steps: its picture's width, the lines of its name and size, and from what height on it may stand alone, pt; and most pieces. */
 const SECTION_HEAD = { picture: 150, words: 52, alone: 240, pieces: 32 } as const
 
+/** Size of the name of a section that stands among steps, and how far it stands off its letter, pt. */
+const HEAD_NAME = 17
+const HEAD_LETTER = ({ letter }: TrayPage): number => 20 + 11 * letter.length
+
 /** What stands in a row: its height, and how it is printed with its upper left corner at a place. */
 interface Cell {
   readonly kind: CellKind
   readonly height: (share: number) => number
-  readonly print: (place: SheetPlace, share: number) => Promise<void>
+  readonly print: (place: SheetPlace, share: number) => void
 }
 
 interface CellRow extends SheetRow {
@@ -46,102 +55,159 @@ export class StepSheet extends PhotoSheet {
   private rows: CellRow[] = []
 
   private get whole(): number {
-    return this.width - 2 * MARGIN
+    return this.width - 2 * this.margin
   }
 
   private get half(): number {
     return (this.whole - GUTTER) / 2
   }
 
-  private get room(): number {
-    return this.height - ENDS.top - ENDS.foot
+  /** Where steps begin, pt from below. */
+  private get upper(): number {
+    return this.height - this.margin + NEARER.top
   }
 
+  private get room(): number {
+    return this.upper - Math.max(LEAST_FOOT, this.margin - NEARER.foot)
+  }
+
+  private get isSlim(): boolean {
+    return this.whole < SLIM
+  }
+
+  /** On a sheet that lies or is held in a hand a step may fill all of it. */
+  private get isSmall(): boolean {
+    return this.isSlim || this.isLying
+  }
+
+  /** A step alone on its sheet has its picture over the whole width. */
+  private get isAlone(): boolean {
+    return this.input.look.stepsOnSheet === 1 && !this.isLying
+  }
+
+  /** Whether two steps may stand beside each other. */
+  private get pairs(): boolean {
+    const { columns, stepsOnSheet = Infinity } = this.input.look
+    return columns !== 'one' && stepsOnSheet > 1 && !this.isSlim
+  }
+
+  /** The largest pictures of steps. */
   private get pictures(): CellRoom {
-    const wide = { width: this.whole - SIDE - GUTTER, height: MOST_HIGH }
-    return { wide, half: { width: this.half, height: MOST_HIGH } }
+    const { stepsOnSheet } = this.input.look
+    const rows = stepsOnSheet === undefined ? undefined : Math.ceil(stepsOnSheet / (this.pairs ? 2 : 1))
+    const few = rows === undefined ? MOST_HIGH : this.room / rows - HEAD - GAP - FEW.words
+    const height = Math.max(FEW.least, Math.min(FEW.most, few))
+    return {
+      wide: { width: this.whole - SIDE - GUTTER, height },
+      half: { width: this.isSlim || this.isAlone ? this.whole : this.half, height },
+    }
   }
 
   /** Nothing is left out: a step whose words or pieces need too much gets sheets of its own. */
-  protected async step(page: StepPage): Promise<void> {
+  protected step(page: StepPage): void {
     const cell = page.photos.length > 0 ? undefined : this.cellOf(page)
-    if (!cell || cell.height(1) > MOST_OF_SHEET * this.room) {
-      await this.printSteps()
+    if (!cell || !this.hasRoomFor(cell)) {
+      this.printSteps()
       return this.longStep(page)
     }
     const last = this.rows[this.rows.length - 1]
-    if (cell.kind === 'half' && last?.cells.length === 1 && last.cells[0]!.kind === 'half')
-      this.rows[this.rows.length - 1] = rowOf([last.cells[0]!, cell])
-    else this.rows.push(rowOf([cell]))
-    await this.printFull()
+    const keepsWithPrevious = page.kind === 'jump' || (page.number === page.of && page.of > 1)
+    if (cell.kind === 'half' && this.pairs && last?.cells.length === 1 && last.cells[0]!.kind === 'half')
+      this.rows[this.rows.length - 1] = { ...rowOf([last.cells[0]!, cell]), ...(last.keepsWithPrevious ? { keepsWithPrevious: true } : {}) }
+    else this.rows.push({ ...rowOf([cell]), keepsWithPrevious })
+    this.printFull()
   }
+
+  private hasRoomFor = (cell: Cell): boolean =>
+    this.isSmall ? cell.height(LEAST_SHARE) <= this.room : cell.height(1) <= (this.isAlone ? 1 : MOST_OF_SHEET) * this.room
 
   /** A section with few pieces has its head among the steps instead of on a sheet of its own. */
   protected fitsAmongSteps(page: TrayPage): boolean {
     const { pieces, mirroredPieces, remarks } = page
     const isShort = pieces.length <= SECTION_HEAD.pieces && mirroredPieces.length === 0 && remarks.length === 0
-    return isShort && this.headHeight(page) <= MOST_OF_SHEET * this.room
+    const words = this.whole - this.headPicture - GUTTER - HEAD_LETTER(page)
+    return isShort && this.bold.widthOf(page.name, HEAD_NAME) <= words && this.headHeight(page) <= MOST_OF_SHEET * this.room
   }
 
-  private headHeight({ pieces }: TrayPage): number {
-    const lines = Math.ceil(pieces.length / columnsIn(this.whole - SECTION_HEAD.picture - GUTTER))
-    return Math.max(SECTION_HEAD.words + lines * LINE, SECTION_HEAD.picture * ASPECT) + GAP
+  private get headPicture(): number {
+    return Math.min(SECTION_HEAD.picture, 0.4 * this.whole)
+  }
+
+  private headHeight(page: TrayPage): number {
+    const pieces = this.piecesOfSection(page)
+    const lines = Math.ceil(pieces.length / columnsIn(this.whole - this.headPicture - GUTTER))
+    return Math.max(SECTION_HEAD.words + lines * LINE, this.headPicture * ASPECT) + GAP
   }
 
   /** The head of a section, to stand above its first steps. */
-  protected async head(page: TrayPage): Promise<void> {
+  protected head(page: TrayPage): void {
     const height = this.headHeight(page)
     const cell: Cell = { kind: 'wide', height: () => height, print: (place) => this.printHead(page, place) }
     // A long list may end a sheet; a short one without a step below it looks forgotten.
-    this.rows.push({ ...rowOf([cell]), keepsWithNext: height < SECTION_HEAD.alone })
-    await this.printFull()
+    this.rows.push({ ...rowOf([cell]), steps: 0, keepsWithNext: height < SECTION_HEAD.alone })
+    this.printFull()
   }
 
+  private packed(): PackedSheet<CellRow>[] {
+    const { stepsOnSheet } = this.input.look
+    return packRows(this.rows, { height: this.room, ...(stepsOnSheet === undefined ? {} : { steps: stepsOnSheet }) })
+  }
+
+  /** What is listed of a section's pieces at its head. */
+  protected piecesOfSection = ({ pieces }: TrayPage): TrayPage['pieces'] => (this.input.look.trays === 'steps' ? [] : pieces)
+
   /** All that waits. */
-  async printSteps(): Promise<void> {
-    const sheets = packRows(this.rows, this.room)
+  printSteps(): void {
+    const sheets = this.packed()
     this.rows = []
-    for (const sheet of sheets) await this.printSheet(sheet)
+    for (const sheet of sheets) this.printSheet(sheet)
   }
 
   /** The sheets that nothing more comes on. */
-  private async printFull(): Promise<void> {
-    const sheets = packRows(this.rows, this.room)
+  private printFull(): void {
+    const sheets = this.packed()
     for (const sheet of sheets.slice(0, -1)) {
-      await this.printSheet(sheet)
+      this.printSheet(sheet)
       this.rows.splice(0, sheet.rows.length)
     }
   }
 
-  private async printSheet({ rows, share }: PackedSheet<CellRow>): Promise<void> {
+  private printSheet({ rows, share }: PackedSheet<CellRow>): void {
     this.newPage()
-    let top = this.height - ENDS.top
+    let top = this.upper
     for (const [i, row] of rows.entries()) {
-      if (i > 0) this.rule(MARGIN, top + GAP / 2, this.whole)
+      if (i > 0) this.rule(this.margin, top + GAP / 2, this.whole)
       for (const [k, cell] of row.cells.entries()) {
-        const width = cell.kind === 'half' ? this.half : this.whole
-        await cell.print({ x: MARGIN + k * (this.half + GUTTER), y: top, width }, share)
+        const width = cell.kind === 'half' ? this.pictures.half.width : this.whole
+        cell.print({ x: this.margin + k * (this.half + GUTTER), y: top, width }, share)
       }
       top -= row.height(share)
     }
   }
 
-  private async printHead(page: TrayPage, { x, y, width }: SheetPlace): Promise<void> {
-    const { picture } = SECTION_HEAD
+  private printHead(page: TrayPage, { x, y, width }: SheetPlace): void {
+    const picture = this.headPicture
     this.bookmark(`${page.letter} ${page.name}`)
     this.text(page.letter, x, y - 16, { size: 22, font: this.bold, colour: ACCENT })
-    this.text(page.name, x + 20 + 11 * page.letter.length, y - 16, { size: 17, font: this.bold, role: 'H2' })
+    this.text(page.name, x + HEAD_LETTER(page), y - 16, { size: HEAD_NAME, font: this.bold, role: 'H2' })
     this.text(trayWords(page), x, y - 32, { size: 9.5, colour: FAINT })
-    await this.picture(page.picture, { x: x + width - picture, y: y - picture * ASPECT, width: picture }, finishedSection(page))
-    await this.table(new FlowColumn(x, width - picture - GUTTER, y - SECTION_HEAD.words - 10), page.pieces)
+    this.picture(page.picture, { x: x + width - picture, y: y - picture * ASPECT, width: picture }, finishedSection(page))
+    const pieces = this.piecesOfSection(page)
+    if (pieces.length > 0) this.table(new FlowColumn(x, width - picture - GUTTER, y - SECTION_HEAD.words - 10), pieces)
   }
 
   /** How a step stands on a sheet. */
   private cellOf(page: StepPage): Cell {
-    const fit = page.picture ? this.input.painter.fitOf(page.picture) : undefined
-    const kind = fit ? cellKind(fit, this.pictures) : 'wide'
+    const fit = page.picture ? this.input.measures.fitOf(page.picture) : undefined
+    const kind = fit ? this.kindOf(fit) : 'wide'
     const picture = fit ? pictureIn(this.pictures[kind], fit) : { width: 0, height: 0 }
     return kind === 'wide' ? this.wideCell(page, picture) : this.halfCell(page, picture)
+  }
+
+  private kindOf(fit: FrameFit): CellKind {
+    const { columns } = this.input.look
+    if (this.isSlim || this.isAlone || columns === 'two') return 'half'
+    return columns === 'one' ? 'wide' : cellKind(fit, this.pictures)
   }
 
   /** Over the whole width: words and pieces beside the picture. */
@@ -151,85 +217,96 @@ export class StepSheet extends PhotoSheet {
     return {
       kind: 'wide',
       height: (share) => HEAD + Math.max(picture.height * share, side + 10) + GAP,
-      print: async (place, share) => {
-        this.tags.begin('Sect')
+      print: this.asStep((place, share) => {
         this.rail(page, place)
         const own = { width: picture.width * share, height: picture.height * share }
         const below = place.y - HEAD
-        await this.stepPicture(page, { x: place.x, y: below - own.height, width: own.width }, picture)
+        this.stepPicture(page, { x: place.x, y: below - own.height, width: own.width }, picture)
         const column = new FlowColumn(place.x + place.width - width, width, below - 10)
-        await this.callout(page, column)
+        this.callout(page, column)
         this.texts(stepTexts(page), column)
-        this.tags.end()
-      },
+      }),
     }
   }
 
   /** In half of the width: pieces above the picture, words below. */
   private halfCell(page: StepPage, picture: PictureSize): Cell {
-    const above = this.piecesHeight(page, this.half)
-    const below = this.textsHeight(stepTexts(page), this.half)
+    const { width } = this.pictures.half
+    const above = this.piecesHeight(page, width)
+    const below = this.textsHeight(stepTexts(page), width)
     return {
       kind: 'half',
       height: (share) => HEAD + above + picture.height * share + (below === 0 ? 0 : below + 12) + GAP,
-      print: async (place, share) => {
-        this.tags.begin('Sect')
+      print: this.asStep((place, share) => {
         this.rail(page, place)
         const column = new FlowColumn(place.x, place.width, place.y - HEAD - 10)
-        await this.callout(page, column)
+        this.callout(page, column)
         const own = { width: picture.width * share, height: picture.height * share }
         const low = column.y + 10 - own.height
-        await this.stepPicture(page, { x: place.x + (place.width - own.width) / 2, y: low, width: own.width }, picture)
+        this.stepPicture(page, { x: place.x + (place.width - own.width) / 2, y: low, width: own.width }, picture)
         this.texts(stepTexts(page), new FlowColumn(place.x, place.width, low - 12))
-        this.tags.end()
-      },
+      }),
     }
   }
 
+  /** A step is an element of its own. */
+  private asStep =
+    (print: Cell['print']): Cell['print'] =>
+    (place, share) =>
+      this.elements.inside('Sect', () => print(place, share))
+
   /** @param full the size it is drawn for, pt: all pictures of a frame are drawn alike, and placed a little smaller where they must */
-  private stepPicture(page: StepPage, place: SheetPlace, full: PictureSize): Promise<void> {
+  private stepPicture(page: StepPage, place: SheetPlace, full: PictureSize): void {
     const size = { width: Math.round(full.width * STEP_PX), height: Math.round(full.height * STEP_PX) }
-    return this.picture(page.picture, place, { content: 'step', alt: this.spoken(page), size })
+    this.picture(page.picture, place, { content: 'step', alt: this.spoken(page), size })
   }
 
   private spoken = (page: StepPage): string => this.input.spoken?.(page) ?? page.spoken
 
   private piecesHeight(page: StepPage, width: number): number {
-    const lines = page.callout.reduce((sum, piece) => sum + this.lineHeight(piece, width), 0)
+    const lines = this.calloutOf(page).reduce((sum, piece) => sum + this.lineHeight(piece, width), 0)
     return this.textsHeight(joinTexts(page), width) + lines
   }
 
+  /** The pieces told at a step. */
+  private calloutOf = ({ callout }: StepPage): StepPage['callout'] => (this.input.look.trays === 'sections' ? [] : callout)
+
   /** What is joined, and the pieces. */
-  private async callout(page: StepPage, column: FlowColumn): Promise<void> {
+  private callout(page: StepPage, column: FlowColumn): void {
     this.texts(joinTexts(page), column)
     const letters = lettersOf(page.callout, this.input.catalogue.colours)
+    const pieces = this.calloutOf(page)
+    if (pieces.length === 0) return
     const looks = this.looksOf(page.callout)
-    await this.tagged('L', async () => {
-      for (const piece of page.callout) {
-        await this.pieceLine(piece, column, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '', wraps: true })
+    this.elements.inside('L', () => {
+      for (const piece of pieces) {
+        this.pieceLine(piece, column, { look: looks.get(piece)!, letter: letters.get(pieceKey(piece)) ?? '', wraps: true })
         column.take(this.lineHeight(piece, column.width))
       }
     })
   }
 
-  private async longStep(page: StepPage): Promise<void> {
+  private longStep(page: StepPage): void {
     this.newPage()
-    this.tags.begin('Sect')
-    const top = this.height - ENDS.top
-    this.rail(page, { x: MARGIN, y: top, width: this.whole })
+    this.elements.inside('Sect', () => this.printLong(page))
+  }
+
+  private printLong(page: StepPage): void {
+    const top = this.upper
+    this.rail(page, { x: this.margin, y: top, width: this.whole })
     const column = this.pageColumn(top - 40)
     // What can hurt is told first, and on the sheet where the step begins.
     for (const text of stepTexts(page).filter(({ sign }) => sign === 'caution')) this.texts([text], column)
     if (page.picture) {
       const width = Math.min(column.width, page.photos.length > 0 ? 300 : 420)
       column.take(width * ASPECT)
-      await this.picture(page.picture, { x: MARGIN, y: column.y, width }, { content: 'step', alt: this.spoken(page) })
+      this.picture(page.picture, { x: this.margin, y: column.y, width }, { content: 'step', alt: this.spoken(page) })
       column.take(22)
     }
-    for (const photo of page.photos) await this.photo(photo, column, page.picture ? 250 : 380)
+    for (const photo of page.photos) this.photo(photo, column, page.picture ? 250 : 380)
     this.texts(joinTexts(page), column)
-    if (page.callout.length > 0) {
-      await this.table(column, page.callout, lettersOf(page.callout, this.input.catalogue.colours))
+    if (this.calloutOf(page).length > 0) {
+      this.table(column, page.callout, lettersOf(page.callout, this.input.catalogue.colours))
       column.take(8)
     }
     const rest = stepTexts(page).filter(({ sign }) => sign !== 'caution')
@@ -237,7 +314,6 @@ export class StepSheet extends PhotoSheet {
       column.need(90)
       this.write(column, piece, { size: 10 }, 3)
     }
-    this.tags.end()
   }
 
   private textsHeight = (texts: readonly SheetText[], width: number): number =>
@@ -267,12 +343,12 @@ export class StepSheet extends PhotoSheet {
   /** Our mark for "turn or lift the work": a line that rolls over an edge. */
   private turnMark(x: number, y: number): void {
     for (const path of ['M1 14.5h9l5-9', 'M4 9a8 8 0 0 1 13-5.5', 'M17.5 .8v3.4h-3.4'])
-      this.page.drawSvgPath(path, { x, y: y + 10, scale: 0.8, borderColor: INK, borderWidth: 1.2 })
+      this.put({ kind: 'path', path, x, y: y + 10, scale: 0.8, thickness: 1.2, colour: INK })
   }
 
   /** A sign before a text, given as path data. */
   private pathSign(path: string, x: number, y: number): void {
-    this.page.drawSvgPath(path, { x, y: y + 9.5, scale: SIGN_SCALE, borderColor: INK, borderWidth: 1 })
+    this.put({ kind: 'path', path, x, y: y + 9.5, scale: SIGN_SCALE, thickness: 1, colour: INK })
   }
 
   /** The rail of the section with a tie for each step; this step's tie is long and bears its label. */
@@ -280,25 +356,19 @@ export class StepSheet extends PhotoSheet {
     const from = left + 58
     const length = left + width - from
     this.text(page.label, left, top - 12, { size: 17, font: this.bold, role: 'H3' })
-    this.page.drawLine({ start: { x: from, y: top - 7 }, end: { x: from + length, y: top - 7 }, thickness: 0.8, color: INK })
+    this.stroke([from, top - 7], [from + length, top - 7], 0.8)
     const gap = length / page.of
     for (let step = 1; step <= page.of; step++) {
       const x = from + gap * (step - 0.5)
       const isHere = step === page.number
       if (!isHere && gap < 3) continue
       const reach = isHere ? 6 : 2.5
-      this.page.drawLine({
-        start: { x, y: top - 7 - reach },
-        end: { x, y: top - 7 + reach },
-        thickness: isHere ? 2.6 : 0.8,
-        color: isHere ? ACCENT : INK,
-      })
+      this.stroke([x, top - 7 - reach], [x, top - 7 + reach], isHere ? 2.6 : 0.8, isHere ? ACCENT : INK)
     }
-    this.text(page.name, from, top - 24, { size: 9, colour: FAINT })
-    if (page.bag !== '') {
-      const wide = this.regular.widthOf(page.name, 9)
-      this.text(`${page.bag}.`, from + wide + 10, top - 24, { size: 9, font: this.bold })
-    }
+    const bag = page.bag === '' ? '' : `${page.bag}.`
+    const name = fit(page.name, this.regular, 9, length - this.bold.widthOf(bag, 9) - 10)
+    this.text(name, from, top - 24, { size: 9, colour: FAINT })
+    if (bag !== '') this.text(bag, from + this.regular.widthOf(name, 9) + 10, top - 24, { size: 9, font: this.bold })
   }
 }
 
@@ -315,4 +385,8 @@ const SIGN_SCALE = 0.5
 const gapOf = ({ sign }: SheetText): number => (sign === 'caution' ? CAUTION.gap : 0)
 
 /** A row is as high as the highest of what stands in it. */
-const rowOf = (cells: readonly Cell[]): CellRow => ({ cells, height: (share) => Math.max(...cells.map(({ height }) => height(share))) })
+const rowOf = (cells: readonly Cell[]): CellRow => ({
+  cells,
+  steps: cells.length,
+  height: (share) => Math.max(...cells.map(({ height }) => height(share))),
+})

@@ -18,7 +18,7 @@ describe('rows on sheets', () => {
   it('keep their order, are all there, and never reach over the foot', () => {
     fc.assert(
       fc.property(rows, (given) => {
-        const sheets = packRows(given, ROOM)
+        const sheets = packRows(given, { height: ROOM })
         expect(sheets.flatMap((sheet) => sheet.rows.map(({ name }) => name))).toEqual(given.map(({ name }) => name))
         for (const { rows: own, share } of sheets) {
           expect(own.length).toBeGreaterThan(0)
@@ -32,7 +32,7 @@ describe('rows on sheets', () => {
   it('end a sheet only where the next row has no room, or would leave a head alone', () => {
     fc.assert(
       fc.property(rows, (given) => {
-        const sheets = packRows(given, ROOM)
+        const sheets = packRows(given, { height: ROOM })
         sheets.slice(0, -1).forEach(({ rows: own }, i) => {
           const next = sheets[i + 1]!.rows
           const isFull = total([...own, next[0]!], LEAST_SHARE) > ROOM
@@ -45,8 +45,8 @@ describe('rows on sheets', () => {
 
   it('have pictures as large as there is room for', () => {
     const row = (picture: number): SheetRow => ({ height: (share) => 40 + picture * share })
-    expect(packRows([row(250), row(250)], ROOM)).toMatchObject([{ share: 1 }])
-    const [sheet] = packRows([row(210), row(210), row(210)], ROOM)
+    expect(packRows([row(250), row(250)], { height: ROOM })).toMatchObject([{ share: 1 }])
+    const [sheet] = packRows([row(210), row(210), row(210)], { height: ROOM })
     expect(sheet!.rows).toHaveLength(3)
     expect(sheet!.share).toBeCloseTo((ROOM - 120) / 630, 2)
   })

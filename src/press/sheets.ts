@@ -1,0 +1,62 @@
+import { PDFDocument } from '@cantoo/pdf-lib'
+import { makePages, spokenPlaces, type BookletSource, type Page } from '@core/booklet'
+import { catalogueOf } from '@core/model'
+import { aliasText } from '@core/names'
+import type { ExportInput } from './exports/booklet-export'
+import { layOut } from './layout/booklet'
+import type { LaidBooklet } from './layout/items'
+import { lookOf } from './layout/look'
+import type { LayoutInput, Typefaces } from './layout/sheet'
+import { LEAST_STUD_PX } from './layout/step-cells'
+import { BookletPainter } from './paint'
+import { lettersIn } from './type/faces'
+import { loadTypefaces } from './type/load'
+
+/** Pictures of steps are drawn for so many dots where they stay dots, px. */
+const PICTURE = { width: 800, height: 600 }
+
+/** A booklet on its sheets, with all that it takes to draw them. */
+interface PreparedSheets {
+  readonly laid: LaidBooklet
+  /** The typefaces are embedded in it; they measure, and may be printed with. */
+  readonly doc: PDFDocument
+  readonly faces: Typefaces
+  readonly painter: BookletPainter
+}
+
+type SheetsInput = Pick<ExportInput, 'paper' | 'aliases'> & {
+  readonly bundle: BookletSource
+  readonly assets: Pick<ExportInput['assets'], 'font'>
+}
+
+/**
+ * Lays a booklet out on its sheets, as its model asks, or on another paper.
+ *
+ * @param pages where only some are printed
+ */
+export async function prepareSheets(
+  { bundle, paper, aliases, assets }: SheetsInput,
+  pages: readonly Page[] = makePages(bundle),
+): Promise<PreparedSheets> {
+  const look = lookOf({ ...bundle.model.booklet, ...(paper ? { paper } : {}) })
+  const painter = new BookletPainter(bundle, PICTURE, { leastStud: LEAST_STUD_PX })
+  const input: LayoutInput = {
+    pages,
+    catalogue: catalogueOf(bundle.model),
+    look,
+    measures: painter,
+    beside: (kind, id) => aliasText(aliases, kind, id),
+    spoken: ({ spoken, section, number }) => [spoken, ...spokenPlaces(bundle, section, number)].join(' '),
+  }
+  const doc = await PDFDocument.create()
+  const faces = await loadTypefaces(doc, (face, weight) => assets.font(face, weight), lettersToPrint(input))
+  return { laid: layOut(input, faces), doc, faces, painter }
+}
+
+/** All letters that may be printed. */
+function lettersToPrint({ pages, catalogue, beside }: LayoutInput): Set<string> {
+  const letters = lettersIn(pages)
+  for (const [id, { title }] of catalogue.shapes) lettersIn([title, beside?.('shape', id) ?? ''], letters)
+  for (const [id, { name }] of catalogue.colours) lettersIn([name, beside?.('colour', id) ?? ''], letters)
+  return letters
+}

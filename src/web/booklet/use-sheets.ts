@@ -1,0 +1,66 @@
+import { onUnmounted, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
+import { faultLine, plainFault } from '@core/fault'
+import type { Alias } from '@core/names'
+import type { Preview, PreviewMark } from '@press/index'
+import type { CanvasImage } from '../../workers/canvas-image'
+import { useOpenModel } from '../stores/open-model'
+import { startPress } from './press-worker'
+
+type MarkOf<Kind> = Extract<PreviewMark, { kind: Kind }>
+/** What of a sheet has to be painted. */
+export type PaintedMark = MarkOf<'picture'> | MarkOf<'piece'>
+
+export interface UsedSheets {
+  /** The sheets of the snapshot that is shown, or of one before it while they are made anew. */
+  readonly preview: Readonly<ShallowRef<Preview | null>>
+  readonly isBehind: Readonly<Ref<boolean>>
+  /** Why there are no sheets; empty where there are. */
+  readonly problem: Readonly<Ref<string>>
+  readonly paint: (mark: PaintedMark) => Promise<CanvasImage>
+  readonly again: () => void
+}
+
+/** Dots of a picture for one pt of the sheet, where it names no size. */
+const USUAL_PX = 2
+
+/** The booklet on its sheets, laid out in a worker: what is seen is what is printed. */
+export function useSheets(shownNames: () => Promise<Alias[]>): UsedSheets {
+  const open = useOpenModel()
+  const press = startPress()
+  const preview = shallowRef<Preview | null>(null)
+  const isBehind = ref(false)
+  const problem = ref('')
+  let isLaying = false
+
+  /** One at a time: what changes meanwhile is laid out after it. */
+  async function lay(): Promise<void> {
+    isBehind.value = true
+    if (isLaying) return
+    isLaying = true
+    while (isBehind.value && open.snapshot) {
+      const { source } = open.snapshot
+      isBehind.value = false
+      try {
+        const aliases = await shownNames()
+        preview.value = await press.ask((remote) => remote.lay({ bundle: source, aliases }))
+        problem.value = ''
+      } catch (thrown) {
+        const fault = plainFault(thrown)
+        if (fault.code === 'closed') break
+        problem.value = faultLine(fault)
+      }
+      isBehind.value = open.snapshot?.source !== source
+    }
+    isLaying = false
+  }
+  watch(() => open.snapshot?.source, lay, { immediate: true })
+  onUnmounted(() => press.close())
+
+  function paint(mark: PaintedMark): Promise<CanvasImage> {
+    if (mark.kind === 'piece') return press.ask((remote) => remote.piece(mark.piece, mark.size, mark.look))
+    const size = mark.size ?? { width: Math.round(mark.width * USUAL_PX), height: Math.round(mark.height * USUAL_PX) }
+    return press.ask((remote) => remote.picture(mark.picture, mark.content, size))
+  }
+
+  return { preview, isBehind, problem, paint, again: () => void lay() }
+}
