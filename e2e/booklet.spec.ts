@@ -18,14 +18,26 @@ async function tickThrough(page: Page): Promise<string[]> {
   }
 }
 
-test('previews the sheets', async ({ page }) => {
+test('previews the sheets as they are printed; what is composed is seen at once, and undone', async ({ page }) => {
   await openDemo(page, 'Ferry house')
   await page.getByRole('link', { name: 'Booklet' }).click()
-  await expect(page.getByRole('article', { name: 'Sheet 1, Ferry house' })).toContainText('233 parts')
-  await pictureDrawn(page)
-  await page.getByRole('button', { name: /^Show \d+ more/ }).click()
-  await expect(page.getByRole('article')).toHaveCount(24)
+  const first = page.getByRole('article', { name: 'Sheet 1, Ferry house' })
+  await expect(first).toContainText('233')
+  await expect(first.locator('canvas[data-drawn="true"]')).toHaveCount(1)
+  const sheets = page.getByRole('article')
+  const standing = await sheets.count()
+  expect(standing).toBeGreaterThan(10)
+  await page.getByText('Sheets and words').click()
+  await page.getByLabel('Paper', { exact: true }).selectOption('Wide, for a wall')
+  await expect.poll(() => sheets.count()).toBeGreaterThan(standing + 5)
+  await page.getByLabel('Contents').check()
+  await expect(page.getByRole('article', { name: 'Sheet 2, Contents' })).toBeVisible()
+  await page.getByLabel('For how many people').fill('2')
+  await page.getByLabel('For how many people').press('Tab')
+  await expect(first).toContainText('For 2 people who build together.')
   await expectAccessible(page)
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(sheets).toHaveCount(standing)
 })
 
 test('publishes, and another builder follows to the last step; the place is kept on that device', async ({ page, browser }) => {
@@ -109,11 +121,12 @@ test('the exported page works from a disk, offline, with the names of the design
 test('the PDF holds every step and an inventory that adds up', async ({ page }) => {
   await openDemo(page, 'Bird table')
   await page.getByRole('link', { name: 'Booklet' }).click()
+  await page.getByText('Sheets and words').click()
   for (const [paper, size] of [
     ['A4', '595.28 x 841.89'],
     ['Letter', '612 x 792'],
   ] as const) {
-    await page.getByLabel('Paper').selectOption(paper)
+    await page.getByLabel('Paper', { exact: true }).selectOption(paper)
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PDF', exact: true }).click()])
     const path = test.info().outputPath(`${paper}.pdf`)
     await file.saveAs(path)

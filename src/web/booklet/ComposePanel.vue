@@ -64,7 +64,7 @@ const toggle = (key: 'contents' | 'label', event: Event): void =>
         :commit="(errata) => wish('change what was put right', { errata })"
       />
       <TextArea label="Thanks" :value="asked.credits ?? ''" :commit="(credits) => wish('change the thanks', { credits })" />
-      <TextArea label="Terms, in your own words" :value="asked.terms ?? ''" :commit="(terms) => wish('change the terms', { terms })" />
+      <TextArea label="Terms, on the last sheet" :value="asked.terms ?? ''" :commit="(terms) => wish('change the terms', { terms })" />
     </div>
   </details>
 </template>

@@ -109,5 +109,7 @@ svg {
 }
 text {
   white-space: pre;
+  /* Letters keep the widths they were measured with, however small. */
+  text-rendering: geometricPrecision;
 }
 </style>

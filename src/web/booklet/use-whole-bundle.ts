@@ -14,6 +14,8 @@ export function useWholeBundle() {
 
   /** @throws Fault, `stopped` */
   async function whole(): Promise<Bundle> {
+    // What was just chosen or typed is in it.
+    await open.session?.settle()
     const snapshot = open.snapshot!
     if (kept?.snapshot === snapshot) return kept.bundle
     let bundle = bundleOf(snapshot)

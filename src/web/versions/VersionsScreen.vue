@@ -80,9 +80,16 @@ async function add(): Promise<void> {
 }
 async function keep(): Promise<void> {
   const name = variantName.value
-  const on = options.value.filter((option) => option.on === true).map(({ id }) => id)
-  const off = options.value.filter((option) => option.on !== true).map(({ id }) => id)
-  if (await edit(`keep the version ${name}`, (model) => addVariant(model, name, { with: on, without: off }))) variantName.value = ''
+  // What is in when this is done: what was ticked just now may still be on its way.
+  const change = (model: ModelDocument): ModelDocument => {
+    const all = model.options ?? []
+    const isIn = all.filter(({ on }) => on === true)
+    return addVariant(model, name, {
+      with: isIn.map(({ id }) => id),
+      without: all.filter((each) => !isIn.includes(each)).map(({ id }) => id),
+    })
+  }
+  if (await edit(`keep the version ${name}`, change)) variantName.value = ''
 }
 async function remove(label: string, change: (model: ModelDocument) => ModelDocument): Promise<void> {
   if (await edit(label, change)) notify(`Done: ${label}.`, { act: { label: 'Undo', run: () => void open.undo() } })
