@@ -22,6 +22,8 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'UTC',
     reducedMotion: 'reduce',
+    // Only who tests it wants what is kept from one visit to the next.
+    serviceWorkers: 'block',
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: {
       executablePath,

@@ -1,5 +1,7 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { createHash } from 'node:crypto'
+import type { Plugin } from 'vite'
 import { alias, at } from './vite.shared.ts'
 
 // What the PDF library leans on stands in a file of its own: no file is over 500 kB, and nothing here leans back.
@@ -10,8 +12,30 @@ const colours = { name: 'colours', test: /node_modules[\\/]culori[\\/]/, priorit
 const threeCore = { name: 'three-core', test: /node_modules[\\/]three[\\/]build[\\/]three\.core/, priority: 20 }
 const vendor = { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia)[\\/]/, priority: 30 }
 
+// What nearly nobody needs is kept when it is first used: fonts of other scripts, the solver.
+const RARE = /(NotoSans.*\.ttf|\.wasm)$/
+
+/** The service worker, which knows the files of its build by name. */
+const serviceWorker: Plugin = {
+  name: 'service-worker',
+  apply: 'build',
+  buildStart() {
+    this.emitFile({ type: 'chunk', id: at('./src/web/offline/service-worker.ts'), fileName: 'sw.js' })
+  },
+  generateBundle(_, bundle) {
+    const files = Object.keys(bundle)
+      .filter((name) => name.startsWith('assets/') && !RARE.test(name))
+      .sort()
+      .map((name) => `/${name}`)
+    const worker = bundle['sw.js']
+    if (worker?.type !== 'chunk') throw new Error('no service worker was built')
+    const version = createHash('sha256').update(files.join()).update(worker.code).digest('hex').slice(0, 12)
+    worker.code = `const BUILT_FILES=${JSON.stringify(files)},BUILT_VERSION=${JSON.stringify(version)};${worker.code}`
+  },
+}
+
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), serviceWorker],
   logLevel: 'warn',
   resolve: { alias },
   worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: [pdf, colours] } } } },

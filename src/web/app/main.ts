@@ -2,6 +2,8 @@ import '../shared/style.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
+import { watchVersions } from './newer-version'
 import { router } from './router'
 
 createApp(App).use(createPinia()).use(router).mount('#app')
+watchVersions()

@@ -4,6 +4,7 @@ import { createApp } from 'vue'
 import type { Bundle } from '@core/booklet'
 import PainterWorker from '../../workers/painter.worker?worker&inline'
 import { PainterClient } from '../workers/painter-client'
+import { keepThisBooklet } from '../offline/offline'
 import FollowApp from './FollowApp.vue'
 import { publishedAs } from './published-here'
 
@@ -28,6 +29,7 @@ else if (text.trim() === '') target.textContent = 'This page holds no booklet.'
 else {
   try {
     show(JSON.parse(text) as Bundle)
+    if (published) keepThisBooklet().catch(() => undefined)
   } catch {
     target.textContent = 'This booklet is damaged. Ask the designer for it again.'
   }

@@ -17,13 +17,13 @@ const STAYS_MS = 12_000
 /** Older ones give way: a pile of messages is read by nobody. */
 const MOST = 2
 
-/** Errors stay until they are closed; everything else goes by itself. What is said already is not said twice. */
-export function notify(text: string, options: { isError?: boolean; act?: Notice['act'] } = {}): void {
+/** Errors, and what is to stay, stand until they are closed; everything else goes by itself. What is said already is not said twice. */
+export function notify(text: string, options: { isError?: boolean; stays?: boolean; act?: Notice['act'] } = {}): void {
   const isError = options.isError ?? false
   const same = notices.value.find((notice) => notice.text === text && notice.isError === isError)
   const notice: Notice = { id: next++, text, isError, times: (same?.times ?? 0) + 1, ...(options.act ? { act: options.act } : {}) }
   notices.value = [...notices.value.filter((other) => other !== same).slice(1 - MOST), notice]
-  if (!isError) setTimeout(() => dismiss(notice.id), STAYS_MS)
+  if (!isError && !options.stays) setTimeout(() => dismiss(notice.id), STAYS_MS)
 }
 
 export function dismiss(id: number): void {
