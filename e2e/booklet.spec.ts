@@ -86,6 +86,20 @@ test('the follower has an overview of sections and turns the model', async ({ pa
   const before = await page.locator('canvas[role="img"]').screenshot()
   await page.keyboard.press('t')
   await expect.poll(async () => (await page.locator('canvas[role="img"]').screenshot()).equals(before)).toBe(false)
+
+  // Turned by hand it stays on its page, and comes back.
+  const box = (await page.locator('canvas[role="img"]').boundingBox())!
+  await page.mouse.move(box.x + 200, box.y + 150)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 60, box.y + 170, { steps: 5 })
+  await page.mouse.up()
+  await expect(page.getByRole('img', { name: 'Turned by hand. From above, back and right.' })).toBeVisible()
+  await page.keyboard.press('Shift+ArrowLeft')
+  await page.keyboard.press('+')
+  await expectAccessible(page)
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('B 03')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('img', { name: /^Turned by hand/ })).toHaveCount(0)
 })
 
 test('the exported page works from a disk, offline, with the names of the designer', async ({ page, browser }) => {

@@ -18,6 +18,7 @@ import {
   type PieceSpec,
   type RgbImage,
   type StepInset,
+  type TurnedView,
   type ViewNumber,
   type PictureWindow,
 } from '@core/picture'
@@ -87,6 +88,11 @@ export class BookletPainter {
     const painter = this.painterOf(picture, size)
     const view = picture.view as ViewNumber
     return content === 'finished' ? painter.drawFinished(view) : painter.draw(picture.step, view, insetOf(picture))
+  }
+
+  /** The same from anywhere, without marks. */
+  paintTurned(picture: PictureRef, content: PictureContent, view: TurnedView, size?: PictureSize): RgbImage {
+    return this.painterOf(picture, size).paintTurned(picture.step, view, content === 'finished')
   }
 
   /** What a picture shows at a place, px. */

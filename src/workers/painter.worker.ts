@@ -11,6 +11,7 @@ import {
   type PictureSize,
   type PieceLook,
   type PieceSpec,
+  type TurnedView,
 } from '@core/picture'
 import { applyChange, type Change } from '@core/change'
 import type { ModelDocument } from '@core/model'
@@ -102,6 +103,10 @@ const api = {
       spareAhead = undefined
       return forCanvas(painter(width, height).paint(ref, content), spare)
     })
+  },
+  /** A picture that somebody turns: nothing of it is kept. */
+  turned(ref: PictureRef, content: PictureContent, view: TurnedView, size: PictureSize): CanvasImage {
+    return given(forCanvas(painter(size.width, size.height).paintTurned(ref, content, view)))
   },
   /** What a picture shows at a place, px. */
   pick(ref: PictureRef, content: PictureContent, { width, height }: PictureSize, at: FlatPoint): Picked | undefined {

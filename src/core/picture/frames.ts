@@ -2,7 +2,7 @@ import { flatNodeBoxes, type Scene } from '../scene'
 import type { Box, Matrix } from '../space'
 import { GrowingBox } from './growing-box'
 import { HOME, type Steps } from './look'
-import { fitCamera, projectedSize, type Camera, type PictureSize, type ViewNumber } from './view'
+import { fitCamera, projectedSize, type Camera, type PictureSize, type FreeView, type ViewNumber } from './view'
 
 /** What the pictures of some steps in a row are fitted to. */
 export interface PictureFrame {
@@ -83,7 +83,7 @@ export function framesOf(boxes: readonly Box[]): PictureFrame[] {
 
 /** The camera of a picture that is fitted to a box. @param size px @param finer dots each way for one px: the camera sees dots */
 // eslint-disable-next-line max-params -- a box, how it is seen, and the picture
-export function frameCamera(box: Box, view: ViewNumber, orientation: Matrix, size: PictureSize, finer = 1): Camera {
+export function frameCamera(box: Box, view: ViewNumber | FreeView, orientation: Matrix, size: PictureSize, finer = 1): Camera {
   const full = { width: size.width * finer, height: size.height * finer }
   const margin = Math.max(LEAST_MARGIN * finer, MARGIN_SHARE * full.width)
   return fitCamera(box, view, full, { margin, mostScale: full.width / LEAST_WIDTH, orientation })

@@ -1,5 +1,6 @@
 /** Picture: step pictures by a z-buffer over typed arrays, the same dots in Node and in the browser; PNG bytes. */
 export * from './view'
+export * from './turned-view'
 export * from './drawn-section'
 export * from './frames'
 export * from './place-reader'

@@ -1,10 +1,13 @@
 import type { Catalogue } from '../catalogue'
 import type { PlacedPart } from '../model'
 import type { RgbImage } from './ink'
+import type { DrawnSection } from './drawn-section'
 import { lookOf, type PartLook } from './paint'
 import { inkLayer } from './picture-layer'
 import { RenderTarget } from './render-target'
 import type { Camera, PictureSize } from './view'
+
+const NO_PATCHES: DrawnSection['patches'] = new Map()
 
 /** How parts that stand for themselves are painted. */
 export interface PartsLook {
@@ -25,10 +28,17 @@ const looksOf = (parts: readonly PlacedPart[], { colours }: Catalogue): PartLook
 export interface PaintedParts {
   readonly parts: readonly PlacedPart[]
   readonly catalogue: Catalogue
+  /** Pictures on them, by the index of the part. */
+  readonly patches?: DrawnSection['patches']
 }
 
 /** A picture of parts through any camera, px; the camera is that of the picture. */
-export function paintParts({ parts, catalogue }: PaintedParts, camera: Camera, size: PictureSize, look: PartsLook): RgbImage {
+export function paintParts(
+  { parts, catalogue, patches = NO_PATCHES }: PaintedParts,
+  camera: Camera,
+  size: PictureSize,
+  look: PartsLook,
+): RgbImage {
   const { finer, newFrom, wash } = look
   const fine: Camera = {
     matrix: camera.matrix,
@@ -38,7 +48,7 @@ export function paintParts({ parts, catalogue }: PaintedParts, camera: Camera, s
   }
   const full = { width: size.width * finer, height: size.height * finer }
   const target = new RenderTarget(fine, full)
-  const section = { parts, patches: new Map() }
+  const section = { parts, patches }
   const shown = parts.flatMap((_, part) => (target.reaches(section, part) ? [{ part }] : []))
   for (const { part } of shown) target.draw(section, part)
   const ink = { looks: looksOf(parts, catalogue), newFrom, newTo: parts.length, wash, hasFineLines: camera.scale < 0.8 }

@@ -15,6 +15,8 @@ import { pickAt, type Picked } from './pick'
 import { ghostLayer, insetLayer, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
 import { printMarks, printOverlay } from './print-layer'
 import { drawComposition, type Drawing } from './vector'
+import { paintParts } from './paint-parts'
+import { turnedCamera, type TurnedView } from './turned-view'
 import type { Camera, PictureSize, ViewNumber } from './view'
 
 /** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
@@ -244,6 +246,20 @@ export class RailPainter {
     const sight: Viewport = { camera: target.camera, finer: FINER }
     printMarks(image, [...ringsAt(sight, section.holdsOfNode(node)), wayIn(sight, hullOf(section, mine), travel)])
     return image
+  }
+
+  /** A step, or the finished section, from anywhere, without marks: what was there washed, what is new in full colour. */
+  paintTurned(step: number, view: TurnedView, isFinished: boolean): RgbImage {
+    const { section, catalogue, size } = this
+    const [from, to] = isFinished ? [section.parts.length, section.parts.length] : section.ranges[step]!
+    const orientation = isFinished ? undefined : TURNS[section.orientations[step] ?? NO_TURN]
+    const camera = turnedCamera(this.frames.frameOf(step).box, view, size, orientation)
+    const parts = section.parts.slice(0, to)
+    return paintParts({ parts, catalogue, patches: section.patches }, camera, size, {
+      finer: FINER,
+      newFrom: from,
+      wash: isFinished ? 0 : WASH,
+    })
   }
 
   /** The finished section without marks. */

@@ -49,14 +49,15 @@ const SIDES = ['front and right', 'back and right', 'back and left', 'front and 
 export const freeViewWords = ({ turn, lift }: FreeView): string =>
   `${lift >= 0 ? 'From above' : 'From below'}, ${SIDES[Math.floor((((turn % 360) + 360) % 360) / 90)]!}`
 
-const freeOf = (view: ViewNumber): FreeView => ({
+/** A corner view, to be turned on from there. */
+export const freeViewOf = (view: ViewNumber): FreeView => ({
   turn: USUAL_VIEW.turn + (view & 3) * 90,
   lift: view < 4 ? USUAL_VIEW.lift : -USUAL_VIEW.lift,
 })
 
 /** Takes model space to the viewer's: to the right, up the picture, away from the viewer. An orthographic view, in u. */
 export function viewMatrix(view: ViewNumber | FreeView): Matrix {
-  const { turn, lift } = typeof view === 'number' ? freeOf(view) : view
+  const { turn, lift } = typeof view === 'number' ? freeViewOf(view) : view
   const [about, up] = [(turn * Math.PI) / 180, (lift * Math.PI) / 180]
   const [c, s, cl, sl] = [Math.cos(about), Math.sin(about), Math.cos(up), Math.sin(up)]
   return [c, s, 0, -s * sl, c * sl, cl, -s * cl, c * cl, -sl]

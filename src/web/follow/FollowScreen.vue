@@ -4,6 +4,8 @@ import { makePages, pageTitle, pathWords, spokenPlaces, type Bundle, type Mended
 import { total, type PieceCount } from '@core/count'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
+import { freeViewWords, turnedViewOf, type ViewNumber } from '@core/picture'
+import { arrowWay } from '../shared/arrow-keys'
 import PagePicture from '../shared/StepPicture.vue'
 import DecalList from '../shared/DecalList.vue'
 import InventoryLists from '../shared/InventoryLists.vue'
@@ -28,6 +30,8 @@ import { loadProgress, pageKey, placeIn, progressKey, saveProgress, tickKey, wit
 import { useAloud } from './use-aloud'
 import { useAwake } from './use-awake'
 import { useLook } from './use-look'
+import TurnedPicture from './TurnedPicture.vue'
+import { useTurning } from './use-turning'
 import { useQuestions } from './use-questions'
 
 const props = defineProps<{ bundle: Bundle; painter: PainterClient; published?: PublishedAs | undefined; password?: string | undefined }>()
@@ -92,6 +96,7 @@ const picture = computed(() => {
   const ref = 'picture' in page.value ? page.value.picture : null
   return ref && { ...ref, view: (ref.view & 4) | ((ref.view + turn.value) & 3) }
 })
+const isFinished = computed(() => page.value.kind === 'cover' || page.value.kind === 'tray')
 /** The picture of the page after this one, where that is a step. */
 const coming = computed(() => {
   const after = pages[index.value + 1]
@@ -170,9 +175,24 @@ watch([index, ticked], () => {
   isKept.value = saveProgress(key, { page: index.value, at: pageKey(page.value), ticked: [...ticked.value], copies: copy.value })
 })
 
+/** Degrees that a key turns the picture. */
+const TURN_STEP = 15
+/** @returns whether the key turned the picture */
+function onTurnKey(event: KeyboardEvent): boolean {
+  const way = event.shiftKey ? arrowWay(event) : undefined
+  if (!picture.value) return false
+  if (way) turning.turnBy({ turn: -way[0] * TURN_STEP, lift: -way[1] * TURN_STEP })
+  else if (event.key === '+' || event.key === '=') turning.zoomBy(1.25)
+  else if (event.key === '-') turning.zoomBy(0.8)
+  else if (event.key === 'Escape' && turned.value) turning.reset()
+  else return false
+  return true
+}
+
 function onKey(event: KeyboardEvent): void {
   const target = event.target as HTMLElement
   if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input[type=text], textarea, select')) return
+  if (onTurnKey(event)) return event.preventDefault()
   if (event.key === 'ArrowRight' || event.key === 'PageDown') go(index.value + 1)
   else if (event.key === 'ArrowLeft' || event.key === 'PageUp') go(index.value - 1)
   else if (event.key === 'Home') go(0)
@@ -185,15 +205,12 @@ function onKey(event: KeyboardEvent): void {
 onMounted(() => window.addEventListener('keydown', onKey))
 onUnmounted(() => window.removeEventListener('keydown', onKey))
 
-/** A swipe of the hand on the picture: the next or the step before. */
-let touchX = 0
-const onTouchStart = (event: TouchEvent): void => {
-  touchX = event.changedTouches[0]!.clientX
-}
-const onTouchEnd = (event: TouchEvent): void => {
-  const way = event.changedTouches[0]!.clientX - touchX
-  if (Math.abs(way) > 60) go(index.value + (way < 0 ? 1 : -1))
-}
+const turning = useTurning({
+  begin: () => turnedViewOf((picture.value?.view ?? 0) as ViewNumber),
+  onSwipe: (way) => go(index.value + way),
+})
+const { view: turned, isMoving } = turning
+watch([index, turn], turning.reset)
 </script>
 
 <template>
@@ -321,20 +338,31 @@ const onTouchEnd = (event: TouchEvent): void => {
           </template>
         </div>
 
-        <div
-          v-if="'picture' in page && (page.picture || !step || step.photos.length === 0)"
-          class="picture"
-          @touchstart.passive="onTouchStart"
-          @touchend.passive="onTouchEnd"
-        >
-          <PagePicture
-            :picture="picture"
-            :next="coming"
-            :finished="page.kind === 'cover' || page.kind === 'tray'"
-            :label="step ? step.spoken : `${title}, finished`"
-            @touch="isAsking && touch($event?.part)"
-          />
-          <button v-if="picture" class="plain-button turn" @click="turn = (turn + 1) & 3">See it from the next side <kbd>T</kbd></button>
+        <div v-if="'picture' in page && (page.picture || !step || step.photos.length === 0)" class="picture">
+          <div class="hand" v-on="turning.handlers">
+            <TurnedPicture
+              v-if="turned && picture"
+              :picture="picture"
+              :content="isFinished ? 'finished' : 'step'"
+              :view="turned"
+              :is-moving="isMoving"
+            />
+            <PagePicture
+              v-show="!turned"
+              :picture="picture"
+              :next="coming"
+              :finished="isFinished"
+              :label="step ? step.spoken : `${title}, finished`"
+              @touch="isAsking && touch($event?.part)"
+            />
+          </div>
+          <div v-if="picture" class="turns">
+            <button v-if="turned" class="plain-button turn" @click="turning.reset()">Back to the picture <kbd>Esc</kbd></button>
+            <button v-else class="plain-button turn" @click="turn = (turn + 1) & 3">See it from the next side <kbd>T</kbd></button>
+            <p v-if="turned">{{ freeViewWords(turned) }}</p>
+            <p v-else class="by-hand">Two fingers turn it and bring it nearer.</p>
+            <p class="by-keys">Turn it: mouse, or <kbd>Shift</kbd> <kbd>← ↑ → ↓</kbd>. Nearer: <kbd>+</kbd> <kbd>−</kbd></p>
+          </div>
         </div>
       </article>
     </main>

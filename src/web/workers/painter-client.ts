@@ -2,7 +2,7 @@ import { transfer } from 'comlink'
 import type { BookletSource, PictureContent, PictureRef } from '@core/booklet'
 import type { OwnShape } from '@core/catalogue'
 import type { Change } from '@core/change'
-import type { Picked, PictureSize, PictureWindow, PieceLook, PieceSpec } from '@core/picture'
+import type { Picked, PictureSize, PictureWindow, PieceLook, PieceSpec, TurnedView } from '@core/picture'
 import type { FlatPoint } from '@core/space'
 import type { CanvasImage } from '../../workers/canvas-image'
 import type { PainterApi, PictureFile } from '../../workers/painter.worker'
@@ -115,6 +115,11 @@ export class PainterClient {
     // What is being turned is never seen the same way again.
     if (look.free) return paint()
     return this.pieces.of(JSON.stringify([piece, size.width, look]), paint)
+  }
+
+  /** A picture that somebody turns by hand. */
+  turned(ref: PictureRef, content: PictureContent, view: TurnedView, size: PictureSize): Promise<CanvasImage> {
+    return this.ask((remote) => remote.turned(ref, content, view, size))
   }
 
   /** What a picture shows at a place, px. */
