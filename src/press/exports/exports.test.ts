@@ -10,7 +10,7 @@ describe('what a booklet goes out as', () => {
 
   it('is refused by any other, with those that are known', () => {
     expect(() => exportFor('booklet.docx')).toThrow(
-      expect.objectContaining({ code: 'unknown-format', wayOut: 'Known: .html, .pdf, .txt or .csv.' }) as Error,
+      expect.objectContaining({ code: 'unknown-format', wayOut: 'Known: .html, .pdf, .txt, .csv or .zip.' }) as Error,
     )
   })
 })
