@@ -35,6 +35,15 @@ test('previews the sheets as they are printed; what is composed is seen at once,
   await page.getByLabel('For how many people').fill('2')
   await page.getByLabel('For how many people').press('Tab')
   await expect(first).toContainText('For 2 people who build together.')
+
+  // Before anything is published, it can be seen as a builder does.
+  await page.getByRole('button', { name: 'See it as a builder does' }).click()
+  const builder = page.getByRole('dialog', { name: 'As a builder sees it' })
+  await builder.getByRole('button', { name: 'Begin' }).click()
+  await expect(builder.locator('canvas[data-drawn="true"]').first()).toBeVisible()
+  await expectAccessible(page)
+  await builder.getByRole('button', { name: 'Back to the booklet' }).click()
+  await expect(builder).toHaveCount(0)
   await expectAccessible(page)
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click()
   await expect(sheets).toHaveCount(standing)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { plural } from '@core/words'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, shallowRef } from 'vue'
+import type { Bundle } from '@core/booklet'
 import type { Alias } from '@core/names'
 import { faultLine, plainFault, type PlainFault } from '@core/fault'
 import { EXPORTS, type BookletExport } from '@press/index'
@@ -11,6 +12,7 @@ import { useOpenModel } from '../stores/open-model'
 import { useOwnNames } from '../stores/own-names'
 import PublishPanel from '../published/PublishPanel.vue'
 import BookletTabs from '../proof/BookletTabs.vue'
+import BuilderView from './BuilderView.vue'
 import ComposePanel from './ComposePanel.vue'
 import ReadinessList from './ReadinessList.vue'
 import SheetPreview from './SheetPreview.vue'
@@ -37,6 +39,17 @@ const files = useExport()
 const buttons = ref<HTMLElement>()
 
 const { whole, progress: planned, stop: stopPlanning } = useWholeBundle()
+
+/** What a builder would see, while somebody looks at it. */
+const seen = shallowRef<Bundle | null>(null)
+async function look(): Promise<void> {
+  try {
+    seen.value = await whole()
+  } catch (thrown) {
+    const fault = plainFault(thrown)
+    if (fault.code !== 'stopped') notify(`The booklet cannot be shown. ${faultLine(fault)}`, { isError: true })
+  }
+}
 
 async function write(asked: BookletExport): Promise<PlainFault | 'stopped' | 'done'> {
   try {
@@ -70,6 +83,8 @@ async function save(asked: BookletExport): Promise<void> {
       <VersionsInBooklet />
       <WorkBar v-if="planned !== null" class="file-work" label="Planning the other versions" :fraction="planned" @stop="stopPlanning" />
       <ComposePanel />
+      <ActionButton :disabled="planned !== null" @click="look()">See it as a builder does</ActionButton>
+      <BuilderView v-if="seen" :bundle="seen" @close="seen = null" />
       <ReadinessList />
       <PublishPanel v-if="open.snapshot" :model-id="open.id" :whole="whole" />
 
