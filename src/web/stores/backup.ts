@@ -10,6 +10,7 @@ import type { Publication } from '../storage/database'
 import type { Library } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
 import { ReaderClient } from '../workers/reader-client'
+import { proofsOf, restoreProofs } from './backup-proofs'
 import { useOwnNames } from './own-names'
 
 /** Larger backups are refused, bytes. */
@@ -84,12 +85,11 @@ export const useBackup = defineStore('backup', () => {
     const { showsOwnNames } = (backup.settings ?? {}) as { showsOwnNames?: unknown }
     if (typeof showsOwnNames === 'boolean') await names.show(showsOwnNames)
     await restoreBooks(backup.settings)
-    await restorePublications(
-      backup.settings,
-      added.map(({ id }) => id),
-    )
+    const ids = added.map(({ id }) => id)
+    await restorePublications(backup.settings, ids)
+    await restoreProofs(await useLibrary(), backup.settings, ids)
     found.value = null
-    return added.map(({ id }) => id)
+    return ids
   }
   const leave = (): void => void (found.value = null)
 
@@ -105,6 +105,7 @@ async function everything(library: Library) {
     books: await library.books(),
     folders: stored.map(({ folder = '' }) => folder),
     publications: publicationsOf(await library.publications(), stored),
+    proofs: await proofsOf(library, stored),
   }
   return { states, settings }
 }
