@@ -36,9 +36,8 @@ test('a figure is made, given an alternative, posed, and its alternatives are pr
   await expect(arms.getByRole('button')).toHaveCount(1)
   await expect(arms).not.toContainText('left')
   await page.getByRole('link', { name: 'Booklet' }).click()
-  await expect(page.getByText('Figure 1, headwear: Figure hair, short in Brown, from the blue ferry').first()).toBeVisible({
-    timeout: 30_000,
-  })
+  await page.getByLabel('Go to').selectOption('All pieces', { timeout: 30_000 })
+  await expect(page.getByText('Figure 1, headwear: Figure hair, short in Brown, from the blue ferry').first()).toBeVisible()
 })
 
 test('a figure that was made is put into the model on the bench', async ({ page }) => {

@@ -53,13 +53,15 @@ test('work is noted on a piece, a picture is attached to its face, and the bookl
   await expectAccessible(page)
 
   await page.getByRole('link', { name: 'Booklet' }).click()
-  const sheet = page.getByRole('article', { name: /Decals to print/ })
-  const printed = sheet.getByAltText('Bird sign, 14 × 7 mm').first()
-  await printed.scrollIntoViewIfNeeded()
-  const box = (await printed.boundingBox())!
-  // 96 px to the inch.
-  expect(box.width).toBeCloseTo((14 / 25.4) * 96, 0)
-  await expect(page.getByText('with a decal (bird-sign)').first()).toBeVisible()
+  await page.getByLabel('Go to').selectOption('Decals to print', { timeout: 30_000 })
+  const printed = page
+    .getByRole('article', { name: /^Sheet 2, Decals/ })
+    .locator('image')
+    .first()
+  // Sheets are measured in 1/72 inch.
+  expect(Number(await printed.getAttribute('width'))).toBeCloseTo((14 / 25.4) * 72, 2)
+  await page.getByLabel('Go to').selectOption('All pieces')
+  await expect(page.getByText(/with a decal \(bird-sign\)/).first()).toBeVisible()
 })
 
 test('the wind pump shows its decals, and taking one out can be undone', async ({ page }) => {

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { makePages, makeBundle, type Bundle, type Page } from '@core/booklet'
 import { reportModel, viewsOf } from '@core/pipeline'
-import { readModelText, type AskedBooklet, type Paper } from '@core/model'
+import { readModelText, type BookletWishes, type Paper } from '@core/model'
 import { BUNDLE_MARK, writeHtml } from './index'
 import { packagedFont } from '../../tests/support/packaged-fonts'
 import { writePdf } from './pdf/write'
@@ -21,7 +21,7 @@ async function printed(
   paper: Paper,
   progress?: (fraction: number) => void,
   pages?: readonly Page[],
-  wishes: AskedBooklet = {},
+  wishes: BookletWishes = {},
 ): Promise<string> {
   const asked = { ...bundle, model: { ...model, booklet: { ...wishes, paper } } }
   const prepared = await prepareSheets({ bundle: asked, aliases: [], assets: { font: packagedFont } }, pages)

@@ -1,7 +1,7 @@
-import type { Bookmark, LaidBooklet, SheetMark, TextItem } from './layout/items'
+import type { Bookmark, LaidBooklet, SheetMark, TextMark } from './layout/items'
 
 /** A mark of a sheet without what only measures and prints. */
-export type PreviewMark = Exclude<SheetMark, TextItem> | (Omit<TextItem, 'line'> & { readonly width: number })
+export type PreviewMark = Exclude<SheetMark, TextMark> | (Omit<TextMark, 'line'> & { readonly width: number })
 
 export interface PreviewSheet {
   readonly width: number

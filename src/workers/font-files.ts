@@ -7,10 +7,10 @@ import hebrewBold from '@expo-google-fonts/noto-sans-hebrew/700Bold/NotoSansHebr
 import hebrew from '@expo-google-fonts/noto-sans-hebrew/400Regular/NotoSansHebrew_400Regular.ttf?url'
 import latinBold from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
 import latin from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
-import type { Face, Weight } from '@press/index'
+import type { ScriptFace, Weight } from '@press/index'
 
 /** Where the font files of booklets lie; each is loaded when a booklet needs it. */
-export const FONT_FILES: Readonly<Record<Face, Readonly<Record<Weight, string>>>> = {
+export const FONT_FILES: Readonly<Record<ScriptFace, Readonly<Record<Weight, string>>>> = {
   latin: { regular: latin, bold: latinBold },
   'greek-cyrillic': { regular: greekCyrillic, bold: greekCyrillicBold },
   hebrew: { regular: hebrew, bold: hebrewBold },

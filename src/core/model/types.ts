@@ -27,7 +27,7 @@ export interface ModelDocument {
   /** The booklet says where a bag begins: how many pieces are in one at most, and how many people build at the same time. */
   readonly bags?: AskedBags
   /** How the booklet is put on its sheets, and what it says beside the steps. */
-  readonly booklet?: AskedBooklet
+  readonly booklet?: BookletWishes
   /** Of the finished model. */
   readonly photos?: readonly Photo[]
 }
@@ -66,7 +66,7 @@ export interface AskedLayout {
   readonly label?: boolean
 }
 
-export interface AskedBooklet extends AskedLayout {
+export interface BookletWishes extends AskedLayout {
   /** How many build it together, where it is meant for several. */
   readonly people?: number
   readonly difficulty?: Difficulty

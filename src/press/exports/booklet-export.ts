@@ -1,7 +1,7 @@
 import type { Bundle } from '@core/booklet'
 import type { Paper } from '@core/model'
 import type { Alias } from '@core/names'
-import type { Face, Weight } from '../type/faces'
+import type { ScriptFace, Weight } from '../type/faces'
 
 /** What an export is made from. */
 export interface ExportInput {
@@ -18,7 +18,7 @@ export interface ExportInput {
 /** What is shipped beside the program; the page and the command line find it in different places. */
 export interface ExportAssets {
   /** TrueType. */
-  font(face: Face, weight: Weight): Promise<Uint8Array>
+  font(face: ScriptFace, weight: Weight): Promise<Uint8Array>
   /** The follower as one HTML page, without a booklet. */
   followPage(): Promise<string>
 }

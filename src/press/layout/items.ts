@@ -5,20 +5,20 @@ import type { SetLine } from '../type/typeface'
 import type { Element } from './elements'
 
 /** Something at a place of a sheet: its lower left corner, pt from that of the sheet. */
-interface Frame {
+interface MarkFrame {
   readonly x: number
   readonly y: number
   readonly width: number
   readonly height: number
 }
 
-interface Point {
+interface SheetPoint {
   readonly x: number
   readonly y: number
 }
 
 /** A line of text, set from x on, its letters standing on y. */
-export interface TextItem extends Point {
+export interface TextMark extends SheetPoint {
   readonly kind: 'text'
   readonly text: string
   readonly line: SetLine
@@ -29,13 +29,13 @@ export interface TextItem extends Point {
 
 interface LineItem {
   readonly kind: 'line'
-  readonly from: Point
-  readonly to: Point
+  readonly from: SheetPoint
+  readonly to: SheetPoint
   readonly thickness: number
   readonly colour: string
 }
 
-interface RectangleItem extends Frame {
+interface RectangleItem extends MarkFrame {
   readonly kind: 'rectangle'
   readonly fill?: string
   readonly line?: string
@@ -43,7 +43,7 @@ interface RectangleItem extends Frame {
 }
 
 /** Strokes along path data whose y runs down, its origin at the place. */
-interface PathItem extends Point {
+interface PathItem extends SheetPoint {
   readonly kind: 'path'
   readonly path: string
   readonly scale: number
@@ -51,7 +51,7 @@ interface PathItem extends Point {
   readonly colour: string
 }
 
-interface RingItem extends Point {
+interface RingItem extends SheetPoint {
   readonly kind: 'ring'
   readonly radius: number
   readonly thickness: number
@@ -59,7 +59,7 @@ interface RingItem extends Point {
 }
 
 /** A picture of the work. */
-export interface PictureItem extends Frame {
+export interface PictureItem extends MarkFrame {
   readonly kind: 'picture'
   readonly picture: PictureRef
   readonly content: PictureContent
@@ -68,7 +68,7 @@ export interface PictureItem extends Frame {
 }
 
 /** The picture of a piece, drawn as its tray is. */
-export interface PieceItem extends Frame {
+export interface PieceItem extends MarkFrame {
   readonly kind: 'piece'
   readonly piece: PieceCount
   readonly look: PieceLook
@@ -77,14 +77,14 @@ export interface PieceItem extends Frame {
 }
 
 /** A decal or a photo, turned clockwise by so many quarters. */
-export interface ImageItem extends Frame {
+export interface ImageItem extends MarkFrame {
   readonly kind: 'image'
   /** A data URL. */
   readonly address: string
   readonly quarters: 0 | 1 | 2 | 3
 }
 
-export type SheetMark = TextItem | LineItem | RectangleItem | PathItem | RingItem | PictureItem | PieceItem | ImageItem
+export type SheetMark = TextMark | LineItem | RectangleItem | PathItem | RingItem | PictureItem | PieceItem | ImageItem
 
 /** A mark, and what it belongs to; decoration belongs to nothing. */
 export type SheetItem = SheetMark & { readonly element?: Element }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { makeBundle, makePages, type Bundle, type StepPage } from '@core/booklet'
-import { readModelText, type AskedBooklet } from '@core/model'
+import { readModelText, type BookletWishes } from '@core/model'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { packagedFont } from '../../../tests/support/packaged-fonts'
 import { previewOf } from '../preview'
@@ -17,7 +17,7 @@ beforeAll(() => {
   bundle = makeBundle(model, report, viewsOf(looks))
 })
 
-async function laid(booklet: AskedBooklet = {}): Promise<LaidBooklet> {
+async function laid(booklet: BookletWishes = {}): Promise<LaidBooklet> {
   const asked = { ...bundle, model: { ...bundle.model, booklet } }
   return (await prepareSheets({ bundle: asked, aliases: [], assets: { font: packagedFont } })).laid
 }
@@ -37,7 +37,7 @@ function off({ width, height, items }: LaidSheet, margin: number): unknown[] {
 }
 
 describe('a booklet on its sheets', () => {
-  const looks: AskedBooklet[] = [
+  const looks: BookletWishes[] = [
     {},
     { paper: 'a5', margins: 'wide' },
     { paper: 'square', columns: 'two' },
@@ -60,7 +60,7 @@ describe('a booklet on its sheets', () => {
   })
 
   it('has larger pictures where a step has its sheet alone', async () => {
-    const widest = async (look: AskedBooklet): Promise<number> =>
+    const widest = async (look: BookletWishes): Promise<number> =>
       Math.max(
         ...(await laid(look)).sheets.flatMap(({ items }) =>
           items.map((item) => (item.kind === 'picture' && item.content === 'step' ? item.width : 0)),
@@ -80,7 +80,7 @@ describe('a booklet on its sheets', () => {
   })
 
   it('lists pieces where it is asked to', async () => {
-    const pieces = async (look: AskedBooklet): Promise<number> =>
+    const pieces = async (look: BookletWishes): Promise<number> =>
       (await laid(look)).sheets.flatMap(({ items }) => items.filter(({ kind }) => kind === 'piece')).length
     const [both, sections, each] = [await pieces({}), await pieces({ trays: 'sections' }), await pieces({ trays: 'steps' })]
     expect(sections).toBeLessThan(both)

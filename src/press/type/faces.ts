@@ -1,10 +1,10 @@
 /** The faces that texts are set in, most wanted first: what a face does not have is looked for in those after it. */
 const FACES = ['latin', 'greek-cyrillic', 'hebrew', 'arabic', 'han'] as const
-export type Face = (typeof FACES)[number]
+export type ScriptFace = (typeof FACES)[number]
 export type Weight = 'regular' | 'bold'
 
 /** Faces beside the first, by the scripts they are for; what is of none of them may be in the second. */
-const SCRIPTS: readonly (readonly [Face, RegExp])[] = [
+const SCRIPTS: readonly (readonly [ScriptFace, RegExp])[] = [
   ['hebrew', /\p{Script=Hebrew}/u],
   ['arabic', /\p{Script=Arabic}/u],
   ['han', /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Bopomofo}\u2190-\u2bff\u3000-\u303f\uff00-\uffef]/u],
@@ -19,8 +19,8 @@ const UNSEEN = /[\p{Cc}\p{Cf}\u2028\u2029]/u
  *
  * @param isInFirst whether the first face has a letter
  */
-export function facesFor(letters: ReadonlySet<string>, isInFirst: (letter: string) => boolean): Face[] {
-  const needed = new Set<Face>()
+export function facesFor(letters: ReadonlySet<string>, isInFirst: (letter: string) => boolean): ScriptFace[] {
+  const needed = new Set<ScriptFace>()
   for (const letter of letters) {
     if (isInFirst(letter) || UNSEEN.test(letter)) continue
     needed.add(SCRIPTS.find(([, script]) => script.test(letter))?.[0] ?? 'greek-cyrillic')

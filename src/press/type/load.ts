@@ -1,9 +1,9 @@
 import type { PDFDocument, PDFFont } from '@cantoo/pdf-lib'
-import { facesFor, type Face, type Weight } from './faces'
+import { facesFor, type ScriptFace, type Weight } from './faces'
 import { Typeface } from './typeface'
 
 /** Where font files come from. */
-export type FontSource = (face: Face, weight: Weight) => Promise<Uint8Array>
+export type FontSource = (face: ScriptFace, weight: Weight) => Promise<Uint8Array>
 
 /** Digits of one width, and no joined letters, which some readers do not find. */
 const LATIN = { tnum: true, liga: false }
@@ -17,7 +17,7 @@ export async function loadTypefaces(
   // Larger than all else here together: a download of its own.
   const { default: fontkit } = await import('@cantoo/fontkit')
   doc.registerFontkit(fontkit)
-  const embed = async (face: Face, weight: Weight): Promise<PDFFont> =>
+  const embed = async (face: ScriptFace, weight: Weight): Promise<PDFFont> =>
     doc.embedFont(await font(face, weight), { subset: true, ...(face === 'latin' ? { features: LATIN } : {}) })
   const first = await embed('latin', 'regular')
   const has = new Set(first.getCharacterSet())
@@ -28,4 +28,4 @@ export async function loadTypefaces(
 }
 
 /** The largest face comes in one weight. */
-const hasBold = (face: Face): boolean => face !== 'han'
+const hasBold = (face: ScriptFace): boolean => face !== 'han'

@@ -3,7 +3,7 @@ import { isUnseen } from './faces'
 import { levelsOf, turnedAround, visualOrder } from './direction'
 
 /** A stretch of a line that one font sets, where it begins, pt from the line's left end. */
-interface Run {
+interface SetRun {
   readonly font: PDFFont
   readonly text: string
   readonly x: number
@@ -11,7 +11,7 @@ interface Run {
 
 /** A line as it is set, left to right. */
 export interface SetLine {
-  readonly runs: readonly Run[]
+  readonly runs: readonly SetRun[]
   readonly width: number
   /** Reads from right to left, so it stands at the right of its place. */
   readonly isRightToLeft: boolean
@@ -49,7 +49,7 @@ export class Typeface {
     if (this.isSimple(text))
       return { runs: [{ font: this.first, text, x: 0 }], width: this.first.widthOfTextAtSize(text, size), isRightToLeft: false }
     const { levels, base } = levelsOf(text)
-    const runs: Run[] = []
+    const runs: SetRun[] = []
     let x = 0
     for (const { text: stretch, level, font } of visualOrder(this.stretches(text, levels))) {
       const shown = level % 2 === 1 ? turnedAround(stretch) : stretch

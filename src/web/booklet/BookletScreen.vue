@@ -6,6 +6,7 @@ import type { Alias } from '@core/names'
 import { faultLine, plainFault, type PlainFault } from '@core/fault'
 import { EXPORTS, type BookletExport } from '@press/index'
 import ActionButton from '../controls/ActionButton.vue'
+import ChoiceList from '../controls/ChoiceList.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
@@ -25,6 +26,14 @@ import VersionsInBooklet from './VersionsInBooklet.vue'
 const open = useOpenModel()
 const names = useOwnNames()
 const errors = computed(() => open.report!.findings.filter((finding) => finding.severity === 'error').length)
+const places = computed(() => (preview.value?.bookmarks ?? []).map(({ title, sheet }) => ({ value: String(sheet), label: title })))
+const previews = ref<HTMLElement>()
+/** Sheets that are far from the view are empty papers, so each of them has its place already. */
+const place = computed({
+  get: () => '',
+  set: (sheet) => void previews.value?.querySelectorAll('article')[Number(sheet)]?.scrollIntoView({ block: 'start' }),
+})
+
 const lacking = useLackingLetters(() => open.shown)
 
 /** The designer's own names, where they are switched on; plain, since a worker takes nothing else. */
@@ -75,6 +84,7 @@ async function save(asked: BookletExport): Promise<void> {
       <BookletTabs />
       <h1>Booklet</h1>
       <p class="faint">{{ preview ? `${plural(preview.sheets.length, 'sheet')}. ` : '' }}What you see is what is printed.</p>
+      <ChoiceList v-if="places.length > 1" v-model="place" label="Go to" :options="[{ value: '', label: 'Choose a sheet' }, ...places]" />
       <p v-if="errors > 0" class="warn" role="status">
         <b>▲ {{ plural(errors, 'error stands', 'errors stand') }}.</b> Builders would get stuck.
         <RouterLink :to="{ name: 'rail' }">Look at the rail</RouterLink>
@@ -111,7 +121,7 @@ async function save(asked: BookletExport): Promise<void> {
       </div>
       <ActionButton @click="open.downloadFile()">The model file</ActionButton>
     </aside>
-    <section class="sheets" aria-label="Preview" tabindex="0" :aria-busy="isBehind || !preview">
+    <section ref="previews" class="sheets" aria-label="Preview" tabindex="0" :aria-busy="isBehind || !preview">
       <p v-if="problem" class="warn state" role="alert">
         ▲ The sheets could not be laid out. {{ problem }} <ActionButton @click="again()">Try again</ActionButton>
       </p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { composeBooklet } from '@core/edits'
-import { DIFFICULTIES, MARGIN_WIDTHS, PAPERS, STEP_COLUMNS, TRAY_PLACES, type AskedBooklet } from '@core/model'
+import { DIFFICULTIES, MARGIN_WIDTHS, PAPERS, STEP_COLUMNS, TRAY_PLACES, type BookletWishes } from '@core/model'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
 import TextArea from '../controls/TextArea.vue'
@@ -10,12 +10,12 @@ import { COLUMN_WORDS, DIFFICULTY_WORDS, MARGIN_WORDS, optionsOf, PAPER_WORDS, T
 
 /** How the booklet is put on its sheets, and what it says beside the steps: kept with the model, undone like any edit. */
 const open = useOpenModel()
-const asked = computed((): AskedBooklet => open.model?.booklet ?? {})
-type Wishes = Partial<Record<keyof AskedBooklet, unknown>>
+const asked = computed((): BookletWishes => open.model?.booklet ?? {})
+type Wishes = Partial<Record<keyof BookletWishes, unknown>>
 const wish = (label: string, wishes: Wishes): void => void open.edit(label, (model) => composeBooklet(model, wishes))
 
 /** A choice of the usual is not kept: it stays the usual. */
-const choice = <Key extends keyof AskedBooklet>(key: Key, usual: string, label: string) =>
+const choice = <Key extends keyof BookletWishes>(key: Key, usual: string, label: string) =>
   computed({
     get: () => String(asked.value[key] ?? usual),
     set: (value: string) => wish(label, { [key]: value === usual ? undefined : value }),

@@ -5,7 +5,7 @@ import type { FlatPoint } from '@core/space'
 export type TwoFingers = readonly [FlatPoint, FlatPoint]
 
 /** Where a picture lies on the screen, px. */
-type Frame = Pick<DOMRect, 'left' | 'top' | 'width' | 'height'>
+type ScreenFrame = Pick<DOMRect, 'left' | 'top' | 'width' | 'height'>
 
 /** Degrees for a px that a hand draws a picture. */
 export const PER_PIXEL = 0.5
@@ -15,7 +15,7 @@ const middleOf = ([[ax, ay], [bx, by]]: TwoFingers): FlatPoint => [(ax + bx) / 2
 const spread = ([[ax, ay], [bx, by]]: TwoFingers): number => Math.max(1, Math.hypot(bx - ax, by - ay))
 
 /** Two fingers turn a picture as they are drawn together, and enlarge it where they are as they are drawn apart. */
-export function pinched(view: TurnedView, before: TwoFingers, after: TwoFingers, { left, top, width, height }: Frame): TurnedView {
+export function pinched(view: TurnedView, before: TwoFingers, after: TwoFingers, { left, top, width, height }: ScreenFrame): TurnedView {
   const [[wasX, wasY], [x, y]] = [middleOf(before), middleOf(after)]
   const at: FlatPoint = [(x - left - width / 2) / width, (y - top - height / 2) / width]
   // The middle goes half as far as a finger, and two fingers take turns to move it.

@@ -38,4 +38,4 @@ export const BOOKLETS = 'booklets'
 export const MOST_BOOKLETS = 12
 
 /** What pages say to the service worker. */
-export type Order = 'keep the application' | 'take over' | { readonly booklet: string }
+export type WorkerOrder = 'keep the application' | 'take over' | { readonly booklet: string }

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { keepApplication, keepThisBooklet } from './offline'
 
 /** A browser's side of a service worker, of which a test says what comes. */
-class StandIn extends EventTarget {
+class ServiceStandIn extends EventTarget {
   readonly said: unknown[] = []
   readonly active = { postMessage: (order: unknown) => this.said.push(order) }
   readonly registration = Object.assign(new EventTarget(), {
@@ -15,7 +15,7 @@ class StandIn extends EventTarget {
   readonly asked: unknown[] = []
   controller: object | null = null
 
-  register(...asked: unknown[]): Promise<StandIn['registration']> {
+  register(...asked: unknown[]): Promise<ServiceStandIn['registration']> {
     this.asked.push(asked)
     return this.ready
   }
@@ -30,10 +30,10 @@ class StandIn extends EventTarget {
   }
 }
 
-let worker: StandIn
+let worker: ServiceStandIn
 beforeEach(() => {
   vi.useFakeTimers()
-  worker = new StandIn()
+  worker = new ServiceStandIn()
   vi.stubEnv('PROD', true)
   vi.stubGlobal('navigator', { serviceWorker: worker })
 })

@@ -1,4 +1,4 @@
-import type { Order } from './kept'
+import type { WorkerOrder } from './kept'
 
 /** Where the service worker lies; the development server has none. */
 const WORKER = '/sw.js'
@@ -7,7 +7,7 @@ const ASK_AGAIN = 60 * 60 * 1000
 
 const canKeep = (): boolean => import.meta.env.PROD && 'serviceWorker' in navigator && /^https?:$/.test(location.protocol)
 
-const tell = (worker: ServiceWorker | null, order: Order): void => worker?.postMessage(order)
+const tell = (worker: ServiceWorker | null, order: WorkerOrder): void => worker?.postMessage(order)
 
 /**
  * Keeps the application for where there is no network, once the page has come to rest.

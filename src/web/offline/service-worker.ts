@@ -2,7 +2,7 @@
  * Keeps the application and the booklets that were opened, so that both work without a network. The build puts the names of its files
  * in, so every version has caches of its own; a new version waits until a person asks for it.
  */
-import { APP_PREFIX, BOOKLETS, isTakenBack, keptOf, mayKeepBooklet, MOST_BOOKLETS, outdated, type Order } from './kept'
+import { APP_PREFIX, BOOKLETS, isTakenBack, keptOf, mayKeepBooklet, MOST_BOOKLETS, outdated, type WorkerOrder } from './kept'
 
 interface LateEvent extends Event {
   waitUntil(work: Promise<unknown>): void
@@ -12,13 +12,13 @@ interface AskedEvent extends LateEvent {
   respondWith(answer: Promise<Response>): void
 }
 /** What of its own world this worker uses; the types of pages are those of the project. */
-interface Scope {
+interface WorkerScope {
   addEventListener(kind: 'install' | 'activate', hear: (event: LateEvent) => void): void
   addEventListener(kind: 'fetch', hear: (event: AskedEvent) => void): void
-  addEventListener(kind: 'message', hear: (event: LateEvent & { readonly data: Order }) => void): void
+  addEventListener(kind: 'message', hear: (event: LateEvent & { readonly data: WorkerOrder }) => void): void
   skipWaiting(): Promise<void>
 }
-const scope = self as unknown as Scope
+const scope = self as unknown as WorkerScope
 
 declare const BUILT_FILES: readonly string[]
 declare const BUILT_VERSION: string

@@ -10,7 +10,6 @@ import type { Publication } from '../storage/database'
 import type { Library } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
 import { ReaderClient } from '../workers/reader-client'
-import { proofsOf, restoreProofs } from './backup-proofs'
 import { useOwnNames } from './own-names'
 
 /** Larger backups are refused, bytes. */
@@ -87,7 +86,7 @@ export const useBackup = defineStore('backup', () => {
     await restoreBooks(backup.settings)
     const ids = added.map(({ id }) => id)
     await restorePublications(backup.settings, ids)
-    await restoreProofs(await useLibrary(), backup.settings, ids)
+    await (await proofBackup()).restoreProofs(await useLibrary(), backup.settings, ids)
     found.value = null
     return ids
   }
@@ -95,6 +94,9 @@ export const useBackup = defineStore('backup', () => {
 
   return { found, fileName, working, ago, savedAt, load, make, markSaved, look, accept, leave }
 })
+
+/** The reader of logs is larger than the whole shelf: fetched when somebody saves or restores. */
+const proofBackup = () => import('./backup-proofs')
 
 /** All models as they stand, and what belongs to them or to nobody. */
 async function everything(library: Library) {
@@ -105,7 +107,7 @@ async function everything(library: Library) {
     books: await library.books(),
     folders: stored.map(({ folder = '' }) => folder),
     publications: publicationsOf(await library.publications(), stored),
-    proofs: await proofsOf(library, stored),
+    proofs: await (await proofBackup()).proofsOf(library, stored),
   }
   return { states, settings }
 }
