@@ -127,5 +127,14 @@ describe('a booklet on its sheets', () => {
     const preview = previewOf(booklet)
     expect(structuredClone(preview)).toEqual(preview)
     expect(preview.sheets.map(({ marks }) => marks.length)).toEqual(booklet.sheets.map(({ items }) => items.length))
+    // Paper counts from below, screens from above.
+    booklet.sheets.forEach(({ items, height }, sheet) =>
+      items.forEach((item, i) => {
+        const mark = preview.sheets[sheet]!.marks[i]!
+        if (item.kind === 'text' && mark.kind === 'text') expect(mark.y + item.y).toBeCloseTo(height)
+        if (item.kind === 'picture' && mark.kind === 'picture') expect(mark.y + mark.height + item.y).toBeCloseTo(height)
+        if (item.kind === 'line' && mark.kind === 'line') expect(mark.to.y + item.to.y).toBeCloseTo(height)
+      }),
+    )
   })
 })

@@ -15,10 +15,10 @@ const marks = computed(() => (isNear.value ? props.sheet.marks : []))
 const pictures = computed(() => marks.value.filter((mark) => mark.kind === 'picture' || mark.kind === 'piece'))
 const title = computed(() => props.sheet.marks.find((mark) => mark.kind === 'text')?.text ?? '')
 
-/** Where something lies on the sheet, which counts from below. */
+/** Where something lies on the sheet. */
 const place = ({ x, y, width, height }: { x: number; y: number; width: number; height: number }) => ({
   left: `${(100 * x) / props.sheet.width}%`,
-  top: `${(100 * (props.sheet.height - y - height)) / props.sheet.height}%`,
+  top: `${(100 * y) / props.sheet.height}%`,
   width: `${(100 * width) / props.sheet.width}%`,
   height: `${(100 * height) / props.sheet.height}%`,
 })
@@ -32,7 +32,7 @@ const place = ({ x, y, width, height }: { x: number; y: number; width: number; h
         <text
           v-if="mark.kind === 'text'"
           :x="mark.x"
-          :y="sheet.height - mark.y"
+          :y="mark.y"
           :font-size="mark.size"
           :font-weight="mark.isBold ? 700 : 400"
           :fill="mark.colour"
@@ -44,16 +44,16 @@ const place = ({ x, y, width, height }: { x: number; y: number; width: number; h
         <line
           v-else-if="mark.kind === 'line'"
           :x1="mark.from.x"
-          :y1="sheet.height - mark.from.y"
+          :y1="mark.from.y"
           :x2="mark.to.x"
-          :y2="sheet.height - mark.to.y"
+          :y2="mark.to.y"
           :stroke="mark.colour"
           :stroke-width="mark.thickness"
         />
         <rect
           v-else-if="mark.kind === 'rectangle'"
           :x="mark.x"
-          :y="sheet.height - mark.y - mark.height"
+          :y="mark.y"
           :width="mark.width"
           :height="mark.height"
           :fill="mark.fill ?? 'none'"
@@ -63,7 +63,7 @@ const place = ({ x, y, width, height }: { x: number; y: number; width: number; h
         <path
           v-else-if="mark.kind === 'path'"
           :d="mark.path"
-          :transform="`translate(${mark.x} ${sheet.height - mark.y}) scale(${mark.scale})`"
+          :transform="`translate(${mark.x} ${mark.y}) scale(${mark.scale})`"
           fill="none"
           :stroke="mark.colour"
           :stroke-width="mark.thickness / mark.scale"
@@ -71,7 +71,7 @@ const place = ({ x, y, width, height }: { x: number; y: number; width: number; h
         <circle
           v-else-if="mark.kind === 'ring'"
           :cx="mark.x"
-          :cy="sheet.height - mark.y"
+          :cy="mark.y"
           :r="mark.radius"
           fill="none"
           :stroke="mark.colour"
@@ -80,7 +80,7 @@ const place = ({ x, y, width, height }: { x: number; y: number; width: number; h
         <image
           v-else-if="mark.kind === 'image'"
           :x="mark.x"
-          :y="sheet.height - mark.y - mark.height"
+          :y="mark.y"
           :width="mark.width"
           :height="mark.height"
           :href="mark.address"
