@@ -52,7 +52,8 @@ test('the booklet says where a bag begins where that is asked for, and bags have
   await expect(page.getByText('Steps were moved between bags.')).toBeHidden()
   await expect.poll(() => page.getByRole('article').allInnerTexts()).toEqual(before)
   await page.getByRole('link', { name: 'Booklet', exact: true }).click()
-  const sheets = page.getByRole('article')
+  // Bags are articles too, and stand until the sheets come.
+  const sheets = page.getByRole('article', { name: /^Sheet/ })
   await expect(sheets.first()).toBeVisible({ timeout: 20_000 })
   const said: string[] = []
   for (let i = 0; i < (await sheets.count()); i++) {

@@ -5,7 +5,6 @@ import { storeToRefs } from 'pinia'
 import { faultLine, plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
-import { useLasting } from '../shared/lasting'
 import { PAINT_SOURCE } from '../shared/painter-key'
 import { isTyping, shortcutOf } from '../shared/shortcut'
 import { HOLD_TYPED } from '../shared/typed-text'
@@ -14,7 +13,7 @@ import { useOpenModel } from '../stores/open-model'
 import { useRailPlace } from '../stores/rail-place'
 import FirstLook from './FirstLook.vue'
 import LeaveGuard from './LeaveGuard.vue'
-import OfferBar from './OfferBar.vue'
+import StatusLine from './StatusLine.vue'
 
 const props = defineProps<{ id: string }>()
 const open = useOpenModel()
@@ -26,7 +25,6 @@ provide(HOLD_TYPED, (handOver) => open.unsaved.typed(handOver))
 const lost = ref('')
 const findingCount = computed(() => open.report?.findings.length ?? 0)
 const planning = computed(() => open.session?.planning.fraction.value ?? null)
-const isLasting = useLasting(() => planning.value !== null)
 const problem = computed(() => open.session?.problem.value || open.paintProblem)
 const railQuery = computed(() => place.queryOf(props.id))
 
@@ -113,7 +111,6 @@ useEventListener(window, 'keydown', (event) => {
         <ActionButton @click="open.session?.plan()">Plan again</ActionButton>
         <ActionButton v-if="!open.report" @click="open.downloadFile()">Download the file</ActionButton>
       </div>
-      <OfferBar />
       <FirstLook v-if="open.draft && !open.report" :draft="open.draft">
         <WorkBar
           v-if="planning !== null"
@@ -122,14 +119,8 @@ useEventListener(window, 'keydown', (event) => {
           @stop="open.session?.stopPlanning()"
         />
       </FirstLook>
-      <div v-if="isLasting && planning !== null && open.report" class="replan">
-        <WorkBar
-          :label="open.session?.isChecking.value ? 'Looking at it again' : 'Planning again'"
-          :fraction="planning"
-          @stop="open.session?.stopPlanning()"
-        />
-      </div>
       <RouterView v-if="open.report" />
+      <StatusLine v-if="open.report" />
     </template>
   </div>
 </template>
@@ -174,22 +165,6 @@ useEventListener(window, 'keydown', (event) => {
 }
 .bar.bad {
   background: #f6e3e0;
-}
-/* In its own place under the head, so that it covers nothing. */
-.replan {
-  padding: 2px 20px;
-  border-bottom: 1px solid var(--rule);
-  background: var(--sheet);
-  /* Quick work must not flash by. */
-  animation: unfold 0s 0.6s both;
-}
-@keyframes unfold {
-  from {
-    display: none;
-  }
-  to {
-    display: block;
-  }
 }
 .lost {
   padding: 60px;
