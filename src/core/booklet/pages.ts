@@ -32,6 +32,8 @@ export interface Join {
   readonly name: string
   readonly mirrored: boolean
   readonly count: number
+  /** Nothing holds it: it stands by itself beside the others. */
+  readonly standsApart: boolean
 }
 
 export interface CoverPage {

@@ -61,7 +61,8 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
 }
 
 function joinsOf(index: PlanIndex, section: IndexedSection, step: PlanStep): Join[] {
-  const joins = new Map<string, { label: string; name: string; mirrored: boolean; count: number }>()
+  const joins = new Map<string, Join & { count: number }>()
+  const standsApart = section.base.apart === true
   for (const move of step.moves) {
     const joined = index.joined(section, move)
     if (!joined) continue
@@ -70,7 +71,8 @@ function joinsOf(index: PlanIndex, section: IndexedSection, step: PlanStep): Joi
     if (known) known.count++
     else {
       const planned = index.section(joined.id)
-      joins.set(key, { label: planned?.letter ?? '', name: planned?.plan.name ?? joined.id, mirrored: joined.mirrored, count: 1 })
+      const name = planned?.plan.name ?? joined.id
+      joins.set(key, { label: planned?.letter ?? '', name, mirrored: joined.mirrored, count: 1, standsApart })
     }
   }
   return [...joins.values()]

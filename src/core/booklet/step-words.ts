@@ -30,6 +30,13 @@ const sideWords = (direction: Move['direction']): string =>
 const wayWords = ({ direction, press }: Move): string =>
   `${sideWords(direction)}${press === undefined ? '' : ', lifted a little, and press it home'}`
 
+/** What is done with a finished section: the act on its own, and with the section's name. */
+export function joinWords({ label, name, mirrored, count, standsApart }: Join): { readonly act: string; readonly whole: string } {
+  const what = `${count > 1 ? `${count} of ` : ''}section ${label}`
+  const act = standsApart ? `Put ${what} in place` : `Join ${what}`
+  return { act, whole: `${act}, ${name}${mirrored ? ', mirrored' : ''}` }
+}
+
 /** A step in words, for ears and for those who print without pictures. */
 export function spokenStep(label: string, step: PlanStep, joins: readonly Join[], turn: string): string {
   const pieces = total(step.callout)
@@ -39,7 +46,8 @@ export function spokenStep(label: string, step: PlanStep, joins: readonly Join[]
   if (pieces > 0) sentences.push(`Add ${pieces === 1 ? 'one piece' : `${pieces} pieces`} ${listInWords(ways)}.`)
   for (const join of joins) {
     const what = `${join.count > 1 ? `${join.count} times section` : 'section'} ${join.label}, ${join.name}`
-    sentences.push(`Join ${what}${join.mirrored ? ', mirrored' : ''}.`)
+    const said = `${what}${join.mirrored ? ', mirrored' : ''}`
+    sentences.push(join.standsApart ? `Put ${said} in place: it stands by itself.` : `Join ${said}.`)
   }
   if (step.rests.length > 0) sentences.push('Some parts lie loose on the table until the next steps hold them.')
   return sentences.join(' ')

@@ -1,15 +1,10 @@
-import { copiesOf, Flattener, type ModelDocument } from '../model'
-import { posedBox, STUD_PITCH, unite, type Box, type Vec } from '../space'
+import { copiesOf, type ModelDocument } from '../model'
+import { STUD_PITCH, type Vec } from '../space'
+import { extentOfSection } from './extent'
 import { addNodes, sectionUsesOther } from './nodes'
 
 /** Room left between what stands side by side, studs. */
 const APART = 2
-
-/** Around all parts of a section, its copies' too; nothing where none has a place. */
-function extentOfSection(model: ModelDocument, id: string): Box | undefined {
-  const boxes = new Flattener(model).all(id).map(({ shape, pose }) => posedBox(pose, { min: [0, 0, 0], max: shape.box }))
-  return boxes.length > 0 ? boxes.reduce(unite) : undefined
-}
 
 /**
  * The document with a section joined to the whole: a copy of it stands beside what is there, on the same table, and can be moved

@@ -6,7 +6,7 @@ import { copiesOf, sectionById, type ModelDocument, type Section } from './types
  * shapes, and whether what is pressed between studs holds. Documents are never changed in place, so two equal lists mean that nothing has moved.
  */
 export function restsOn(model: ModelDocument, section: Section): unknown[] {
-  const key: unknown[] = [section.parts, section.copies, model.shapes, holdsPressed(model)]
+  const key: unknown[] = [section.parts, section.copies, section.apart, model.shapes, holdsPressed(model)]
   const seen = new Set<string>()
   const visit = (copied: Section): void => {
     for (const { section: id } of copiesOf(copied)) {

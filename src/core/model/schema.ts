@@ -146,6 +146,7 @@ const section = Joi.object({
   copies: Joi.array().items(copy),
   steps: Joi.array().items(step),
   planRest: Joi.boolean(),
+  apart: Joi.boolean(),
   places: Joi.array().items(Joi.object({ name: name.required(), part: ref.required() })),
   mass: Joi.object({ atLeast: grams, atMost: grams, moment: grams }),
 }).with('planRest', 'steps')

@@ -166,6 +166,8 @@ export interface Section {
   readonly steps?: readonly GivenStep[]
   /** Of the given steps only the locked ones are kept; the program plans the rest around them. */
   readonly planRest?: boolean
+  /** What stands in it stands side by side, each by itself on the table: nothing has to hold it. */
+  readonly apart?: boolean
   readonly places?: readonly Place[]
   /** What it must weigh with all that it joins, g. */
   readonly mass?: AskedMass

@@ -22,7 +22,8 @@ export interface Holding {
 
 /**
  * Follows the steps forward and looks, after each, at what holds together: all parts to the first group, or resting on the
- * table (the lowest plane of what is there) and held within the next three steps. O(nodes + joints).
+ * table (the lowest plane of what is there) and held within the next three steps. What stands apart need not be held, but
+ * stands on the lowest plane of all. O(nodes + joints).
  */
 export function followHolding(scene: Scene, joints: Joints, steps: readonly (readonly number[])[]): Holding {
   return new Follower(scene, joints).follow(steps)
@@ -32,6 +33,12 @@ const NONE: readonly number[] = []
 
 /** 1 for each copy of a section without parts. */
 const emptyNodes = memo(({ nodes }: Scene) => Uint8Array.from(nodes, ({ parts }) => (parts.length === 0 ? 1 : 0)))
+
+function lowestOf(boxes: Float64Array, isEmpty: Uint8Array): number {
+  let low = Infinity
+  for (let node = 0; node < isEmpty.length; node++) if (isEmpty[node] === 0) low = Math.min(low, boxes[node * 6 + 2]!)
+  return low
+}
 
 interface LooseGroup {
   isReported: boolean
@@ -52,6 +59,8 @@ class Follower {
   private readonly isEmpty: Uint8Array
   private hasMain = false
   private table = Infinity
+  /** The plane on which things may stand by themselves; none where all must hold together. */
+  private readonly floor: number
   private readonly problems: HoldingProblem[] = []
 
   constructor(
@@ -67,6 +76,7 @@ class Follower {
     for (let i = 0; i < count; i++) this.last[i] = i
     this.boxes = flatNodeBoxes(scene)
     this.isEmpty = emptyNodes(scene)
+    this.floor = scene.nodes.some(({ standsApart }) => standsApart) ? lowestOf(this.boxes, this.isEmpty) : NaN
   }
 
   follow(steps: readonly (readonly number[])[]): Holding {
@@ -87,7 +97,7 @@ class Follower {
     if (this.boxes[node * 6 + 2]! < this.table) this.table = this.boxes[node * 6 + 2]!
     const { start, list } = this.joints.adjacency
     const end = start[node + 1]!
-    let holdsToMain = !this.hasMain
+    let holdsToMain = !this.hasMain || this.boxes[node * 6 + 2] === this.floor
     this.hasMain = true
     for (let k = start[node]!; k < end && !holdsToMain; k++) holdsToMain = isMain[list[k]!] === 1
     if (holdsToMain) isMain[node] = 1

@@ -171,7 +171,12 @@ class Scheduler {
     const plane = this.planeOf(node)
     // Nothing goes below the table while something lies loose on it, unless it ties all that: the rest would be lifted.
     if (plane < this.table && this.looseBeside(node) > 0) return false
-    return this.held[node]! > 0 || (this.frame.starters.isStarter[node] === 1 && plane === this.table)
+    const isStarter = this.frame.starters.isStarter[node] === 1
+    return this.held[node]! > 0 || (isStarter && (plane === this.table || this.standsApart(node)))
+  }
+
+  private standsApart(node: number): boolean {
+    return this.scene.nodes[node]!.standsApart === true
   }
 
   /** Loose groups that would still be loose with `node` in place. */
@@ -387,7 +392,7 @@ class Scheduler {
     this.groups.lay(node, this.steps.length)
     if (this.held[node] === 0 && !isEmpty) {
       if (this.main < 0) this.main = node
-      else this.loose.add(node)
+      else if (!this.standsApart(node)) this.loose.add(node)
     }
     const { start, list } = this.frame.joints.adjacency
     for (let k = start[node]!; k < start[node + 1]!; k++) {

@@ -21,6 +21,7 @@ export function keepNodes(before: readonly NodeSpec[], now: readonly NodeSpec[])
       old?.kind === node.kind &&
       old.source === node.source &&
       old.holdsPressed === node.holdsPressed &&
+      old.standsApart === node.standsApart &&
       old.parts.length === node.parts.length &&
       node.parts.every((part, i) => isSame(part, old.parts[i]!))
     return isKept ? old : node

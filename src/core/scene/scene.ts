@@ -15,6 +15,8 @@ export interface NodeSpec {
   readonly parts: readonly PlacedPart[]
   /** In its model plates on edge are held by the studs on both their sides. */
   readonly holdsPressed?: boolean
+  /** It stands by itself on the table: nothing has to hold it. */
+  readonly standsApart?: boolean
 }
 
 /** Boxes of bodies or studs in the lattice. `boxes` holds min x, y, z, max x, y, z of each, in u. */

@@ -5,7 +5,7 @@ import type { NodeSpec } from './scene'
 /** What a section is built from: one node for each placed part, one for each copy that holds parts. Loose parts have no place. */
 export function sectionNodes(model: ModelDocument, flattener: Flattener, sectionId: string): NodeSpec[] {
   const section = sectionById(model, sectionId)
-  const more = holdsPressed(model) ? { holdsPressed: true } : {}
+  const more = { ...(holdsPressed(model) ? { holdsPressed: true } : {}), ...(section.apart ? { standsApart: true } : {}) }
   return [
     ...flattener
       .own(section)

@@ -1,4 +1,4 @@
-import { NOTE_SIGNS, type StepPage, type TrayPage } from '@core/booklet'
+import { joinWords, NOTE_SIGNS, type StepPage, type TrayPage } from '@core/booklet'
 import { total } from '@core/count'
 import { plural } from '@core/words'
 
@@ -18,9 +18,9 @@ const LOOSE = 'Loose on the table until the next steps hold it.'
 
 /** What is joined, in words. */
 export const joinTexts = ({ joins }: StepPage): SheetText[] =>
-  joins.flatMap(({ count, label, name, mirrored }) => [
-    { text: `Join ${count > 1 ? `${count} of ` : ''}section ${label}`, size: 11, isBold: true },
-    { text: `${name}${mirrored ? ', mirrored' : ''}`, size: 10 },
+  joins.flatMap((join) => [
+    { text: joinWords(join).act, size: 11, isBold: true },
+    { text: `${join.name}${join.mirrored ? ', mirrored' : ''}`, size: 10 },
   ])
 
 /** All that is said of a step: first what can hurt, then what to do with the work, then the rest. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { pageTitle, type Page } from '@core/booklet'
+import { joinWords, pageTitle, type Page } from '@core/booklet'
 import DecalList from '../shared/DecalList.vue'
 import InventoryLists from '../shared/InventoryLists.vue'
 import PathSign from '../shared/PathSign.vue'
@@ -60,7 +60,7 @@ watch(drawn, async () => {
         <p v-for="remark in p.remarks" :key="remark">{{ remark }}</p>
       </template>
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
-        Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
+        {{ joinWords(join).whole }}
       </p>
       <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
       <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />

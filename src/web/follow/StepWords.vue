@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StepPage } from '@core/booklet'
+import { joinWords, type StepPage } from '@core/booklet'
 import type { PieceCount } from '@core/count'
 import PathSign from '../shared/PathSign.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
@@ -37,7 +37,7 @@ const emit = defineEmits<{
     <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
       <path d="M1 4 H10 C20 4 18 17 28 17 H33" fill="none" stroke="currentColor" stroke-width="2.4" />
     </svg>
-    Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
+    {{ joinWords(join).whole }}
   </p>
   <TickList
     v-if="step.callout.length > 0"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
+import { joinWords } from '@core/booklet'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
 import { isTyping, shortcutOf } from '../shared/shortcut'
@@ -93,7 +94,7 @@ useEventListener(window, 'keydown', (event) => {
         {{ clockWords(step.seconds + clock.running.value) }}<span v-if="clock.isPaused.value"> paused</span>
       </p>
       <p v-for="join in page?.joins ?? []" :key="join.label">
-        Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}
+        {{ joinWords(join).whole }}
       </p>
       <TrayList v-if="page" :pieces="page.callout" label="Pieces of this step" />
       <p v-for="remark in page?.remarks ?? []" :key="remark">{{ remark }}</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { StepPage } from '@core/booklet'
+import { joinWords, type StepPage } from '@core/booklet'
 import type { StepText } from '@core/edits'
 import type { StepNote } from '@core/model'
 import { plural } from '@core/words'
@@ -49,7 +49,7 @@ const isLast = computed(() => props.page.number === props.page.of)
       ><template v-else>, laid by the planner</template><template v-if="page.locked">, <b>locked</b></template>
     </p>
     <p v-for="join in page.joins" :key="`${join.label} ${join.mirrored}`" class="join">
-      Join {{ join.count > 1 ? `${join.count} of ` : '' }}section {{ join.label }}, {{ join.name }}{{ join.mirrored ? ', mirrored' : '' }}
+      {{ joinWords(join).whole }}
     </p>
     <TrayList
       lettered
