@@ -127,3 +127,23 @@ test('models are put into folders, which are opened, emptied, and kept over a re
   await expect(folders).toBeHidden()
   await expect(places).toHaveCount(all)
 })
+
+test('several models are made one booklet: each told with its pieces, none changed', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Make a collection' }).click()
+  const make = page.getByRole('button', { name: 'Make it' })
+  await page.getByRole('textbox', { name: 'Name' }).fill('A small garden')
+  await page.getByRole('checkbox', { name: 'Wind pump' }).check()
+  await expect(make).toBeDisabled()
+  await page.getByRole('checkbox', { name: 'Bird table' }).check()
+  await expectAccessible(page)
+  await make.click()
+  await page.getByRole('button', { name: 'Open it' }).click()
+  await expect(page.getByText(/^67 parts, /)).toBeVisible()
+  // Parts of one do not hold parts of the other, and nobody minds.
+  await expect(page.getByRole('link', { name: /^Checks 1\b/ })).toBeVisible()
+  await page.getByRole('link', { name: 'Booklet', exact: true }).click()
+  await expect(page.getByRole('article', { name: /^Sheet \d+, Wind pump/ })).toBeVisible({ timeout: 20_000 })
+  await page.getByRole('link', { name: 'Jump Rail' }).click()
+  await expect(page.getByRole('link', { name: 'Wind pump' })).toBeVisible()
+})

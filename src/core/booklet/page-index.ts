@@ -6,14 +6,24 @@ import { coverFacts } from './cover-facts'
 import { decalsOf } from './decal-sheet'
 import { inventoryLists } from './inventory-lists'
 import { likenessWords, type TimesBuilt } from './near-copies'
-import type { BookletSource, CoverPage, DecalPage, InventoryPage, Page, PictureRef, StepPage, TrayPage } from './pages'
+import { memberOf, membersOf } from './members'
+import type { BookletSource, CoverPage, DecalPage, InventoryPage, MemberPage, Page, PictureRef, StepPage, TrayPage } from './pages'
 import { isSmallUnit, PlanIndex, type IndexedSection } from './plan-index'
 import { stepPage } from './step-page'
 import { coverOfVersions } from './versions'
 
 /** Where a page stands: one of the whole, a section's tray (step −1), or one of its steps (from 0). */
 type PagePlace =
-  { readonly page: () => CoverPage | DecalPage | InventoryPage } | { readonly section: IndexedSection; readonly step: number }
+  { readonly page: () => CoverPage | DecalPage | InventoryPage | MemberPage } | { readonly section: IndexedSection; readonly step: number }
+
+/** Where the pages of a section begin: those of the model of a collection that it begins, then its tray, then its steps. */
+interface Begun {
+  readonly section: IndexedSection
+  readonly at: number
+  readonly firstStep: number
+  /** The section of the model of a collection that begins here. */
+  readonly member: string | undefined
+}
 
 /**
  * The pages of a booklet, each made when it is asked for: a booklet of thousands of steps is opened at the price of its sections.
@@ -24,8 +34,8 @@ export class PageIndex {
   private readonly index: PlanIndex
   /** Pages before the first section. */
   private readonly before: readonly (() => CoverPage | DecalPage)[]
-  /** For each section that is built, the number of its tray page. */
-  private readonly trays: { readonly section: IndexedSection; readonly at: number; readonly firstStep: number }[] = []
+  /** For each section that is built, where its pages begin. */
+  private readonly trays: Begun[] = []
   /** The page of the first step of each section that is built. */
   private readonly firstSteps = new Map<string, number>()
   private readonly made = new Map<number, Page>()
@@ -41,10 +51,14 @@ export class PageIndex {
     const decals = decalsOf(model, plan.inventory)
     this.before = [() => this.cover(), ...(decals.length > 0 ? [() => ({ kind: 'decals', decals }) as const] : [])]
     let at = this.before.length
+    // Of a model that is one section the tray says it all.
+    const open = new Map([...membersOf(model)].filter(([, sections]) => sections.size > 1))
     for (const section of this.index.sections) {
       if (section.plan.times + section.plan.mirrored === 0) continue
-      const firstStep = isSmallUnit(section) ? at : at + 1
-      this.trays.push({ section, at, firstStep })
+      const member = [...open].find(([, sections]) => sections.has(section.base.id))?.[0]
+      if (member !== undefined) open.delete(member)
+      const firstStep = at + (member === undefined ? 0 : 1) + (isSmallUnit(section) ? 0 : 1)
+      this.trays.push({ section, at, firstStep, member })
       this.firstSteps.set(section.plan.id, firstStep)
       at = firstStep + section.plan.steps.length
     }
@@ -84,7 +98,8 @@ export class PageIndex {
       if (this.trays[middle]!.at <= number) low = middle
       else high = middle - 1
     }
-    const { section, firstStep } = this.trays[low]!
+    const { section, at, firstStep, member } = this.trays[low]!
+    if (member !== undefined && number === at) return { page: () => this.member(member) }
     return { section, step: number - firstStep }
   }
 
@@ -135,6 +150,15 @@ export class PageIndex {
       colours: plan.colours,
       lists: inventoryLists(this.source),
     }
+  }
+
+  private member(id: string): MemberPage {
+    const { model, plan } = this.source
+    const { name, times, parts, pieces } = memberOf(model, id)
+    const built = membersOf(model).get(id)!
+    const own = plan.sections.filter((section) => built.has(this.index.section(section.id)!.base.id))
+    const steps = own.reduce((sum, section) => sum + section.steps.length, 0)
+    return { kind: 'member', member: id, name, times, parts, steps, pieces, picture: this.lastPicture(this.index.section(id)) }
   }
 
   private tray(section: IndexedSection): TrayPage {

@@ -5,6 +5,7 @@ import type { Vec } from '../space'
 import type { DecalCount } from './decal-sheet'
 import type { StepSign } from './step-notes'
 import type { VersionDocument } from './version-name'
+import { plural } from '../words'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
 export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets' | 'bags' | 'shows'> & {
@@ -53,6 +54,20 @@ export interface CoverPage {
   readonly remarks: readonly string[]
   /** Photos of the finished model. */
   readonly photos: readonly Photo[]
+  readonly picture: PictureRef | null
+}
+
+/** Where a model of a collection begins. */
+export interface MemberPage {
+  readonly kind: 'member'
+  /** The section that it is. */
+  readonly member: string
+  readonly name: string
+  /** How often it stands in the collection. */
+  readonly times: number
+  readonly parts: number
+  readonly steps: number
+  readonly pieces: readonly PieceCount[]
   readonly picture: PictureRef | null
 }
 
@@ -139,12 +154,20 @@ export interface DecalPage {
   readonly decals: readonly DecalCount[]
 }
 
-export type Page = CoverPage | TrayPage | StepPage | InventoryPage | DecalPage
+export type Page = CoverPage | MemberPage | TrayPage | StepPage | InventoryPage | DecalPage
+
+/** Whether the picture of a page shows something finished, not a step. */
+export const showsFinished = ({ kind }: Page): boolean => kind === 'cover' || kind === 'member' || kind === 'tray'
+
+/** How much a model of a collection takes, in words. */
+export const memberWords = ({ parts, pieces, steps, times }: MemberPage): string =>
+  `${plural(parts, 'part')}, ${plural(pieces.length, 'different piece')}, ${plural(steps, 'step')}${times > 1 ? `; ${times} of it` : ''}.`
 
 /** What stands over a page. */
 export function pageTitle(page: Page): string {
   switch (page.kind) {
     case 'cover':
+    case 'member':
       return page.name
     case 'tray':
       return `${page.letter} ${page.name}`

@@ -1,7 +1,7 @@
 import { memo, memoLast } from '../memo'
 import { partsOf, type Part } from '../model'
 import { findNeverSeen } from '../picture'
-import type { Scene } from '../scene'
+import { buildScene, type Scene } from '../scene'
 import { defineCheck } from './check'
 import { nameParts } from './naming'
 import { freeColour } from './ways'
@@ -31,7 +31,13 @@ const idsOfHidden = memoLast((parts: readonly Part[], hidden: ReadonlySet<Part>)
 
 /** Parts of the document none of whose copies shows; of which parts that is, the scene says, of which places, its tables. */
 const hiddenParts = memo((scene: Scene): ReadonlySet<Part> => {
-  const isHidden = scene.tables.of(findNeverSeen, scene)
-  const seen = new Set(scene.parts.filter((_, i) => isHidden[i] === 0).map(({ part }) => part))
+  // What stands apart can be walked around one by one.
+  const alone = scene.nodes.some(({ standsApart }) => standsApart) ? scene.nodes.map((node) => buildScene([node])) : [scene]
+  const seen = new Set(alone.flatMap(partsSeen))
   return new Set(scene.parts.map(({ part }) => part).filter((part) => !seen.has(part)))
 })
+
+function partsSeen(scene: Scene): Part[] {
+  const isHidden = scene.tables.of(findNeverSeen, scene)
+  return scene.parts.filter((_, i) => isHidden[i] === 0).map(({ part }) => part)
+}

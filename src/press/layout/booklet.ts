@@ -1,4 +1,4 @@
-import type { CoverPage, InventoryPage, Page, TrayPage } from '@core/booklet'
+import { memberWords, type CoverPage, type InventoryPage, type MemberPage, type Page, type TrayPage } from '@core/booklet'
 import { plural } from '@core/words'
 import { Fault } from '@core/fault'
 import { paragraphs, fit } from '../type/lines'
@@ -17,8 +17,9 @@ const FACT_WIDTH = 84
 const FACT_LINE = 36
 /** Room that the title of a list and its first lines take, pt. */
 const LIST_HEAD = 50
-/** Share of a cover's height that its picture takes at most. */
+/** Share of the height of a cover, and of the first sheet of a collection's model, that its picture takes at most. */
 const MOST_OF_COVER = 0.46
+const MOST_OF_MEMBER = 0.34
 /** Width of the picture on a tray's own sheet, pt, and the share of the sheet that it takes at most. */
 const TRAY_PICTURE = { width: 220, share: 0.37 }
 const COLOUR_LINE = 16
@@ -57,6 +58,8 @@ class BookletLayout extends StepSheet {
         if (this.input.look.label) this.label(page)
         if (this.input.look.contents) this.contentsSheet()
         return
+      case 'member':
+        return this.member(page)
       case 'tray':
         return this.tray(page)
       case 'inventory':
@@ -180,7 +183,7 @@ class BookletLayout extends StepSheet {
     const column = this.pageColumn()
     this.write(column, 'Contents', { size: 22, font: this.bold, role: 'H2' }, 10)
     const titles = this.input.pages.flatMap((page) =>
-      page.kind === 'tray' ? [sectionTitle(page)] : page.kind === 'inventory' ? [ALL_PIECES] : [],
+      page.kind === 'tray' ? [sectionTitle(page)] : page.kind === 'member' ? [page.name] : page.kind === 'inventory' ? [ALL_PIECES] : [],
     )
     this.elements.inside('L', () => {
       for (const title of titles) {
@@ -193,6 +196,24 @@ class BookletLayout extends StepSheet {
         column.take(CONTENTS.line)
       }
     })
+  }
+
+  /** A model of a collection: its name over its picture, and all its pieces. */
+  private member(page: MemberPage): void {
+    this.newPage()
+    this.bookmark(page.name)
+    const column = this.pageColumn(this.top - 8)
+    this.write(column, page.name, { size: 26, font: this.bold, role: 'H2' })
+    this.put({ kind: 'rectangle', x: this.margin, y: column.y, width: 56, height: 3, fill: ACCENT })
+    column.take(18)
+    this.write(column, memberWords(page), { size: 10.5, colour: FAINT }, 8)
+    const width = Math.min(column.width, (MOST_OF_MEMBER * this.height) / ASPECT)
+    const place = { x: column.x + (column.width - width) / 2, y: column.y - width * ASPECT, width }
+    this.picture(page.picture, place, { content: 'finished', alt: `${page.name}, finished.` })
+    column.take(page.picture ? width * ASPECT + 24 : 12)
+    column.need(FOOT + LIST_HEAD)
+    this.write(column, 'All its pieces', { size: 12, font: this.bold, role: 'H3' }, 10)
+    this.table(column, page.pieces)
   }
 
   private tray(page: TrayPage): void {

@@ -162,7 +162,6 @@ legend {
 .tick input {
   width: 20px;
   height: 20px;
-  accent-color: var(--accent);
 }
 .stacks {
   padding: 0;

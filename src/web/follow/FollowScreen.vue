@@ -1,6 +1,16 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
-import { makePages, pageTitle, pathWords, spokenPlaces, type Bundle, type MendedStep, type StepPage } from '@core/booklet'
+import {
+  makePages,
+  memberWords,
+  pageTitle,
+  showsFinished,
+  pathWords,
+  spokenPlaces,
+  type Bundle,
+  type MendedStep,
+  type StepPage,
+} from '@core/booklet'
 import { total, type PieceCount } from '@core/count'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
@@ -96,7 +106,7 @@ const picture = computed(() => {
   const ref = 'picture' in page.value ? page.value.picture : null
   return ref && { ...ref, view: (ref.view & 4) | ((ref.view + turn.value) & 3) }
 })
-const isFinished = computed(() => page.value.kind === 'cover' || page.value.kind === 'tray')
+const isFinished = computed(() => showsFinished(page.value))
 /** The picture of the page after this one, where that is a step. */
 const coming = computed(() => {
   const after = pages[index.value + 1]
@@ -297,6 +307,12 @@ watch([index, turn], turning.reset)
             />
             <template #end><button class="plain-button begin" @click="go(index + 1)">Begin</button></template>
           </CoverWords>
+
+          <template v-else-if="page.kind === 'member'">
+            <p>{{ memberWords(page) }}</p>
+            <h2>Gather these pieces</h2>
+            <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" @tick-all="tickAll" />
+          </template>
 
           <template v-else-if="page.kind === 'tray'">
             <p>

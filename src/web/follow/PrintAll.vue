@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { joinWords, pageTitle, type Page } from '@core/booklet'
+import { joinWords, memberWords, pageTitle, showsFinished, type Page } from '@core/booklet'
 import DecalList from '../shared/DecalList.vue'
 import InventoryLists from '../shared/InventoryLists.vue'
 import PathSign from '../shared/PathSign.vue'
@@ -38,7 +38,7 @@ watch(drawn, async () => {
       <div v-if="'picture' in p && p.picture" class="print-picture">
         <PagePicture
           :picture="p.picture"
-          :finished="p.kind === 'cover' || p.kind === 'tray'"
+          :finished="showsFinished(p)"
           :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : pageTitle(p)"
           @drawn="drawn++"
         />
@@ -59,11 +59,12 @@ watch(drawn, async () => {
       <template v-if="p.kind === 'tray' || p.kind === 'cover'">
         <p v-for="remark in p.remarks" :key="remark">{{ remark }}</p>
       </template>
+      <p v-if="p.kind === 'member'">{{ memberWords(p) }}</p>
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
         {{ joinWords(join).whole }}
       </p>
       <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
-      <TrayList v-else-if="p.kind === 'tray' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
+      <TrayList v-else-if="p.kind === 'tray' || p.kind === 'member' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
       <DecalList v-else-if="p.kind === 'decals'" :decals="p.decals" />
       <InventoryLists v-if="p.kind === 'inventory'" :lists="p.lists" />
     </section>

@@ -44,7 +44,6 @@ const isAll = computed(() => props.pieces.every((piece) => props.isTicked(piece)
   position: relative;
   width: 22px;
   height: 22px;
-  accent-color: var(--accent);
 }
 @media print {
   .all {

@@ -57,7 +57,13 @@ function countsIn(value: unknown): Record<string, number> {
 
 /** What a page is about: the same in the next version of a booklet. */
 export const pageKey = (page: Page): string =>
-  'number' in page ? `${page.section}/${page.number}` : 'section' in page ? page.section : page.kind
+  page.kind === 'member'
+    ? `member/${page.member}`
+    : 'number' in page
+      ? `${page.section}/${page.number}`
+      : 'section' in page
+        ? page.section
+        : page.kind
 
 /** A tick of a piece on a page; work makes another piece, with a tick of its own. */
 export const tickKey = (piece: PieceCount, on: Page): string => `${pageKey(on)}/${pieceKey(piece).replace(/\n/g, '/')}`

@@ -3,6 +3,7 @@ import { computed, inject, onMounted, onUnmounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { faultLine, plainFault } from '@core/fault'
 import type { WritableFormat } from '@core/formats'
+import { LIMITS } from '@core/model'
 import { listInWords, plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
@@ -14,6 +15,7 @@ import type { StoredModel } from '../storage/database'
 import { useShelf } from '../stores/shelf'
 import { BRING_IN } from '../app/bring-in-key'
 import BackupBar from './BackupBar.vue'
+import CollectionPanel from './CollectionPanel.vue'
 import ShelfPlace from './ShelfPlace.vue'
 
 const shelf = useShelf()
@@ -66,6 +68,19 @@ const begin = (): Promise<void> =>
     const { id } = await shelf.addNew()
     await router.push({ name: 'bench', params: { id } })
   })
+
+const isCollecting = ref(false)
+const isMaking = ref(false)
+async function collect(name: string, ids: string[]): Promise<void> {
+  isMaking.value = true
+  await attempt('The collection', async () => {
+    const { id } = await shelf.collect(name, ids)
+    isCollecting.value = false
+    const openIt = (): void => void router.push({ name: 'rail', params: { id } })
+    notify(`“${name}” stands on the shelf.`, { act: { label: 'Open it', run: openIt } })
+  })
+  isMaking.value = false
+}
 
 const remove = (stored: StoredModel): Promise<void> =>
   attempt('Taking it off', async () => {
@@ -134,6 +149,15 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
           {{ folder }} {{ countIn(folder) }}
         </button>
       </div>
+      <ActionButton v-if="total >= 2 && !isCollecting" class="collect" @click="isCollecting = true">Make a collection</ActionButton>
+      <CollectionPanel
+        v-if="isCollecting"
+        :models="shelf.models"
+        :is-making="isMaking"
+        :longest="LIMITS.nameLength"
+        @make="collect"
+        @leave="isCollecting = false"
+      />
       <WorkBar
         v-if="shelf.working"
         :label="`Looking at ${shelf.working.name}`"
@@ -237,6 +261,9 @@ main {
 .folders [aria-pressed='true'] {
   font-weight: 700;
   box-shadow: inset 0 -3px var(--accent);
+}
+.collect {
+  margin-top: 12px;
 }
 .working {
   max-width: 640px;

@@ -1,5 +1,5 @@
 import { LIMITS, type ModelDocument } from '@core/model'
-import { toBytes } from '../../workers/plan-messages'
+import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
 
@@ -37,5 +37,17 @@ export function useShelfActs(refresh: () => Promise<void>, describe: () => Promi
     await refresh()
   }
 
-  return { duplicate, remove, restore, documentOf, tryAgain, putInFolder }
+  /** Several models as one, in the order they are named. */
+  async function collect(name: string, ids: readonly string[]): Promise<StoredModel> {
+    const { makeCollection } = await import('./make-collection')
+    const models: ModelDocument[] = []
+    for (const id of ids) models.push(await documentOf(id))
+    const model = makeCollection(name, models)
+    const stored = await (await useLibrary()).add(name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
+    await refresh()
+    void describe()
+    return stored
+  }
+
+  return { collect, duplicate, remove, restore, documentOf, tryAgain, putInFolder }
 }

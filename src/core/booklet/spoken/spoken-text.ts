@@ -2,7 +2,7 @@ import { total } from '../../count'
 import { memo } from '../../memo'
 import type { Bundle } from '../bundle'
 import { makePages } from '../page-index'
-import type { BookletSource, StepPage, TrayPage } from '../pages'
+import { memberWords, type BookletSource, type StepPage, type TrayPage } from '../pages'
 import { isSmallUnit, PlanIndex, type IndexedSection } from '../plan-index'
 import { plural } from '../../words'
 import { stepPlaces } from './step-places'
@@ -17,6 +17,7 @@ export function spokenText(bundle: Bundle): string {
   const { model, plan } = bundle
   const lines = [`${model.name}.`, `${plural(plan.parts, 'part')}, ${plural(plan.sections.length, 'section')}.`, HOW]
   for (const page of pages) {
+    if (page.kind === 'member') lines.push('', `${page.name}: ${memberWords(page)}`)
     const section = 'section' in page ? index.section(page.section) : undefined
     if (!section) continue
     if (page.kind === 'tray') lines.push('', ...trayLines(page, section, index))
