@@ -2,7 +2,7 @@ import { inventoryOf, total, type PieceCount } from '../count'
 import { copiesOf, sectionById, sectionsById, type ModelDocument } from '../model'
 
 /** One of the models of a collection: the section it is, how often it stands there, and all its pieces. */
-export interface Member {
+export interface CollectionMember {
   readonly section: string
   readonly name: string
   readonly times: number
@@ -20,7 +20,7 @@ export function membersOf(model: ModelDocument): ReadonlyMap<string, ReadonlySet
 const NOBODY: ReadonlyMap<string, ReadonlySet<string>> = new Map()
 
 /** What a member of a collection is made of, all its copies together. */
-export function memberOf(model: ModelDocument, id: string): Member {
+export function memberOf(model: ModelDocument, id: string): CollectionMember {
   const root = sectionById(model, model.root)
   const copies = copiesOf(root).filter(({ section }) => section === id)
   const only = { ...root, parts: [], copies }

@@ -99,17 +99,17 @@ function onStuds({ min, max }: Box): Box {
 function mostLenient(members: readonly ModelDocument[]): TechniquePolicy {
   const policies = members.map(techniquesOf)
   const verdicts = TECHNIQUE_IDS.map((id) => [id, VERDICTS.find((verdict) => policies.some((policy) => policy[id] === verdict))!])
-  return Object.fromEntries(verdicts) as unknown as TechniquePolicy
+  return Object.fromEntries(verdicts)
 }
 
 const once = <Of extends { readonly id: string }>(list: readonly Of[]): Of[] => [...new Map(list.map((one) => [one.id, one])).values()]
 
-type Kind = keyof RenamedIds
+type IdKind = keyof RenamedIds
 
 /** The ids that are given away already, kind by kind. What is the same in two models keeps one id: a colour, a shape. */
 class TakenIds {
   /** With what stands under each: only of shapes and colours, which can be shared. */
-  private readonly taken: Record<Kind, Map<string, string>>
+  private readonly taken: Record<IdKind, Map<string, string>>
 
   constructor() {
     const none = (): Map<string, string> => new Map()
@@ -138,7 +138,7 @@ class TakenIds {
     })
   }
 
-  free(kind: Kind, id: string): string {
+  free(kind: IdKind, id: string): string {
     const taken = this.taken[kind]
     let free = id
     for (let i = 2; taken.has(free); i++) free = `${id.slice(0, 190)}-${i}`
@@ -146,7 +146,7 @@ class TakenIds {
   }
 
   private renamed<Of extends { readonly id: string }>(
-    kind: Kind,
+    kind: IdKind,
     list: readonly Of[] = [],
     contentOf?: (one: Of) => string,
   ): Map<string, string> {

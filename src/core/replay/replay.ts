@@ -77,14 +77,14 @@ function replaySection(geometry: Geometry, plan: PrintedPlan, section: SectionPl
 
 const copyOf = (geometry: Geometry, base: string, id: string) => geometry.section(base).copies!.find((c) => c.id === id)!
 
-interface Laid {
+interface LaidTable {
   readonly index: number
   readonly table: Table
   /** Nothing has to hold what stands on the table. */
   readonly standsApart: boolean
 }
 
-function holdingBreaches(section: SectionPlan, { index, table, standsApart }: Laid): string[] {
+function holdingBreaches(section: SectionPlan, { index, table, standsApart }: LaidTable): string[] {
   const where = `${section.id} step ${index + 1}`
   const step = section.steps[index]!
   const isLast = index === section.steps.length - 1
