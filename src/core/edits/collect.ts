@@ -98,8 +98,11 @@ function onStuds({ min, max }: Box): Box {
 /** What one of them lets pass must pass in the whole: else its parts would be held by nothing. */
 function mostLenient(members: readonly ModelDocument[]): TechniquePolicy {
   const policies = members.map(techniquesOf)
-  const verdicts = TECHNIQUE_IDS.map((id) => [id, VERDICTS.find((verdict) => policies.some((policy) => policy[id] === verdict))!])
-  return Object.fromEntries(verdicts)
+  const verdicts = TECHNIQUE_IDS.map((id): [string, Verdict] => [
+    id,
+    VERDICTS.find((verdict) => policies.some((policy) => policy[id] === verdict))!,
+  ])
+  return Object.fromEntries(verdicts) as unknown as TechniquePolicy
 }
 
 const once = <Of extends { readonly id: string }>(list: readonly Of[]): Of[] => [...new Map(list.map((one) => [one.id, one])).values()]
