@@ -29,6 +29,7 @@ const ROOMS = [
   'pipeline',
   'desk',
   'bags',
+  'proof-build',
   'durations',
   'booklet',
   'formats',

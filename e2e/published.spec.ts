@@ -165,3 +165,52 @@ test('what was published is listed with its keys, and comes along in a backup', 
   await expect(other.getByRole('button', { name: 'Publish as the next version' })).toBeVisible({ timeout: 30_000 })
   await context.close()
 })
+
+test('reviewers come in by their link, one builds it with a clock, and what it took stands among the proof builds', async ({
+  page,
+  browser,
+}) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  await page.getByRole('button', { name: 'Let reviewers look first' }).click()
+  const link = (await page.getByRole('link', { name: /\/f\/.*#key=/ }).getAttribute('href'))!
+  await page.getByRole('link', { name: 'Proof build' }).click()
+  const helpers = await page.getByText(/#key=.*&proof$/).innerText()
+
+  const helper = await (await browser.newContext()).newPage()
+  await helper.goto(helpers)
+  await helper.getByRole('button', { name: 'Begin' }).click()
+  await helper.keyboard.press('ArrowRight')
+  await pictureDrawn(helper)
+  const timed = helper.getByRole('region', { name: 'Building with a clock' })
+  await expect(timed.getByRole('timer')).toContainText(/0:0[1-9] this step, 0:/)
+  await timed.getByRole('button', { name: 'A mistake' }).click()
+  await timed.getByLabel('What the designer should know').fill('Which side?')
+  await expectAccessible(helper)
+  await helper.getByRole('heading', { level: 1 }).click()
+  await helper.keyboard.press('ArrowRight')
+  // What was built so far survives a reload, and so does the key.
+  await helper.goto(helpers)
+  await helper.getByRole('heading', { level: 1 }).click()
+  await helper.keyboard.press('End')
+  await timed.getByRole('button', { name: 'Send it to the designer' }).click()
+  await expect(timed).toHaveCount(0)
+
+  await page.getByRole('link', { name: 'Letters from builders' }).click()
+  const letter = page.getByRole('article')
+  await expect(letter).toContainText(/Built with a clock: \d steps, something went wrong at 1 step\./)
+  await expect(letter).not.toContainText('[build')
+  await letter.getByRole('button', { name: 'Take it among the proof builds' }).click()
+  await letter.getByRole('link', { name: 'Among the proof builds' }).click()
+  await expect(page.getByText('1 mistake; Which side?')).toBeVisible({ timeout: 20_000 })
+
+  const stranger = await (await browser.newContext()).newPage()
+  await stranger.goto(link.replace(/#.*/, ''))
+  await expect(stranger.getByText('This booklet is read with a password')).toBeVisible()
+  await page.getByRole('link', { name: 'Pages' }).click()
+  await page.getByRole('button', { name: 'Open it to all' }).click()
+  await expect(page.getByRole('link', { name: /\/f\/[^#]*$/ })).toBeVisible()
+  await stranger.reload()
+  await expect(stranger.getByRole('heading', { level: 1, name: 'Bird table' })).toBeVisible()
+  await Promise.all([helper.close(), stranger.close()])
+})

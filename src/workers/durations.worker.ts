@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
-import { durationsOf, proofReport, type LogRun, type ProofReport, type ProofRun } from '@core/durations'
+import { durationsOf, proofReport, type LogRun, type ProofReport } from '@core/durations'
+import type { ProofRun } from '@core/proof-build'
 import { fromBytes, reportFrom, type Printed } from './plan-messages'
 import { staysAlive } from './alive'
 

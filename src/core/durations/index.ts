@@ -2,13 +2,4 @@
 export { durationsOf, roughBuildTime } from './durations'
 export { readLog, writeLog, type LogRun } from './log'
 export { basisWords, minutesWords, rangeWords, toldWords } from './words'
-export {
-  logOfProof,
-  minutesBySection,
-  proofOfLog,
-  proofReport,
-  secondsOfRun,
-  type ProofReport,
-  type ProofRun,
-  type ProofStep,
-} from './proof'
+export { logOfProof, minutesBySection, proofOfLog, proofReport, type ProofReport } from './proof'

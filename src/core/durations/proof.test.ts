@@ -12,14 +12,12 @@ import {
   minutesWords,
   proofOfLog,
   proofReport,
-  secondsOfRun,
   rangeWords,
   toldWords,
   readLog,
   writeLog,
-  type ProofRun,
-  type ProofStep,
 } from './index'
+import { secondsOfRun, type ProofRun, type ProofStep } from '../proof-build'
 
 const { report } = reportModel(
   readModelText(readFileSync(new URL('../../../demo/models/ferry-house.rail.json', import.meta.url), 'utf8')),

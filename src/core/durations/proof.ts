@@ -1,21 +1,9 @@
 import type { Report } from '../pipeline'
+import { secondsOfRun, type ProofRun, type ProofStep } from '../proof-build'
 import { plural } from '../words'
 import { stepSeconds } from './durations'
 import { median } from './fit'
 import type { LogRun, LogStep } from './log'
-
-/** A step of a proof build: built with a clock, and what went wrong at it. */
-export interface ProofStep extends Required<LogStep> {
-  /** How often it was gone back to. */
-  readonly backs: number
-}
-
-/** A draft built once from its own instructions, with a clock. */
-export interface ProofRun {
-  /** When it began, ISO. */
-  readonly date: string
-  readonly steps: readonly ProofStep[]
-}
 
 /** What a proof build says of one step. */
 interface ProofLine {
@@ -85,9 +73,6 @@ export function proofReport(report: Pick<Report, 'sections'>, run: ProofRun, bef
     ...(last ? { since: comparedWith(last, lines, report, before.slice(0, -1)) } : {}),
   }
 }
-
-/** How long a proof build took, s. */
-export const secondsOfRun = ({ steps }: ProofRun): number => steps.reduce((sum, { seconds }) => sum + seconds, 0)
 
 /** Minutes of each section that was built, by its id, in the order in which they were begun. */
 export function minutesBySection({ steps }: ProofRun): Map<string, number> {

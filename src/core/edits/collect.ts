@@ -1,5 +1,5 @@
 import { BASE_CATALOGUE, type Colour } from '../catalogue'
-import { LIMITS, techniquesOf, TECHNIQUE_IDS, VERDICTS, type Copy, type ModelDocument, type TechniquePolicy } from '../model'
+import { LIMITS, techniquesOf, TECHNIQUE_IDS, VERDICTS, type Copy, type ModelDocument, type TechniquePolicy, type Verdict } from '../model'
 import { STUD_PITCH, type Box, type Vec } from '../space'
 import { extentOfSection } from './extent'
 import { renameIds, type RenamedIds } from './renamed-ids'

@@ -5,6 +5,7 @@ import type { PublishedAs } from '@press/html'
 import type { PainterClient } from '../workers/painter-client'
 import FollowScreen from './FollowScreen.vue'
 import LockedPage from './LockedPage.vue'
+import { askedByLink } from './asked-by-link'
 import { carriedVersion } from './carry'
 import { progressKey } from './progress'
 import { chosenHere, keepChosen } from './published-here'
@@ -14,6 +15,8 @@ const props = defineProps<{ bundle: Bundle | null; published: PublishedAs | unde
 
 const bundle = shallowRef(props.bundle)
 const password = shallowRef<string | undefined>()
+/** Asked once: the follower takes the end of the address away. */
+const { isTimed, key } = askedByLink(location.hash)
 
 /** Of several versions in the booklet: the one an address brought, or the one chosen here before. */
 const choiceKey = computed(() => (bundle.value ? progressKey(bundle.value, props.published?.id) : ''))
@@ -39,7 +42,15 @@ function unlock(unlocked: Bundle, by: string): void {
     :painter="painter"
     :published="published"
     :password="password"
+    :is-timed="isTimed"
     @choose="choose"
   />
-  <LockedPage v-else-if="published" :id="published.id" :version="published.version" :terms="published.terms" @unlocked="unlock" />
+  <LockedPage
+    v-else-if="published"
+    :id="published.id"
+    :version="published.version"
+    :terms="published.terms"
+    :key-given="key"
+    @unlocked="unlock"
+  />
 </template>

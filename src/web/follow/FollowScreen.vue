@@ -31,8 +31,10 @@ import LookPanel from './LookPanel.vue'
 import NewerNotice from './NewerNotice.vue'
 import PrintAll from './PrintAll.vue'
 import RailLine from './RailLine.vue'
+import SectionOverview from './SectionOverview.vue'
 import StepWords from './StepWords.vue'
 import TickList from './TickList.vue'
+import TimedBuild from './TimedBuild.vue'
 import VersionChoice from './VersionChoice.vue'
 import { keepVersion, lastVersion } from './published-here'
 import { carriedProgress, placeAddress } from './carry'
@@ -44,7 +46,14 @@ import TurnedPicture from './TurnedPicture.vue'
 import { useTurning } from './use-turning'
 import { useQuestions } from './use-questions'
 
-const props = defineProps<{ bundle: Bundle; painter: PainterClient; published?: PublishedAs | undefined; password?: string | undefined }>()
+const props = defineProps<{
+  bundle: Bundle
+  painter: PainterClient
+  published?: PublishedAs | undefined
+  password?: string | undefined
+  /** It is built with a clock, for its designer. */
+  isTimed?: boolean
+}>()
 const emit = defineEmits<{ choose: [id: string] }>()
 
 const pages = makePages(props.bundle)
@@ -113,15 +122,6 @@ const coming = computed(() => {
   return after && (after.kind === 'step' || after.kind === 'jump') && after.section === picture.value?.section ? after.picture : null
 })
 const isLast = computed(() => index.value === pages.length - 1)
-const sections = computed(() =>
-  pages.flatMap((p, i) => {
-    if (p.kind !== 'tray') return []
-    const steps = pages.flatMap((s, k) =>
-      (s.kind === 'step' || s.kind === 'jump') && s.section === p.section ? [{ page: s, index: k }] : [],
-    )
-    return [{ page: p, index: i, steps }]
-  }),
-)
 const title = computed(() => pageTitle(page.value))
 /** For who cannot see the picture. */
 const places = computed(() => (step.value ? spokenPlaces(props.bundle, step.value.section, step.value.number) : []))
@@ -161,6 +161,9 @@ function again(): void {
   ticked.value = withoutTicks(ticked.value, pages, section)
   go(pages.findIndex((each) => each.kind !== 'tray' && 'section' in each && each.section === section))
 }
+
+const isTiming = ref(props.isTimed && questions !== null)
+const openPage = computed(() => ({ index: index.value, step: step.value && { section: step.value.section, step: step.value.number } }))
 
 const { look, choose } = useLook()
 const isSetting = ref(false)
@@ -263,33 +266,18 @@ watch([index, turn], turning.reset)
         :said="questions.said.value"
         :ask="questions.ask"
       />
+      <TimedBuild
+        v-if="questions && isTiming"
+        :page="openPage"
+        :is-last="isLast"
+        :storage-key="`${key}-build`"
+        :said="questions.said.value"
+        :ask="questions.ask"
+        @end="isTiming = false"
+      />
       <CarryPanel v-if="published && isCarrying" :address="address" />
       <LookPanel v-if="isSetting" :look="look" @choose="choose" />
-      <section v-if="isOverview" id="overview" class="overview" aria-label="Sections">
-        <button class="plain-button framed" @click="go(0)">Cover</button>
-        <ol>
-          <li v-for="section in sections" :key="section.page.section">
-            <button class="plain-button lane-name" @click="go(section.index)">
-              <strong>{{ section.page.letter }}</strong> {{ section.page.name }}
-              <span v-if="section.page.times + section.page.mirrored > 1" class="faint"
-                >built {{ section.page.times + section.page.mirrored }} times</span
-              >
-            </button>
-            <span class="ties">
-              <button
-                v-for="entry in section.steps"
-                :key="entry.index"
-                class="tie"
-                :class="{ here: entry.index === index, done: isDone(entry.page, entry.index) }"
-                :aria-label="`Step ${entry.page.label}${isDone(entry.page, entry.index) ? ', done' : ''}`"
-                :aria-current="entry.index === index ? 'step' : undefined"
-                @click="go(entry.index)"
-              />
-            </span>
-          </li>
-        </ol>
-        <button class="plain-button framed" @click="go(pages.length - 1)">All pieces</button>
-      </section>
+      <SectionOverview v-if="isOverview" id="overview" :pages="pages" :index="index" :is-done="isDone" @go="go" />
 
       <article v-else :class="['page', page.kind]">
         <div v-if="step && step.cautions.length > 0" class="cautions">

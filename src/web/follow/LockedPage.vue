@@ -3,12 +3,19 @@ import { ref } from 'vue'
 import type { Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
 import { fetchVersion } from '../published/server-client'
+import { keepKey, keyHere } from './published-here'
 
 /** A booklet that is read with its password: nothing of it is on the page yet. */
-const { id, version } = defineProps<{ id: string; version: number; terms: string | undefined }>()
+const { id, version, keyGiven } = defineProps<{
+  id: string
+  version: number
+  terms: string | undefined
+  /** The password that came with the link. */
+  keyGiven: string | undefined
+}>()
 const emit = defineEmits<{ unlocked: [bundle: Bundle, password: string] }>()
 
-const password = ref('')
+const password = ref(keyGiven ?? keyHere(id) ?? '')
 const problem = ref('')
 const isAsking = ref(false)
 
@@ -17,6 +24,7 @@ async function unlock(): Promise<void> {
   problem.value = ''
   try {
     const bundle = await fetchVersion(id, version, { password: password.value })
+    if (keyGiven !== undefined) keepKey(id, keyGiven)
     emit('unlocked', bundle, password.value)
   } catch (thrown) {
     problem.value = faultLine(plainFault(thrown))
@@ -24,6 +32,7 @@ async function unlock(): Promise<void> {
     isAsking.value = false
   }
 }
+if (password.value !== '') void unlock()
 </script>
 
 <template>

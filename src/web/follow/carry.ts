@@ -53,7 +53,7 @@ export function carriedVersion(hash: string): string | undefined {
 
 const tickKeys = (pages: readonly Page[]): string[] =>
   pages.flatMap((page) => {
-    const pieces = page.kind === 'tray' ? page.pieces : 'callout' in page ? page.callout : []
+    const pieces = page.kind === 'tray' || page.kind === 'member' ? page.pieces : 'callout' in page ? page.callout : []
     return pieces.map((piece) => tickKey(piece, page))
   })
 

@@ -56,3 +56,10 @@ export function chosenHere(key: string): string | undefined {
   return typeof id === 'string' ? id : undefined
 }
 export const keepChosen = (key: string, id: string): boolean => write(`${key}-chosen`, [id])
+
+/** The password that a link brought, so that the same device need not be given it again. */
+export function keyHere(id: string): string | undefined {
+  const [key] = read<string>(`jump-rail-key-${id}`)
+  return typeof key === 'string' ? key : undefined
+}
+export const keepKey = (id: string, key: string): boolean => write(`jump-rail-key-${id}`, [key])

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { ProofReport } from '@core/durations'
 import { plural } from '@core/words'
 import { useOpenModel } from '../stores/open-model'
-import { clockWords } from './proof-steps'
+import { clockWords } from '@core/proof-build'
 
 /** What a proof build showed: which steps to mend, and what a second one says of the first. */
 const props = defineProps<{ report: ProofReport }>()
@@ -48,7 +48,7 @@ const sums = computed(() =>
         <li v-for="line in report.toMend" :key="labelOf(line)">
           <RouterLink :to="placeOf(line)">{{ labelOf(line) }}</RouterLink>
           <span
-            >{{ line.reasons.join('; ') }}.
+            >{{ line.reasons.join('; ').replace(/[.?!]$/, '') }}.
             <span class="faint"
               >{{ clockWords(line.seconds) }}, such a step takes about {{ clockWords(line.expected)
               }}<template v-if="line.before !== undefined">, {{ clockWords(line.before) }} the time before</template>.</span

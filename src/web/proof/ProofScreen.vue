@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { logOfProof, secondsOfRun, writeLog, type ProofReport } from '@core/durations'
+import { logOfProof, writeLog, type ProofReport } from '@core/durations'
+import { clockWords, rowOfSteps, secondsOfRun } from '@core/proof-build'
 import { faultLine, plainFault } from '@core/fault'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
@@ -10,7 +11,7 @@ import type { StoredProof } from '../storage/database'
 import { useOpenModel } from '../stores/open-model'
 import { DurationsClient } from '../workers/durations-client'
 import BookletTabs from './BookletTabs.vue'
-import { clockWords, rowOfSteps } from './proof-steps'
+import HelperLink from './HelperLink.vue'
 import ProofReportList from './ProofReportList.vue'
 import ProofWalk from './ProofWalk.vue'
 import { useProofs } from './use-proofs'
@@ -102,6 +103,7 @@ function save(): void {
           </li>
         </ul>
       </section>
+      <HelperLink v-if="row.length > 0" />
       <ProofReportList v-if="report" :report="report" />
     </template>
   </main>

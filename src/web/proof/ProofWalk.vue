@@ -9,8 +9,8 @@ import StepPicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
 import type { StoredProof } from '../storage/database'
 import { useOpenModel } from '../stores/open-model'
-import { clockWords, firstUnbuilt, stepOfRun, withStep, type Counted, type StepOfRow } from './proof-steps'
-import { useClock } from './use-clock'
+import { clockWords, firstUnbuilt, stepOfRun, withStep, type Counted, type StepOfRow } from '@core/proof-build'
+import { useClock } from '../shared/use-clock'
 
 /** One step after another with a clock; what goes wrong is counted by a key or a button. */
 const props = defineProps<{ proof: StoredProof; row: readonly StepOfRow[] }>()

@@ -1,9 +1,8 @@
-import { secondsOfRun } from '@core/durations'
+import { clockWords, secondsOfRun } from '@core/proof-build'
 import { plural, tableText } from '@core/words'
 import type { Letter } from '../published/server-client'
 import { KIND_WORDS } from '../published/published-words'
 import type { Publication, StoredChange, StoredProof } from '../storage/database'
-import { clockWords } from './proof-steps'
 
 /** Something that was done on a model, or came to it. */
 export interface LogEntry {

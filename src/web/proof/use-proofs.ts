@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import type { ProofRun } from '@core/durations'
+import type { ProofRun } from '@core/proof-build'
 import { faultLine, plainFault } from '@core/fault'
 import type { StoredProof } from '../storage/database'
 import { useLibrary } from '../storage/open-library'

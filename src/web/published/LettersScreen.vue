@@ -2,12 +2,14 @@
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { pathWords, type Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
+import { withoutShortLog } from '@core/proof-build'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import { download } from '../shared/download'
 import { notify } from '../shared/notices'
 import WordMark from '../shared/WordMark.vue'
 import { usePublications } from '../stores/publications'
+import { useSentBuilds } from './use-sent-builds'
 import { countUnanswered, groupLetters, lettersTable } from './letters'
 import { dateWords, KIND_WORDS, STATE_WORDS } from './published-words'
 import {
@@ -52,6 +54,7 @@ async function look(): Promise<void> {
     const { ownerToken: token, version } = publication.value
     questions.value = await fetchQuestions(id, { token })
     isLoaded.value = true
+    await lookAtBuilds()
     if (questions.value.some(({ section }) => section !== undefined)) newest.value = await fetchVersion(id, version, { token })
   } catch (thrown) {
     problem.value = faultLine(plainFault(thrown))
@@ -81,6 +84,13 @@ const remove = (of: Letter): Promise<void> =>
     await removeQuestion(id, token, of.questionId)
     return undefined
   }, of)
+
+const { look: lookAtBuilds, sentBuild, isTaken, take } = useSentBuilds(() => publication.value?.model ?? '')
+const takeBuild = (of: Letter): Promise<void> =>
+  take(of).then(
+    () => notify('It stands among the proof builds.'),
+    (thrown: unknown) => notify(`It was not taken. ${faultLine(plainFault(thrown))}`, { isError: true }),
+  )
 
 const save = (): void => download('letters.csv', lettersTable(questions.value), 'text/csv')
 
@@ -132,7 +142,13 @@ const STATES: readonly { state: QuestionState; label: string }[] = [
               >. {{ STATE_WORDS[each.state] }}.
             </p>
             <p v-if="partOf(each)" class="part">About the part {{ partOf(each) }}.</p>
-            <p class="text">{{ each.text }}</p>
+            <p class="text">{{ withoutShortLog(each.text) }}</p>
+            <p v-if="sentBuild(each) && publication?.model">
+              <RouterLink v-if="isTaken(each)" :to="{ name: 'proof', params: { id: publication.model } }"
+                >Among the proof builds</RouterLink
+              >
+              <ActionButton v-else @click="takeBuild(each)">Take it among the proof builds</ActionButton>
+            </p>
             <p v-if="each.link">
               <a :href="each.link" target="_blank" rel="noopener noreferrer nofollow">{{ each.link }}</a>
             </p>

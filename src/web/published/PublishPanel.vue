@@ -3,6 +3,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
+import { copyLink } from '../shared/copy-link'
 import LinkCode from '../shared/LinkCode.vue'
 import { notify } from '../shared/notices'
 import type { Publication } from '../storage/database'
@@ -65,6 +66,22 @@ const publish = (): Promise<void> =>
     return 'The booklet is published.'
   })
 
+const publishForReview = (): Promise<void> =>
+  act('The booklet was not published.', async () => {
+    await publications.publishForReview(modelId, await whole(), firstSettings(draft.value))
+    await nextTick()
+    linkBox.value?.focus()
+    return 'Whoever has the link can read it and write to you; nobody else can.'
+  })
+
+const openToAll = (of: Publication): Promise<void> =>
+  act('It was not opened to all.', async () => {
+    booklet.value = await changeSettings(of.id, of.ownerToken, { password: null })
+    await publications.endReview(of)
+    draft.value = draftOf(booklet.value)
+    return accessWords(booklet.value)
+  })
+
 const publishNext = (of: Publication): Promise<void> =>
   act('The version was not published.', async () => {
     const isNew = await publications.publishNext(of, await whole(), whatChanged.value)
@@ -76,6 +93,9 @@ const publishNext = (of: Publication): Promise<void> =>
 const saveSettings = (of: Publication): Promise<void> =>
   act('The settings were not saved.', async () => {
     booklet.value = await changeSettings(of.id, of.ownerToken, changedSettings(draft.value))
+    // Reviewers come in by the password of their link: with another one they would not.
+    const { password, dropsPassword } = draft.value
+    if (password !== '' || dropsPassword) await publications.endReview(of)
     draft.value = draftOf(booklet.value)
     return accessWords(booklet.value)
   })
@@ -88,15 +108,6 @@ const withdraw = (of: Publication): Promise<void> =>
     draft.value = { ...NEW_DRAFT }
     return 'The booklet is withdrawn. Its link says so to whoever follows it.'
   })
-
-async function copyLink(): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(link.value)
-    notify('The link is copied.')
-  } catch {
-    notify('The link could not be copied. Mark it and copy it by hand.', { isError: true })
-  }
-}
 </script>
 
 <template>
@@ -104,6 +115,7 @@ async function copyLink(): Promise<void> {
     <h2 id="publish-heading">Publish</h2>
     <template v-if="!publication">
       <ActionButton primary :disabled="isBusy" @click="publish">{{ isBusy ? 'Publishing…' : 'Publish and get a link' }}</ActionButton>
+      <ActionButton :disabled="isBusy" @click="publishForReview">Let reviewers look first</ActionButton>
       <details>
         <summary>Terms, free time, password</summary>
         <SettingsForm v-model="draft" />
@@ -112,12 +124,17 @@ async function copyLink(): Promise<void> {
     <template v-else>
       <div class="published">
         <p ref="linkBox" tabindex="-1">
-          Published. Whoever has this link can follow:<br /><a :href="link" target="_blank" rel="noopener">{{ link }}</a>
+          {{
+            publication.reviewKey
+              ? 'For reviewers only. Whoever has this link can read it, and write to you:'
+              : 'Published. Whoever has this link can follow:'
+          }}<br /><a :href="link" target="_blank" rel="noopener">{{ link }}</a>
         </p>
         <p v-if="booklet" class="faint">
           Version {{ publication.version }}, {{ dateWords(booklet.versions.at(-1)!.date) }}. {{ accessWords(booklet) }}
         </p>
-        <ActionButton @click="copyLink">Copy the link</ActionButton>
+        <ActionButton v-if="publication.reviewKey" primary :disabled="isBusy" @click="openToAll(publication)">Open it to all</ActionButton>
+        <ActionButton @click="copyLink(link)">Copy the link</ActionButton>
         <LinkCode :link="link" label="The link as a code to scan" />
       </div>
       <label class="changed"

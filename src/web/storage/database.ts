@@ -1,6 +1,6 @@
 import Dexie, { type DexieOptions, type Table } from 'dexie'
 import type { Books } from '@core/desk'
-import type { ProofRun } from '@core/durations'
+import type { ProofRun } from '@core/proof-build'
 import type { ModelDocument } from '@core/model'
 import type { Alias } from '@core/names'
 import { renameTechniques } from './rename-techniques'
@@ -87,6 +87,8 @@ export interface Publication {
   readonly publishedAt: number
   readonly version: number
   readonly isWithdrawn?: boolean
+  /** Reviewers look at it first: the password that their link carries. Gone once everybody may read it. */
+  readonly reviewKey?: string
 }
 
 /** A proof build of a model: kept step by step, so that a reload in the middle loses nothing. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { ProofRun } from '@core/durations'
+import type { ProofRun } from '@core/proof-build'
 import type { StoredProof } from '../storage/database'
 import { proofsOf, restoreProofs } from './backup-proofs'
 

@@ -1,4 +1,5 @@
-import { logOfProof, proofOfLog, readLog, writeLog, type ProofRun } from '@core/durations'
+import { logOfProof, proofOfLog, readLog, writeLog } from '@core/durations'
+import type { ProofRun } from '@core/proof-build'
 import type { StoredProof } from '../storage/database'
 import type { Library } from '../storage/library'
 

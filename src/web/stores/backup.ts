@@ -135,7 +135,9 @@ async function restorePublications(settings: unknown, models: readonly string[])
 
 /** @returns undefined for what is none */
 function publicationIn(value: unknown, models: readonly string[]): Publication | undefined {
-  const { id, model, ownerToken, name, publishedAt, version, isWithdrawn } = (value ?? {}) as Partial<Record<keyof Publication, unknown>>
+  const { id, model, ownerToken, name, publishedAt, version, isWithdrawn, reviewKey } = (value ?? {}) as Partial<
+    Record<keyof Publication, unknown>
+  >
   if (typeof id !== 'string' || typeof ownerToken !== 'string' || typeof name !== 'string') return undefined
   return {
     id,
@@ -145,6 +147,7 @@ function publicationIn(value: unknown, models: readonly string[]): Publication |
     publishedAt: Number(publishedAt) || 0,
     version: Number(version) || 1,
     ...(isWithdrawn === true ? { isWithdrawn } : {}),
+    ...(typeof reviewKey === 'string' ? { reviewKey } : {}),
   }
 }
 

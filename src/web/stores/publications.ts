@@ -37,6 +37,19 @@ export const usePublications = defineStore('publications', () => {
     return publication
   }
 
+  /** For those alone who have its link, which carries a password that nobody has to type. @throws Fault what the server refuses */
+  async function publishForReview(model: string, bundle: Bundle, settings: AskedSettings): Promise<Publication> {
+    const reviewKey = crypto.randomUUID()
+    const publication = { ...(await publish(model, bundle, { ...settings, password: reviewKey })), reviewKey }
+    await keep(publication)
+    return publication
+  }
+
+  /** What reviewers have looked at is for everybody from now on, or for whoever knows another password. */
+  async function endReview({ reviewKey: _gone, ...publication }: Publication): Promise<void> {
+    await keep(publication)
+  }
+
   /** @returns whether it differs from the version before @throws Fault what the server refuses */
   async function publishNext(publication: Publication, bundle: Bundle, whatChanged: string): Promise<boolean> {
     const { version } = await publishVersion(publication.id, publication.ownerToken, { bundle, whatChanged })
@@ -56,8 +69,13 @@ export const usePublications = defineStore('publications', () => {
     for (const each of found) if (!byId(each.id)) await keep(each)
   }
 
-  return { all, isLoaded, load, of, byId, publish, publishNext, withdraw, restore }
+  return { all, isLoaded, load, of, byId, publish, publishForReview, endReview, publishNext, withdraw, restore }
 })
 
-/** Where builders follow it. */
-export const linkTo = ({ id }: Pick<Publication, 'id'>): string => new URL(`/f/${id}`, location.href).href
+/** Where builders follow it; as long as reviewers look at it, with the key that lets them in. The end of an address goes to no server. */
+export const linkTo = ({ id, reviewKey }: Pick<Publication, 'id' | 'reviewKey'>): string =>
+  new URL(`/f/${id}${reviewKey === undefined ? '' : `#key=${reviewKey}`}`, location.href).href
+
+/** Where a helper builds it with a clock. */
+export const proofLinkTo = (publication: Pick<Publication, 'id' | 'reviewKey'>): string =>
+  `${linkTo(publication)}${publication.reviewKey === undefined ? '#' : '&'}proof`

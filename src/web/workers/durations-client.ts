@@ -1,4 +1,5 @@
-import type { durationsOf, LogRun, ProofReport, ProofRun } from '@core/durations'
+import type { durationsOf, LogRun, ProofReport } from '@core/durations'
+import type { ProofRun } from '@core/proof-build'
 import { toBytes, type Printed } from '../../workers/plan-messages'
 import type { DurationsApi } from '../../workers/durations.worker'
 import { RequestTable, type MakeWorker } from './request-table'

@@ -1,5 +1,29 @@
-import type { ProofRun, ProofStep } from '@core/durations'
-import type { SectionPlan } from '@core/plan'
+import type { SectionPlan } from '../plan'
+
+/** A step of a proof build: built with a clock, and what went wrong at it. */
+export interface ProofStep {
+  readonly section: string
+  /** From 1. */
+  readonly step: number
+  readonly seconds: number
+  readonly mistakes: number
+  /** Pieces that were not there, and such as were left over. */
+  readonly missing: number
+  readonly left: number
+  readonly note: string
+  /** How often it was gone back to. */
+  readonly backs: number
+}
+
+/** A draft built once from its own instructions, with a clock. */
+export interface ProofRun {
+  /** When it began, ISO. */
+  readonly date: string
+  readonly steps: readonly ProofStep[]
+}
+
+/** How long a proof build took, s. */
+export const secondsOfRun = ({ steps }: ProofRun): number => steps.reduce((sum, { seconds }) => sum + seconds, 0)
 
 /** A step of a plan, in the order in which it is built. */
 export interface StepOfRow {

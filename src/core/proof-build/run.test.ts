@@ -1,6 +1,5 @@
 import { expect, test } from 'vitest'
-import type { ProofRun } from '@core/durations'
-import { clockWords, firstUnbuilt, rowOfSteps, stepOfRun, withStep } from './proof-steps'
+import { clockWords, firstUnbuilt, rowOfSteps, stepOfRun, withStep, type ProofRun } from './index'
 
 const row = [1, 2, 3].map((step) => ({ section: 'a', step }))
 const EMPTY: ProofRun = { date: '2026-11-20', steps: [] }
