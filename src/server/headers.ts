@@ -15,7 +15,7 @@ export const contentPolicy = (scripts: string): string =>
   ].join('; ')
 
 /** What no page of ours asks for. */
-const PERMISSIONS = 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), browsing-topics=()'
+const PERMISSIONS = 'camera=(), microphone=(self), geolocation=(), payment=(), usb=(), serial=(), browsing-topics=()'
 
 /** On every answer, whoever makes it: ours, the framework's, or the parser's for what is no request at all. */
 export const COMMON_HEADERS: Readonly<Record<string, string>> = {

@@ -41,6 +41,7 @@ import { carriedProgress, placeAddress } from './carry'
 import { loadProgress, pageKey, placeIn, progressKey, saveProgress, tickKey, withoutTicks, withTicks } from './progress'
 import { useAloud } from './use-aloud'
 import { useAwake } from './use-awake'
+import { useListening } from './use-listening'
 import { useLook } from './use-look'
 import TurnedPicture from './TurnedPicture.vue'
 import { useTurning } from './use-turning'
@@ -168,6 +169,7 @@ const openPage = computed(() => ({ index: index.value, step: step.value && { sec
 const { look, choose } = useLook()
 const isSetting = ref(false)
 const aloud = useAloud(() => [title.value, ...(step.value ? [step.value.spoken, ...step.value.cautions, ...places.value] : [])].join('. '))
+const listening = useListening((command) => (command === 'again' ? aloud.say() : go(index.value + (command === 'next' ? 1 : -1))))
 useAwake()
 
 const heading = ref<HTMLElement>()
@@ -239,12 +241,19 @@ watch([index, turn], turning.reset)
         <button v-if="questions" class="plain-button" :aria-expanded="isAsking" @click="isAsking = !isAsking">Ask</button>
         <button v-if="published" class="plain-button" :aria-expanded="isCarrying" @click="isCarrying = !isCarrying">Other device</button>
         <button v-if="aloud.isThere" class="plain-button" :aria-pressed="aloud.isOn.value" @click="aloud.toggle()">Read aloud</button>
+        <button v-if="listening.isThere" class="plain-button" :aria-pressed="listening.isOn.value" @click="listening.toggle()">
+          Listen
+        </button>
         <button class="plain-button" :aria-expanded="isSetting" @click="isSetting = !isSetting">Show</button>
         <button class="plain-button" @click="isPrinting = true">Print</button>
       </nav>
     </header>
 
     <main ref="main">
+      <p v-if="listening.isOn.value" role="status" class="listens">
+        Say “next”, “back” or “again”. Some browsers send what they hear to whoever makes them.
+      </p>
+      <p v-else-if="listening.problem.value" role="alert" class="listens">{{ listening.problem.value }}</p>
       <NewerNotice
         v-if="isNewer"
         :id="published!.id"

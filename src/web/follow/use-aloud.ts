@@ -6,6 +6,7 @@ export function useAloud(text: () => string) {
   const isOn = ref(false)
 
   function say(): void {
+    if (!isThere) return
     speechSynthesis.cancel()
     const words = new SpeechSynthesisUtterance(text())
     words.lang = 'en'
@@ -18,5 +19,5 @@ export function useAloud(text: () => string) {
   }
   watch(text, () => isOn.value && say())
   onUnmounted(() => isThere && speechSynthesis.cancel())
-  return { isThere, isOn, toggle }
+  return { isThere, isOn, say, toggle }
 }

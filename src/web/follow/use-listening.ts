@@ -1,0 +1,81 @@
+import { onScopeDispose, ref } from 'vue'
+
+/** What a builder says with both hands full. */
+export type SpokenCommand = 'next' | 'back' | 'again'
+
+const COMMANDS: readonly (readonly [SpokenCommand, RegExp])[] = [
+  ['next', /^(next|next (step|one|page)|go on|forward)$/],
+  ['back', /^(back|go back|step back|previous( step)?)$/],
+  ['again', /^(again|say( it| that)? again|repeat( it| that)?|read( it)?( aloud| again)?)$/],
+]
+
+/** The command that was said; nothing where it was more or other than one: people talk while they build. */
+export function commandIn(said: string): SpokenCommand | undefined {
+  const words = said
+    .toLowerCase()
+    .replace(/[^a-z ]/g, ' ')
+    .replace(/\b(please|okay|ok)\b/g, ' ')
+    .trim()
+    .replace(/ +/g, ' ')
+  return COMMANDS.find(([, pattern]) => pattern.test(words))?.[0]
+}
+
+/** Of the browser's recognition of speech what is used here; its types are in no library of the language. */
+interface Recognition {
+  continuous: boolean
+  lang: string
+  onresult:
+    ((event: { readonly results: ArrayLike<ArrayLike<{ readonly transcript: string }>>; readonly resultIndex: number }) => void) | null
+  onend: (() => void) | null
+  onerror: ((event: { readonly error: string }) => void) | null
+  start: () => void
+  abort: () => void
+}
+interface Listening {
+  readonly SpeechRecognition?: new () => Recognition
+  readonly webkitSpeechRecognition?: new () => Recognition
+}
+
+/** Listens for commands until it is switched off; not while the page itself speaks. */
+export function useListening(obey: (command: SpokenCommand) => void) {
+  const { SpeechRecognition, webkitSpeechRecognition } = globalThis as Listening
+  const Recogniser = SpeechRecognition ?? webkitSpeechRecognition
+  const isOn = ref(false)
+  const problem = ref('')
+  let recognition: Recognition | undefined
+
+  function begin(): void {
+    recognition = new Recogniser!()
+    recognition.continuous = true
+    recognition.lang = 'en'
+    recognition.onresult = ({ results, resultIndex }) => {
+      if (globalThis.speechSynthesis?.speaking) return
+      for (const result of Array.from(results).slice(resultIndex)) {
+        const command = commandIn(result[0]?.transcript ?? '')
+        if (command) obey(command)
+      }
+    }
+    recognition.onerror = ({ error }) => {
+      // Silence is no trouble; whoever may not listen, or cannot, says so and stops.
+      if (error === 'no-speech' || error === 'aborted') return
+      problem.value = error === 'network' ? 'This browser listens with a network only.' : 'This browser does not let the page listen.'
+      end()
+    }
+    // It ends by itself after a while.
+    recognition.onend = () => isOn.value && recognition?.start()
+    recognition.start()
+  }
+  function end(): void {
+    isOn.value = false
+    recognition?.abort()
+    recognition = undefined
+  }
+  function toggle(): void {
+    if (isOn.value) return end()
+    problem.value = ''
+    isOn.value = true
+    begin()
+  }
+  onScopeDispose(end)
+  return { isThere: Recogniser !== undefined, isOn, problem, toggle }
+}
