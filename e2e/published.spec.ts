@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
 import { expectAccessible, openDemo, pictureDrawn, publish } from './support'
 
@@ -213,4 +214,36 @@ test('reviewers come in by their link, one builds it with a clock, and what it t
   await stranger.reload()
   await expect(stranger.getByRole('heading', { level: 1, name: 'Bird table' })).toBeVisible()
   await Promise.all([helper.close(), stranger.close()])
+})
+
+test('builders choose what is made next, one voice a device, and a tie is told as a tie', async ({ page, browser }) => {
+  await openDemo(page, 'Bird table')
+  await page.getByRole('link', { name: 'Booklet' }).click()
+  await page.getByText('Sheets and words').click()
+  await page.getByLabel('What to make next').fill('Boat house\nMill')
+  const link = await publish(page)
+  const device = async () => {
+    const builder = await (await browser.newContext()).newPage()
+    await builder.goto(link)
+    await builder.keyboard.press('End')
+    return builder
+  }
+  const choose = async (builder: Page, idea: string) => {
+    await builder.getByRole('radio', { name: idea }).check()
+    await builder.getByRole('button', { name: 'Tell the designer' }).click()
+    await expect(builder.getByText('Sent. You can still choose otherwise.')).toBeVisible()
+  }
+  const [one, other] = [await device(), await device()]
+  await choose(one, 'Mill')
+  await expectAccessible(one)
+  await choose(one, 'Boat house')
+  await choose(other, 'Mill')
+  await one.reload()
+  await expect(one.getByText('This is what you chose.')).toBeVisible()
+
+  await page.getByRole('link', { name: 'Letters from builders' }).click()
+  const wanted = page.getByRole('region', { name: 'What to make next' })
+  await expect(wanted).toContainText('A tie: “Boat house” and “Mill” have 1 of 2 voices each.')
+  await expect(page.getByText('0 letters')).toBeVisible()
+  await Promise.all([one.close(), other.close()])
 })

@@ -312,6 +312,7 @@ export const modelSchema = Joi.object({
     errata: notes,
     credits: notes,
     terms: notes,
+    ideas: notes,
   }),
   photos,
 })

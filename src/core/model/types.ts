@@ -74,6 +74,8 @@ export interface BookletWishes extends AskedLayout {
   readonly errata?: string
   readonly credits?: string
   readonly terms?: string
+  /** What may be made next, a line each: builders choose. */
+  readonly ideas?: string
 }
 
 /** Something that a builder may leave out or take in. */

@@ -65,6 +65,11 @@ const toggle = (key: 'contents' | 'label', event: Event): void =>
       />
       <TextArea label="Thanks" :value="asked.credits ?? ''" :commit="(credits) => wish('change the thanks', { credits })" />
       <TextArea label="Terms, on the last sheet" :value="asked.terms ?? ''" :commit="(terms) => wish('change the terms', { terms })" />
+      <TextArea
+        label="What to make next: ideas to choose among, a line each"
+        :value="asked.ideas ?? ''"
+        :commit="(ideas) => wish('change the ideas', { ideas })"
+      />
     </div>
   </details>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, onUnmounted, provide, ref, shallowRef, watch } from 'vue'
 import {
+  ideasOf,
   makePages,
-  memberWords,
   pageTitle,
   showsFinished,
   pathWords,
@@ -11,15 +11,13 @@ import {
   type MendedStep,
   type StepPage,
 } from '@core/booklet'
-import { total, type PieceCount } from '@core/count'
+import type { PieceCount } from '@core/count'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
 import { freeViewWords, turnedViewOf, type ViewNumber } from '@core/picture'
 import { arrowWay } from '../shared/arrow-keys'
 import PagePicture from '../shared/StepPicture.vue'
 import DecalList from '../shared/DecalList.vue'
-import InventoryLists from '../shared/InventoryLists.vue'
-import TrayList from '../shared/TrayList.vue'
 import { OWN_NAMES } from '../shared/own-names-key'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
 import type { PublishedAs } from '@press/html'
@@ -27,13 +25,14 @@ import type { PainterClient } from '../workers/painter-client'
 import AskPanel from './AskPanel.vue'
 import CarryPanel from './CarryPanel.vue'
 import CoverWords from './CoverWords.vue'
+import GatherWords from './GatherWords.vue'
+import InventoryWords from './InventoryWords.vue'
 import LookPanel from './LookPanel.vue'
 import NewerNotice from './NewerNotice.vue'
 import PrintAll from './PrintAll.vue'
 import RailLine from './RailLine.vue'
 import SectionOverview from './SectionOverview.vue'
 import StepWords from './StepWords.vue'
-import TickList from './TickList.vue'
 import TimedBuild from './TimedBuild.vue'
 import VersionChoice from './VersionChoice.vue'
 import { keepVersion, lastVersion } from './published-here'
@@ -41,6 +40,7 @@ import { carriedProgress, placeAddress } from './carry'
 import { loadProgress, pageKey, placeIn, progressKey, saveProgress, tickKey, withoutTicks, withTicks } from './progress'
 import { useAloud } from './use-aloud'
 import { useAwake } from './use-awake'
+import { useIdeaChoice } from './use-idea-choice'
 import { useListening } from './use-listening'
 import { useLook } from './use-look'
 import TurnedPicture from './TurnedPicture.vue'
@@ -67,6 +67,8 @@ if (location.hash !== '') history.replaceState(null, '', location.pathname + loc
 const index = ref(placeIn(pages, stored))
 
 const questions = published ? useQuestions(published.id, password, props.bundle.shows) : null
+const voice = published ? useIdeaChoice(published.id, password) : null
+const ideas = ideasOf(props.bundle.model)
 const isAsking = ref(false)
 const isCarrying = ref(false)
 /** A part of the picture that a question is about. */
@@ -305,29 +307,13 @@ watch([index, turn], turning.reset)
             <template #end><button class="plain-button begin" @click="go(index + 1)">Begin</button></template>
           </CoverWords>
 
-          <template v-else-if="page.kind === 'member'">
-            <p>{{ memberWords(page) }}</p>
-            <h2>Gather these pieces</h2>
-            <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" @tick-all="tickAll" />
-          </template>
-
-          <template v-else-if="page.kind === 'tray'">
-            <p>
-              {{ total(page.pieces) }} pieces, {{ page.steps }} {{ page.steps === 1 ? 'step' : 'steps'
-              }}<template v-if="page.times > 1">, build it {{ page.times }} times</template
-              ><template v-if="page.mirrored > 0"
-                >, and {{ page.mirrored === 1 ? 'once' : `${page.mirrored} times` }} as its mirror image</template
-              >.
-            </p>
-            <p v-if="page.bag" class="bag">{{ page.bag }}.</p>
-            <h2>Gather these pieces</h2>
-            <TickList :pieces="page.pieces" :is-ticked="isTicked" @tick="tick" @tick-all="tickAll" />
-            <p v-for="line in page.remarks" :key="line">{{ line }}</p>
-            <template v-if="page.mirroredPieces.length > 0">
-              <h2>For the mirror image</h2>
-              <TrayList :pieces="page.mirroredPieces" label="Pieces for the mirror image" />
-            </template>
-          </template>
+          <GatherWords
+            v-else-if="page.kind === 'member' || page.kind === 'tray'"
+            :page="page"
+            :is-ticked="isTicked"
+            @tick="tick"
+            @tick-all="tickAll"
+          />
 
           <StepWords
             v-else-if="step"
@@ -344,11 +330,13 @@ watch([index, turn], turning.reset)
 
           <DecalList v-else-if="page.kind === 'decals'" :decals="page.decals" />
 
-          <template v-else-if="page.kind === 'inventory'">
-            <p>{{ page.parts }} parts, {{ page.pieces.length }} different pieces. You have built all of it.</p>
-            <TrayList :pieces="page.pieces" label="All pieces" />
-            <InventoryLists :lists="page.lists" />
-          </template>
+          <InventoryWords
+            v-else-if="page.kind === 'inventory'"
+            :page="page"
+            :ideas="ideas"
+            :chosen="voice?.chosen.value ?? ''"
+            :choose="voice?.choose"
+          />
         </div>
 
         <div v-if="'picture' in page && (page.picture || !step || step.photos.length === 0)" class="picture">

@@ -63,3 +63,11 @@ export function keyHere(id: string): string | undefined {
   return typeof key === 'string' ? key : undefined
 }
 export const keepKey = (id: string, key: string): boolean => write(`jump-rail-key-${id}`, [key])
+
+/** The voice that this device has given among the ideas of a booklet. */
+interface OwnChoice extends OwnQuestion {
+  readonly idea: string
+}
+const choiceKey = (id: string): string => `jump-rail-choice-${id}`
+export const choiceHere = (id: string): OwnChoice | undefined => read<OwnChoice>(choiceKey(id))[0]
+export const keepChoice = (id: string, choice: OwnChoice): boolean => write(choiceKey(id), [choice])

@@ -21,7 +21,7 @@ export function commandIn(said: string): SpokenCommand | undefined {
 }
 
 /** Of the browser's recognition of speech what is used here; its types are in no library of the language. */
-interface Recognition {
+interface SpeechRecogniser {
   continuous: boolean
   lang: string
   onresult:
@@ -32,8 +32,8 @@ interface Recognition {
   abort: () => void
 }
 interface Listening {
-  readonly SpeechRecognition?: new () => Recognition
-  readonly webkitSpeechRecognition?: new () => Recognition
+  readonly SpeechRecognition?: new () => SpeechRecogniser
+  readonly webkitSpeechRecognition?: new () => SpeechRecogniser
 }
 
 /** Listens for commands until it is switched off; not while the page itself speaks. */
@@ -42,7 +42,7 @@ export function useListening(obey: (command: SpokenCommand) => void) {
   const Recogniser = SpeechRecognition ?? webkitSpeechRecognition
   const isOn = ref(false)
   const problem = ref('')
-  let recognition: Recognition | undefined
+  let recognition: SpeechRecogniser | undefined
 
   function begin(): void {
     recognition = new Recogniser!()

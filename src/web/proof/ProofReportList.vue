@@ -22,6 +22,11 @@ const sums = computed(() =>
     [props.report.left, 'left-over piece'] as const,
   ].flatMap(([count, word]) => (count > 0 ? [plural(count, word)] : [])),
 )
+/** What somebody noted may end a sentence itself. */
+function reasonsOf({ reasons }: Pick<ProofReport['lines'][number], 'reasons'>): string {
+  const text = reasons.join('; ')
+  return /[.?!]$/.test(text) ? text : `${text}.`
+}
 </script>
 
 <template>
@@ -48,7 +53,7 @@ const sums = computed(() =>
         <li v-for="line in report.toMend" :key="labelOf(line)">
           <RouterLink :to="placeOf(line)">{{ labelOf(line) }}</RouterLink>
           <span
-            >{{ line.reasons.join('; ').replace(/[.?!]$/, '') }}.
+            >{{ reasonsOf(line) }}
             <span class="faint"
               >{{ clockWords(line.seconds) }}, such a step takes about {{ clockWords(line.expected)
               }}<template v-if="line.before !== undefined">, {{ clockWords(line.before) }} the time before</template>.</span

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import { pathWords, type Bundle } from '@core/booklet'
+import { ideasOf, pathWords, tallyIdeas, type Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
 import { withoutShortLog } from '@core/proof-build'
 import { plural } from '@core/words'
@@ -10,7 +10,7 @@ import { notify } from '../shared/notices'
 import WordMark from '../shared/WordMark.vue'
 import { usePublications } from '../stores/publications'
 import { useSentBuilds } from './use-sent-builds'
-import { countUnanswered, groupLetters, lettersTable } from './letters'
+import { countUnanswered, groupLetters, lettersOf, lettersTable, voicesOf } from './letters'
 import { dateWords, KIND_WORDS, STATE_WORDS } from './published-words'
 import {
   answerQuestion,
@@ -43,7 +43,12 @@ const nameOf = (section: string | undefined): string => (section === undefined ?
 /** Answers that are being written. */
 const drafts = reactive<Record<string, string>>({})
 
-const groups = computed(() => groupLetters(questions.value))
+const letters = computed(() => lettersOf(questions.value))
+const voices = computed(() => voicesOf(questions.value))
+const ideas = computed(() => (newest.value ? ideasOf(newest.value.model) : []))
+const wanted = computed(() => (voices.value.length > 0 ? tallyIdeas(ideas.value, voices.value) : undefined))
+
+const groups = computed(() => groupLetters(letters.value))
 const unanswered = computed(() => countUnanswered(questions.value))
 
 async function look(): Promise<void> {
@@ -55,7 +60,8 @@ async function look(): Promise<void> {
     questions.value = await fetchQuestions(id, { token })
     isLoaded.value = true
     await lookAtBuilds()
-    if (questions.value.some(({ section }) => section !== undefined)) newest.value = await fetchVersion(id, version, { token })
+    if (voices.value.length > 0 || questions.value.some(({ section }) => section !== undefined))
+      newest.value = await fetchVersion(id, version, { token })
   } catch (thrown) {
     problem.value = faultLine(plainFault(thrown))
   }
@@ -112,7 +118,7 @@ const STATES: readonly { state: QuestionState; label: string }[] = [
     <main>
       <h1>Letters</h1>
       <p v-if="publication" class="faint">
-        About {{ publication.name }}. {{ plural(questions.length, 'letter')
+        About {{ publication.name }}. {{ plural(letters.length, 'letter')
         }}<template v-if="unanswered > 0">, {{ unanswered }} without an answer</template>.
       </p>
       <p v-if="problem" role="alert">{{ problem }} <ActionButton @click="look">Try again</ActionButton></p>
@@ -122,6 +128,16 @@ const STATES: readonly { state: QuestionState; label: string }[] = [
         <p>Builders write from any step of the booklet: a question, a mistake, a missing piece, or that they built it.</p>
       </div>
       <template v-else>
+        <section v-if="wanted" aria-labelledby="wanted-heading" class="wanted">
+          <h2 id="wanted-heading">What to make next</h2>
+          <p>{{ wanted.words }}</p>
+          <ul>
+            <li v-for="line in wanted.lines" :key="line.idea">
+              <b>{{ line.voices }}</b> {{ line.idea
+              }}<span v-if="!ideas.includes(line.idea)" class="faint">, not in the newest version</span>
+            </li>
+          </ul>
+        </section>
         <ActionButton @click="save">Save as a table</ActionButton>
         <section v-for="group in groups" :key="`${group.section}/${group.step}`" :aria-label="nameOf(group.section)">
           <h2>
@@ -205,6 +221,16 @@ main {
 section {
   border-top: 1px solid var(--rule);
   margin-top: 20px;
+}
+.wanted ul {
+  list-style: none;
+  padding: 0;
+}
+.wanted b {
+  display: inline-block;
+  min-width: 2.4em;
+  text-align: right;
+  margin-right: 6px;
 }
 h2 {
   margin: 14px 0 0;

@@ -5,7 +5,7 @@ import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import WordMark from '../shared/WordMark.vue'
 import { linkTo, usePublications } from '../stores/publications'
-import { countUnanswered } from './letters'
+import { countUnanswered, lettersOf } from './letters'
 import { accessWords, dateWords } from './published-words'
 import { describeBooklet, fetchQuestions, type PublishedBooklet } from './server-client'
 
@@ -41,7 +41,7 @@ async function describeOne(id: string, token: string): Promise<Described> {
     const [booklet, questions] = await Promise.all([describeBooklet(id, token), fetchQuestions(id, { token })])
     return {
       booklet,
-      letters: questions.length,
+      letters: lettersOf(questions).length,
       unanswered: countUnanswered(questions),
     }
   } catch (thrown) {

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import { countUnanswered, groupLetters, lettersTable } from './letters'
+import { choiceText } from '@core/booklet'
+import { countUnanswered, groupLetters, lettersOf, lettersTable, voicesOf } from './letters'
 import type { Letter } from './server-client'
 
 const letter = (more: Partial<Letter>): Letter => ({
@@ -35,4 +36,16 @@ it('letters as a table run nothing in a spreadsheet', () => {
   const table = lettersTable([letter({ text: '=1+1', section: 'a', step: 3, minutes: 5, answer: 'So.' })])
   expect(table).not.toMatch(/(^|,|")=/m)
   expect(table.split('\n')[1]).toContain(',a,3,,')
+})
+
+it('voices for what to make next are counted, not read, and hidden ones are not', () => {
+  const all = [
+    letter({}),
+    letter({ text: choiceText('Mill') }),
+    letter({ text: choiceText('Mill'), state: 'hidden' }),
+    letter({ text: choiceText('Boat') }),
+  ]
+  expect(voicesOf(all)).toEqual(['Mill', 'Boat'])
+  expect(lettersOf(all)).toHaveLength(1)
+  expect(countUnanswered(all)).toBe(1)
 })

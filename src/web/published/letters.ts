@@ -1,3 +1,4 @@
+import { choiceIn } from '@core/booklet'
 import { tableText } from '@core/words'
 import { KIND_WORDS, STATE_WORDS } from './published-words'
 import type { Letter } from './server-client'
@@ -11,6 +12,13 @@ export interface LetterGroup {
   /** How many were stuck there: all but those who built it. */
   readonly stuck: number
 }
+
+/** What is to be read and answered: voices for what to make next are counted instead. */
+export const lettersOf = (questions: readonly Letter[]): Letter[] => questions.filter(({ text }) => choiceIn(text) === undefined)
+
+/** Which idea each voice is for; what the designer has hidden counts for nothing. */
+export const voicesOf = (questions: readonly Letter[]): string[] =>
+  questions.filter(({ state }) => state !== 'hidden').flatMap(({ text }) => choiceIn(text) ?? [])
 
 /** By step; where most were stuck comes first, the whole last. */
 export function groupLetters(questions: readonly Letter[]): LetterGroup[] {
@@ -30,7 +38,7 @@ export function groupLetters(questions: readonly Letter[]): LetterGroup[] {
 
 /** How many wait for a word of the designer. */
 export const countUnanswered = (questions: readonly Letter[]): number =>
-  questions.filter(({ answer, state }) => !answer && state === 'private').length
+  lettersOf(questions).filter(({ answer, state }) => !answer && state === 'private').length
 
 /** All letters as a table for a spreadsheet. */
 export const lettersTable = (questions: readonly Letter[]): string =>
