@@ -2,6 +2,9 @@ import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
 import { alias, at } from './vite.shared.ts'
 
+/** Every browser that runs the page reads the newer of the two formats in which each face comes. */
+const withoutOldFonts = (css: string): string => css.replace(/,\s*url\(["']?data:font\/woff;base64,[^)]*\)\s*format\(["']woff["']\)/g, '')
+
 /** Draws script and style into the page, so that a booklet is one file that opens from a disk. */
 const oneFile: Plugin = {
   name: 'one-file',
@@ -20,7 +23,7 @@ const oneFile: Plugin = {
         delete bundle[file.fileName]
       } else if (file.fileName.endsWith('.css')) {
         const tag = new RegExp(`<link rel="stylesheet"[^>]*${file.fileName}">`)
-        html = html.replace(tag, () => `<style>${String(file.source)}</style>`)
+        html = html.replace(tag, () => `<style>${withoutOldFonts(String(file.source))}</style>`)
         delete bundle[file.fileName]
       }
     }

@@ -22,12 +22,29 @@ export function writeHtmlText(template: string, bundle: string, published?: Publ
   const at = template.indexOf(BUNDLE_MARK)
   if (at < 0) throw new RangeError('the page has no place for a bundle')
   const place = published ? `<script type="application/json" id="published">${inScript(JSON.stringify(published))}</script>` : ''
-  const filled = `${place}<script type="application/json" id="bundle">${inScript(bundle)}</script>`
+  const { rest, cover } = coverIn(bundle)
+  const filled = `${place}<script type="application/json" id="bundle">${inScript(rest)}</script>`
   const title = escapeText(bundle === '' ? 'Booklet' : nameIn(bundle))
-  return (template.slice(0, at) + filled + template.slice(at + BUNDLE_MARK.length)).replace(
-    /<title>[^<]*<\/title>/,
-    () => `<title>${title}</title>`,
-  )
+  const shown = cover === '' ? '' : `<img src="${cover}" alt="" width="400" height="300" />`
+  return (template.slice(0, at) + filled + template.slice(at + BUNDLE_MARK.length))
+    .replace(/<title>[^<]*<\/title>/, () => `<title>${title}</title>`)
+    .replace(FOLLOW_MARK, (mark) => mark + shown)
+}
+
+/** Where the follower is put, and its first picture before it. */
+const FOLLOW_MARK = '<div id="follow">'
+const COVER_MARK = '"cover":"data:image/png;base64,'
+
+/** The picture of a bundle, and the bundle without it: it stands on the page once. A quote inside a text is never bare. */
+function coverIn(bundle: string): { readonly rest: string; readonly cover: string } {
+  const at = bundle.indexOf(COVER_MARK)
+  const end = at < 0 ? -1 : bundle.indexOf('"', at + COVER_MARK.length)
+  const cover = bundle.slice(at + '"cover":"'.length, end)
+  if (end < 0 || !/^data:image\/png;base64,[A-Za-z0-9+/]+=*$/.test(cover)) return { rest: bundle, cover: '' }
+  // With the comma after it, or before it where it stands last.
+  const before = bundle.slice(0, at)
+  const after = bundle.slice(end + 1)
+  return { rest: after.startsWith(',') ? before + after.slice(1) : before.replace(/,$/, '') + after, cover }
 }
 
 const inScript = (json: string): string =>

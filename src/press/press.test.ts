@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest'
 import { makePages, makeBundle, type Bundle, type Page } from '@core/booklet'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { readModelText, type BookletWishes, type Paper } from '@core/model'
+import { coverOf } from './cover'
 import { BUNDLE_MARK, writeHtml } from './index'
 import { packagedFont } from '../../tests/support/packaged-fonts'
 import { writePdf } from './pdf/write'
@@ -220,6 +221,22 @@ describe('the page', () => {
     const json = /id="bundle">(.*)<\/script>/s.exec(html)![1]!
     expect((JSON.parse(json) as Bundle).model.name).toBe('</script><b>$& & "x"')
     expect(html).toContain('<title>&lt;/script&gt;&lt;b&gt;$&amp; &amp; "x"</title>')
+  })
+
+  it('shows the finished model before anything is read, and has that picture once', async () => {
+    const cover = await coverOf(bundle)
+    expect(cover).toMatch(/^data:image\/png;base64,/)
+    const template = `<title>Booklet</title><div id="follow"></div>${BUNDLE_MARK}`
+    for (const whole of [{ ...bundle, cover: cover! }, { ...bundle, cover: cover!, names: [] }, { cover: cover!, ...bundle }]) {
+      const html = writeHtml(template, whole)
+      expect(html).toContain(`<div id="follow"><img src="${cover!}"`)
+      expect(html.split(cover!)).toHaveLength(2)
+      const { cover: _cover, ...rest } = whole
+      expect(JSON.parse(/id="bundle">(.*)<\/script>/s.exec(html)![1]!)).toEqual(JSON.parse(JSON.stringify(rest)))
+    }
+    // Whoever calls something by these words shows nothing by it.
+    const quoted: Bundle = { ...bundle, model: { ...model, name: '"cover":"data:image/png;base64,AAAA"' } }
+    expect(writeHtml(template, quoted)).not.toContain('<img')
   })
 
   it('needs its place', () => {

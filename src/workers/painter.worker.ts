@@ -16,6 +16,7 @@ import {
 import { applyChange, type Change } from '@core/change'
 import type { ModelDocument } from '@core/model'
 import type { FlatPoint } from '@core/space'
+import { coverOf } from '@press/cover'
 import { BookletPainter } from '@press/paint'
 import { staysAlive } from './alive'
 import { forCanvas, given, type CanvasImage } from './canvas-image'
@@ -116,6 +117,7 @@ const api = {
   windows(ref: PictureRef, { width, height }: PictureSize, ids: readonly string[]): PictureWindow[] {
     return painter(width, height).windows(ref, ids)
   },
+  cover: async (): Promise<string | undefined> => (source ? coverOf(source) : undefined),
   async file(ref: PictureRef, size: PictureSize): Promise<PictureFile> {
     const own = new BookletPainter(source!, size)
     const drawing = own.draw(ref, 'step')

@@ -6,6 +6,7 @@ import { PAPERS, type Paper } from '@core/model'
 import { EFFORTS } from '@core/plan'
 import { listInWords } from '@core/words'
 import { exportFor, EXPORTS, lettersLackingIn, lettersWithoutFace, type ExportAssets } from '@press/index'
+import { coverOf } from '@press/cover'
 import { say } from '../console'
 import { DONE, NOT_BUILDABLE } from '../exit-codes'
 import { loadFile, save } from '../files'
@@ -42,6 +43,9 @@ async function booklet(file: string, values: BookletValues): Promise<number> {
   const { bundle, report } = planBooklet(told, choice, { effort: EFFORTS.normal })
   const lacking = usesPaper ? await lettersLackingIn(told, (letters) => lettersWithoutFace(letters, assets.font.bind(assets))) : []
   if (lacking.length > 0) say(`No typeface here has ${lacking.join(' ')}: the booklet shows an empty box for each.`)
-  await save(output, await write({ bundle, ...(paper ? { paper } : {}), aliases: [], assets }))
+  // Of a page the first picture stands there before it has painted one.
+  const cover = usesPaper ? undefined : await coverOf(bundle)
+  const whole = cover === undefined ? bundle : { ...bundle, cover }
+  await save(output, await write({ bundle: whole, ...(paper ? { paper } : {}), aliases: [], assets }))
   return hasErrors(report.findings) ? NOT_BUILDABLE : DONE
 }

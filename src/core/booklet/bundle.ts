@@ -31,6 +31,8 @@ export interface Bundle {
   readonly shows?: VersionName
   /** The other versions in it, each complete. */
   readonly versions?: readonly BookletVersion[]
+  /** The finished model as a small PNG, a data address: the one picture in it, shown until the page has painted its own. */
+  readonly cover?: string
   /** What the designer calls shapes and colours, where that is to stand beside our names. */
   readonly names?: readonly Alias[]
 }

@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { Fault, placedWithin } from '../fault'
 import type { BookletVersion, Bundle } from '../booklet'
-import { checkModel, LIMITS, workSchema } from '../model'
+import { checkModel, cleanPicture, LIMITS, workSchema } from '../model'
 import { checkPlan } from './check-plan'
 
 /** Largest bundle that is taken, in bytes of JSON. */
@@ -9,6 +9,9 @@ export const BUNDLE_BYTES = 32 * 1024 * 1024
 
 /** Versions beside the one that is shown. */
 const MOST_VERSIONS = 20
+
+/** Letters of the picture that is shown first. */
+const MOST_COVER = 120_000
 
 const ref = Joi.string().max(LIMITS.nameLength)
 const count = Joi.number().integer().min(0).max(LIMITS.allParts)
@@ -79,6 +82,7 @@ const bundleSchema = Joi.object({
   format: Joi.valid('jump-rail-bundle').required(),
   version: Joi.valid(1).required(),
   ...content,
+  cover: Joi.string().max(MOST_COVER),
   shows: Joi.object(versionName),
   versions: Joi.array()
     .items(Joi.object({ ...versionName, ...content }))
@@ -111,7 +115,9 @@ export function checkBundle(value: unknown): Bundle {
   const versions = bundle.versions?.map((version, i) => checkVersion(version, `versions[${i}]`))
   if (versions && versions.length > 0 && (!bundle.shows || versions.some(({ id }) => id === bundle.shows!.id)))
     throw new Fault('not-a-bundle', 'This is not a booklet: it does not say which of its versions it shows.', { place: 'shows' })
-  return model === bundle.model && !versions ? bundle : { ...bundle, model, ...(versions ? { versions } : {}) }
+  const cover = bundle.cover === undefined ? undefined : cleanPicture(bundle.cover, 'cover')
+  if (model === bundle.model && !versions && cover === bundle.cover) return bundle
+  return { ...bundle, model, ...(cover === undefined ? {} : { cover }), ...(versions ? { versions } : {}) }
 }
 
 function checkVersion(version: BookletVersion, place: string): BookletVersion {

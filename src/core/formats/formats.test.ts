@@ -5,7 +5,8 @@ import { connectedHeap } from '../../../tests/support/heaps'
 import { oneSection, part } from '../../../tests/support/models'
 import { BASE_CATALOGUE } from '../catalogue'
 import { reportModel, viewsOf } from '../pipeline'
-import { readModelText } from '../model'
+import { pictureAddress, putTogether, readModelText } from '../model'
+import { encodePng } from '../picture'
 import { checkBundle, partsTable, railJson, writePieceTable } from './index'
 import { makeBundle } from '../booklet'
 
@@ -75,6 +76,14 @@ describe('bundles', () => {
   const { report, looks } = reportModel(model)
   const bundle = makeBundle(model, report, viewsOf(looks))
 
+  it('keep nothing in their first picture but what is drawn', async () => {
+    const png = await encodePng({ width: 2, height: 2, data: new Uint8Array(12) })
+    const place = putTogether([{ type: 'tEXt', data: new TextEncoder().encode('Place\u00001 North Street') }]).subarray(8)
+    // Behind the head, which takes 33 bytes.
+    const told = Uint8Array.from([...png.subarray(0, 33), ...place, ...png.subarray(33)])
+    expect(checkBundle({ ...bundle, cover: pictureAddress(told) }).cover).toBe(pictureAddress(png))
+  })
+
   it('take what the program makes', () => {
     expect(checkBundle(JSON.parse(JSON.stringify(bundle)))).toEqual(bundle)
   })
@@ -88,6 +97,8 @@ describe('bundles', () => {
       'bundle-mismatch',
     ],
     ['a view that is none', { ...bundle, views: [[9]] }, 'not-a-bundle'],
+    ['a first picture from elsewhere', { ...bundle, cover: 'https://example.org/a.png' }, 'bad-picture'],
+    ['a first picture that keeps the page waiting', { ...bundle, cover: `data:image/png;base64,${'A'.repeat(200_000)}` }, 'not-a-bundle'],
   ])('refuse %s', (_what, value, code) => {
     expect(() => checkBundle(value)).toThrow(expect.objectContaining({ code }) as Error)
   })

@@ -27,6 +27,8 @@ export function useWholeBundle() {
         progress.value = null
       }
     }
+    const cover = await open.source?.painter.cover().catch(() => undefined)
+    if (cover !== undefined) bundle = { ...bundle, cover }
     kept = { snapshot, bundle }
     return bundle
   }

@@ -82,7 +82,7 @@ table {
 }
 th {
   text-align: left;
-  font-weight: 600;
+  font-weight: 700;
   padding: 4px 16px 4px 0;
   border-bottom: 2px solid var(--ink);
 }

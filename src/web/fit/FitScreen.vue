@@ -211,7 +211,7 @@ dl > div {
   padding: 8px 0;
 }
 dt {
-  font-weight: 600;
+  font-weight: 700;
   display: flex;
   flex-wrap: wrap;
   justify-content: space-between;

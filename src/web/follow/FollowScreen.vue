@@ -119,10 +119,10 @@ const picture = computed(() => {
   return ref && { ...ref, view: (ref.view & 4) | ((ref.view + turn.value) & 3) }
 })
 const isFinished = computed(() => showsFinished(page.value))
-/** The picture of the page after this one, where that is a step. */
+/** The picture of the page after this one. */
 const coming = computed(() => {
   const after = pages[index.value + 1]
-  return after && (after.kind === 'step' || after.kind === 'jump') && after.section === picture.value?.section ? after.picture : null
+  return after && 'picture' in after && after.picture ? { picture: after.picture, isFinished: showsFinished(after) } : null
 })
 const isLast = computed(() => index.value === pages.length - 1)
 const title = computed(() => pageTitle(page.value))
@@ -351,7 +351,8 @@ watch([index, turn], turning.reset)
             <PagePicture
               v-show="!turned"
               :picture="picture"
-              :next="coming"
+              :next="coming?.picture ?? null"
+              :is-next-finished="coming?.isFinished ?? false"
               :finished="isFinished"
               :label="step ? step.spoken : `${title}, finished`"
               @touch="isAsking && touch($event?.part)"

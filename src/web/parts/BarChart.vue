@@ -81,7 +81,7 @@ figure {
   margin: 18px 0 26px;
 }
 figcaption {
-  font-weight: 600;
+  font-weight: 700;
   font-size: 1.1rem;
 }
 .both {

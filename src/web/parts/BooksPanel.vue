@@ -133,7 +133,7 @@ dl > div {
   border-bottom: 1px solid var(--rule);
 }
 dt {
-  font-weight: 600;
+  font-weight: 700;
   min-width: 5em;
 }
 dd {

@@ -243,7 +243,7 @@ th {
   position: sticky;
   top: -18px;
   background: var(--paper);
-  font-weight: 600;
+  font-weight: 700;
 }
 .number {
   text-align: right;
@@ -264,7 +264,7 @@ td small {
 }
 td .strange {
   color: var(--warn);
-  font-weight: 600;
+  font-weight: 700;
 }
 .where {
   max-width: 16em;

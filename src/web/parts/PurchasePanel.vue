@@ -261,7 +261,7 @@ fieldset {
   margin: 8px 0;
 }
 legend {
-  font-weight: 600;
+  font-weight: 700;
   padding: 0;
 }
 .few {
@@ -286,7 +286,7 @@ table {
 }
 caption {
   text-align: left;
-  font-weight: 600;
+  font-weight: 700;
   padding-bottom: 4px;
 }
 th,

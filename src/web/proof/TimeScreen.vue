@@ -149,7 +149,7 @@ table {
 }
 caption {
   text-align: left;
-  font-weight: 600;
+  font-weight: 700;
 }
 th {
   text-align: left;

@@ -3,6 +3,7 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { PictureRef } from '@core/booklet'
 import type { PictureWindow } from '@core/picture'
 import { usePaintSource, type PaintSource } from './painter-key'
+import { STEP_PICTURE } from './step-picture-size'
 import { placeInPicture, shareOf, type PictureTouch } from './picture-touch'
 
 const props = withDefaults(
@@ -12,12 +13,13 @@ const props = withDefaults(
     finished?: boolean
     width?: number
     height?: number
-    /** The picture of a step that will be asked for next. */
+    /** The picture that will be asked for next, and whether it is of something finished. */
     next?: PictureRef | null
+    isNextFinished?: boolean
     /** Parts and copies of the section that are framed, by id. */
     framed?: readonly string[]
   }>(),
-  { finished: false, width: 800, height: 600, next: null, framed: () => [] },
+  { finished: false, width: STEP_PICTURE.width, height: STEP_PICTURE.height, next: null, isNextFinished: false, framed: () => [] },
 )
 const emit = defineEmits<{ drawn: []; touch: [touch: PictureTouch | null] }>()
 
@@ -37,7 +39,8 @@ let seenVersion: number | undefined
 
 /** What comes next is painted while this is looked at. */
 function prepareNext({ painter, version }: PaintSource): void {
-  if (props.next && version === seenVersion) painter.prepare(props.next, 'step', { width: props.width, height: props.height })
+  if (props.next && version === seenVersion)
+    painter.prepare(props.next, props.isNextFinished ? 'finished' : 'step', { width: props.width, height: props.height })
   seenVersion = version
 }
 

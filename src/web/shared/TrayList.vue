@@ -137,7 +137,7 @@ li.draggable {
   border: 1px solid var(--ink);
   background: var(--sheet);
   font-size: 0.76rem;
-  font-weight: 600;
+  font-weight: 700;
   line-height: 1.3;
 }
 .words {
@@ -169,7 +169,7 @@ li.draggable {
   font-size: 0.92rem;
 }
 .extras {
-  font-weight: 600;
+  font-weight: 700;
   font-size: 0.92rem;
 }
 .colour {

@@ -275,7 +275,7 @@ td {
   font-weight: 400;
 }
 thead th {
-  font-weight: 600;
+  font-weight: 700;
 }
 .shown > * {
   background: var(--accent-wash);
@@ -294,7 +294,7 @@ thead th {
   align-items: center;
 }
 .is-shown {
-  font-weight: 600;
+  font-weight: 700;
 }
 ul {
   list-style: none;

@@ -179,7 +179,7 @@ li :deep(.choice) {
 }
 .over {
   margin: 6px 0 0;
-  font-weight: 600;
+  font-weight: 700;
 }
 .adding {
   display: flex;

@@ -261,7 +261,7 @@ ul {
 }
 .words .extras {
   color: inherit;
-  font-weight: 600;
+  font-weight: 700;
 }
 .both {
   display: grid;

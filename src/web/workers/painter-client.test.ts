@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import type { BookletSource } from '@core/booklet'
 import type { PictureSize } from '@core/picture'
 import { PainterClient, type DrawnBytes } from './painter-client'
 import { FakeWorker } from './support/fake-worker'
@@ -17,6 +18,9 @@ function scene() {
     let shown: { version: number; text: string } | undefined
     const worker = new FakeWorker({
       ready: () => Promise.resolve(false),
+      open(source: BookletSource) {
+        log.push(`${number}: open ${source.model.name}`)
+      },
       openBytes(version: number, model: Uint8Array, printed: Uint8Array) {
         log.push(`${number}: whole ${version} ${textOf(printed)}`)
         shown = { version, text: textOf(model) }
@@ -141,6 +145,19 @@ describe('a painter', () => {
     expect(workers).toHaveLength(1)
     client.close()
     client.prepare(REF, 'step', { width: 2, height: 2 })
+  })
+
+  it('opens a booklet once however often it is asked, and again once it has died', async () => {
+    const { client, log, workers } = scene()
+    const source = { model: { name: 'Mill' } } as BookletSource
+    client.begin()
+    await Promise.all([client.open(source), client.open(source)])
+    expect(log).toEqual(['1: open Mill'])
+    workers[0]!.fail()
+    await client.open(source)
+    expect(log).toEqual(['1: open Mill', '2: open Mill'])
+    await client.open({ ...source })
+    expect(log).toHaveLength(3)
   })
 
   it('that is closed refuses', async () => {

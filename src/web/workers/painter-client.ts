@@ -39,6 +39,7 @@ export class PainterClient {
   private readonly pieces = new KeptAnswers<CanvasImage>(MOST_PIECES)
   private readonly looks = new KeptAnswers<PieceLook[]>(MOST_PIECES)
   private told: PainterNews | undefined
+  private opened: { readonly source: BookletSource; readonly done: Promise<void> } | undefined
   private isLost = false
 
   constructor(make: MakeWorker) {
@@ -47,9 +48,17 @@ export class PainterClient {
     })
   }
 
-  /** Everything asked for later is painted from this source. */
+  /** Starts the worker, so that it is there when it is asked; where it cannot, whoever asks is told. */
+  begin(): void {
+    this.table.ask((remote) => remote.ready()).catch(() => undefined)
+  }
+
+  /** Everything asked for later is painted from this source; opened twice it is opened once. */
   open(source: BookletSource): Promise<void> {
-    return this.tell((painter) => painter.table.ask((remote) => remote.open(source)))
+    if (this.opened?.source === source && !this.isLost) return this.opened.done
+    const done = this.tell((painter) => painter.table.ask((remote) => remote.open(source)))
+    this.opened = { source, done }
+    return done
   }
 
   /** The same, from a model and a report as bytes. */
@@ -72,6 +81,7 @@ export class PainterClient {
   }
 
   private tell(told: PainterNews): Promise<void> {
+    this.opened = undefined
     this.told = told
     this.forgetPieces()
     this.isLost = false
@@ -135,6 +145,11 @@ export class PainterClient {
   /** A step's picture as a file: SVG where it has few enough faces, else PNG. */
   file(ref: PictureRef, size: PictureSize): Promise<PictureFile> {
     return this.ask((remote) => remote.file(ref, size))
+  }
+
+  /** The finished model as a small PNG, a data address; nothing where there is none. */
+  cover(): Promise<string | undefined> {
+    return this.ask((remote) => remote.cover())
   }
 
   trayLooks(pieces: readonly PieceSpec[], size: PictureSize): Promise<PieceLook[]> {
