@@ -41,16 +41,22 @@ export class GBuffer {
   /** When set, what is written over is noted in it. */
   journal: Journal | undefined
 
-  /** @param shown when given, kept up to date: of each part, the dots that show it; surfaces and tones are left out then */
+  /**
+   * @param shown when given, kept up to date: of each part, the dots that show it; surfaces and tones are left out then
+   * @param spare a buffer that nobody uses any more: where it is as large, its memory is taken, which is there already
+   */
   constructor(
     readonly size: PictureSize,
     readonly shown?: Int32Array,
+    spare?: GBuffer,
   ) {
     const dots = size.width * size.height
-    this.depth = new Float32Array(dots).fill(Infinity)
-    this.part = new Int32Array(dots).fill(NOTHING)
-    this.surface = new Uint16Array(dots)
-    this.tone = new Uint8Array(dots)
+    const old = spare?.part.length === dots ? spare : undefined
+    this.depth = (old?.depth ?? new Float32Array(dots)).fill(Infinity)
+    this.part = (old?.part ?? new Int32Array(dots)).fill(NOTHING)
+    // Nobody asks for these of a dot that shows nothing.
+    this.surface = old?.surface ?? new Uint16Array(dots)
+    this.tone = old?.tone ?? new Uint8Array(dots)
     this.down = new Float64Array(size.height)
     this.up = new Float64Array(size.height)
   }

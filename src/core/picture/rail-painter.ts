@@ -6,6 +6,7 @@ import type { InkOptions, RgbImage } from './ink'
 import type { GBuffer, Window } from './g-buffer'
 import { StepFrames } from './step-frames'
 import { ViewState } from './view-state'
+import { visibleMiddles } from './visible-middles'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
 import { frameCamera, frameFit, type FrameFit } from './frames'
@@ -47,6 +48,8 @@ interface Staged {
 export class RailPainter {
   /** By view, how the work lies, and what must be in the picture. */
   private readonly views = new Map<string, ViewState>()
+  /** Views of an earlier version that nobody looks at any more: their memory is there. */
+  private readonly spare: ViewState[] = []
   private readonly looks: PartLook[]
   private readonly frames: StepFrames
   private readonly colours: Catalogue['colours']
@@ -318,6 +321,14 @@ export class RailPainter {
   private upTo = (step: number, view: ViewNumber, orientation: Turn): ViewState =>
     this.stateOf(view, orientation, this.frames.frameOf(step).box, step + 1)
 
+  /** Takes away the view that was not looked at for longest, where there are as many as are kept. */
+  private oldestView(): ViewState | undefined {
+    if (this.views.size < MOST_VIEWS) return undefined
+    const [key, state] = this.views.entries().next().value!
+    this.views.delete(key)
+    return state
+  }
+
   /** A view of a box with so many steps drawn. */
   private stateOf(view: ViewNumber, orientation: Turn, box: Box, steps: number): ViewState {
     const key = [orientation, view, ...box.min, ...box.max].join()
@@ -325,9 +336,10 @@ export class RailPainter {
     // A map keeps the order of what was put in: the view that was not looked at for longest stands first.
     this.views.delete(key)
     if (!state?.canReach(steps)) {
-      // Few views are kept, since buffers are large.
-      if (this.views.size >= MOST_VIEWS) this.views.delete(this.views.keys().next().value!)
-      state = new ViewState(this.cameraOf(box, view, orientation), this.full(), { finer: FINER, paper: WHITE }, state !== undefined)
+      // Few views are kept, since buffers are large; the memory of one that goes is taken for the one that comes.
+      const spare = state ?? this.spare.pop() ?? this.oldestView()
+      const options = { finer: FINER, paper: WHITE, isGoingBack: state !== undefined, spare }
+      state = new ViewState(this.cameraOf(box, view, orientation), this.full(), options)
     }
     this.views.set(key, state)
     state.goTo(this.section, steps)
@@ -336,15 +348,18 @@ export class RailPainter {
 
   /**
    * Goes on from what a painter of the same section has drawn, as far as the steps are the same; that painter must not be used any
-   * more. Nothing is taken over where a part has moved, or is drawn another way.
+   * more. Where a part has moved, or is drawn another way, only its memory is taken over.
    */
   takeOver(before: RailPainter): void {
     const [now, old] = [this.section, before.section]
-    if (now.space !== old.space || before.catalogue !== this.catalogue || now.patches.size + old.patches.size > 0) return
-    const common = commonSteps(now, old)
+    const isSame = now.space === old.space && before.catalogue === this.catalogue && now.patches.size + old.patches.size === 0
+    const common = isSame ? commonSteps(now, old) : 0
     for (const [key, state] of before.views) {
       const steps = Math.min(state.drawn, common)
-      if (!state.canReach(steps)) continue
+      if (!isSame || !state.canReach(steps)) {
+        this.spare.push(state)
+        continue
+      }
       state.goTo(old, steps)
       this.views.set(key, state)
     }
@@ -369,29 +384,4 @@ function print(composition: Composition, image: RgbImage): RgbImage {
   printMarks(image, composition.marks)
   for (const overlay of composition.overlays) if (overlay.isFramed) printOverlay(image, overlay)
   return image
-}
-
-/** Of each part in [from, to), a dot of it that shows, near the middle of all that do. */
-function visibleMiddles({ part, size }: GBuffer, window: Window, from: number, to: number): Map<number, readonly [number, number]> {
-  const sums = new Map<number, [count: number, x: number, y: number]>()
-  const each = (visit: (shown: number, x: number, y: number) => void): void => {
-    for (let y = window.top; y <= window.bottom; y++) {
-      for (let x = window.left; x <= window.right; x++) {
-        const shown = part[y * size.width + x]!
-        if (shown >= from && shown < to) visit(shown, x, y)
-      }
-    }
-  }
-  each((shown, x, y) => {
-    const sum = sums.get(shown) ?? [0, 0, 0]
-    sums.set(shown, [sum[0] + 1, sum[1] + x, sum[2] + y])
-  })
-  const nearest = new Map<number, readonly [number, number, number]>()
-  each((shown, x, y) => {
-    const [count, sumX, sumY] = sums.get(shown)!
-    const far = (x - sumX / count) ** 2 + (y - sumY / count) ** 2
-    const known = nearest.get(shown)
-    if (!known || far < known[2]) nearest.set(shown, [x, y, far])
-  })
-  return new Map([...nearest].map(([shown, [x, y]]) => [shown, [x, y] as const]))
 }

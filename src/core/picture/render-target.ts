@@ -14,12 +14,13 @@ export class RenderTarget {
   readonly decals = new DecalPaint()
   readonly projector: MeshProjector
 
-  /** @param size in dots of the buffer */
+  /** @param size in dots of the buffer; @param spare a target that nobody uses any more: its memory is taken */
   constructor(
     readonly camera: Camera,
     size: PictureSize,
+    spare?: RenderTarget,
   ) {
-    this.buffer = new GBuffer(size)
+    this.buffer = new GBuffer(size, undefined, spare?.buffer)
     this.projector = new MeshProjector(camera)
   }
 

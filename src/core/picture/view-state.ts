@@ -13,6 +13,15 @@ const REMEMBERED = 32
 /** The same where somebody walks on, or has gone back so far that it must be drawn anew: more of that is to come. */
 const REMEMBERED_OF_MANY = 128
 
+export interface ViewStateOptions {
+  readonly finer: number
+  readonly paper: Rgb
+  /** It is drawn anew since what was drawn could not be taken back. */
+  readonly isGoingBack?: boolean
+  /** One that nobody uses any more: its memory is taken. */
+  readonly spare?: ViewState | undefined
+}
+
 /**
  * A section seen from one side, drawn up to some step. Going on draws what comes; going back takes back what was drawn last;
  * only what was touched is inked anew.
@@ -28,14 +37,11 @@ export class ViewState {
   /** Where the parts were that were inked as new; nothing where all must be inked again. */
   private newest: Window | undefined
 
-  /** @param isGoingBack whether it is drawn anew since what was drawn could not be taken back */
-  constructor(
-    camera: Camera,
-    size: PictureSize,
-    { finer, paper }: { readonly finer: number; readonly paper: Rgb },
-    private readonly isGoingBack = false,
-  ) {
-    this.target = new RenderTarget(camera, size)
+  private readonly isGoingBack: boolean
+
+  constructor(camera: Camera, size: PictureSize, { finer, paper, isGoingBack = false, spare }: ViewStateOptions) {
+    this.isGoingBack = isGoingBack
+    this.target = new RenderTarget(camera, size, spare?.target)
     this.inker = new Inker(this.target.buffer, finer, paper, this.target.decals)
   }
 
