@@ -197,11 +197,11 @@ class PageRun {
   /** On the bench: until the model is drawn, a frame while it turns, a click, and a piece put down by keyboard. */
   async bench(): Promise<void> {
     const { page } = this
-    const paper = page.locator('.paper')
+    const paper = page.locator('.paper:not(article)')
     let start = Date.now()
     await page.getByRole('link', { name: 'Bench', exact: true }).click()
     await paper.waitFor()
-    await page.waitForFunction(() => Number(document.querySelector('.paper')?.getAttribute('data-drawn') ?? 0) > 0, undefined, {
+    await page.waitForFunction(() => Number(document.querySelector('.paper:not(article)')?.getAttribute('data-drawn') ?? 0) > 0, undefined, {
       timeout: 60_000,
     })
     this.note('bench: until the model is drawn', Date.now() - start)
