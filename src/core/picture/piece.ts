@@ -151,9 +151,12 @@ interface Glance {
   readonly area: number
 }
 
+const glancesOf = memo((_shape: Shape) => new Map<ViewNumber, Glance>())
+
 function tellingViews(pieces: readonly PieceSpec[], source: PieceSource): ViewNumber[] {
   const sections = pieces.map((piece) => alone(piece, source))
-  const glances = sections.map(() => new Map<ViewNumber, Glance>())
+  // A piece without a picture on it looks the same in every tray.
+  const glances = sections.map(({ parts, patches }) => (patches.size === 0 ? glancesOf(parts[0]!.shape) : new Map<ViewNumber, Glance>()))
   const glance = (i: number, view: ViewNumber): Glance => {
     let known = glances[i]!.get(view)
     if (!known) glances[i]!.set(view, (known = glanceAt(sections[i]!, view)))

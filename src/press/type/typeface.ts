@@ -20,9 +20,14 @@ export interface SetLine {
 /** Text that needs neither another font nor a look at its direction. */
 const SIMPLE = /^[\u0020-\u024f\u2010-\u2027\u20ac]*$/
 
+/** Widths of so many lines are remembered: some megabytes. */
+const MOST_WIDTHS = 20_000
+
 /** Fonts of one weight that stand in for each other: each letter is set in the first that has it. */
 export class Typeface {
   private readonly has: readonly ReadonlySet<number>[]
+  /** Widths of lines at size 1, pt. */
+  private readonly widths = new Map<string, number>()
 
   /** @param fonts most wanted first */
   constructor(private readonly fonts: readonly [PDFFont, ...PDFFont[]]) {
@@ -39,15 +44,21 @@ export class Typeface {
     return isUnseen(letter) || this.has.some((has) => has.has(letter.codePointAt(0)!))
   }
 
-  /** How wide a line is, pt. */
+  /** How wide a line is, pt. Titles come again and again, and shaping one takes longer than all else that is laid out. */
   widthOf(text: string, size: number): number {
-    return this.isSimple(text) ? this.first.widthOfTextAtSize(text, size) : this.set(text, size).width
+    let unit = this.widths.get(text)
+    if (unit === undefined) {
+      unit = this.isSimple(text) ? this.first.widthOfTextAtSize(text, 1) : this.set(text, 1).width
+      if (this.widths.size >= MOST_WIDTHS) this.widths.clear()
+      this.widths.set(text, unit)
+    }
+    return unit * size
   }
 
   /** Sets a line: letters in the order in which they are seen, each stretch in a font that has it. */
   set(text: string, size: number): SetLine {
     if (this.isSimple(text))
-      return { runs: [{ font: this.first, text, x: 0 }], width: this.first.widthOfTextAtSize(text, size), isRightToLeft: false }
+      return { runs: [{ font: this.first, text, x: 0 }], width: this.widthOf(text, size), isRightToLeft: false }
     const { levels, base } = levelsOf(text)
     const runs: SetRun[] = []
     let x = 0
