@@ -57,8 +57,7 @@ export class Typeface {
 
   /** Sets a line: letters in the order in which they are seen, each stretch in a font that has it. */
   set(text: string, size: number): SetLine {
-    if (this.isSimple(text))
-      return { runs: [{ font: this.first, text, x: 0 }], width: this.widthOf(text, size), isRightToLeft: false }
+    if (this.isSimple(text)) return { runs: [{ font: this.first, text, x: 0 }], width: this.widthOf(text, size), isRightToLeft: false }
     const { levels, base } = levelsOf(text)
     const runs: SetRun[] = []
     let x = 0

@@ -42,7 +42,7 @@ async function shownNames(): Promise<Alias[]> {
   return names.isShown ? names.aliases.map((alias) => ({ ...alias })) : []
 }
 
-const { preview, isBehind, problem, paint, again } = useSheets(shownNames)
+const { preview, isBehind, problem, paint, again } = useSheets(shownNames, () => (names.isShown ? JSON.stringify(names.aliases) : ''))
 
 const files = useExport()
 const buttons = ref<HTMLElement>()

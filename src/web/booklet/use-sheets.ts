@@ -23,23 +23,35 @@ export interface UsedSheets {
 /** Dots of a picture for one pt of the sheet, where it names no size. */
 const USUAL_PX = 2
 
-/** The booklet on its sheets, laid out in a worker: what is seen is what is printed. */
-export function useSheets(shownNames: () => Promise<Alias[]>): UsedSheets {
+/** A worker that dies more often is not started again by itself. */
+const MOST_DEATHS = 2
+
+/**
+ * The booklet on its sheets, laid out in a worker: what is seen is what is printed.
+ * @param namesAre changes whenever the names do that are shown
+ */
+export function useSheets(shownNames: () => Promise<Alias[]>, namesAre: () => unknown): UsedSheets {
   const open = useOpenModel()
-  const press = startPress()
   const preview = shallowRef<Preview | null>(null)
   const isBehind = ref(false)
   const problem = ref('')
   let isLaying = false
+  /** Counts what was asked for: what changes while sheets are laid out is laid out after them. */
+  let asked = 0
+  let deaths = 0
+  // A worker that dies is given its sheets again, so that what is not painted yet can be; one that goes on dying is told of.
+  const press = startPress(() => {
+    if (!isLaying && ++deaths <= MOST_DEATHS) void lay()
+  })
 
-  /** One at a time: what changes meanwhile is laid out after it. */
   async function lay(): Promise<void> {
+    asked++
     isBehind.value = true
     if (isLaying) return
     isLaying = true
-    while (isBehind.value && open.snapshot) {
+    for (let laid = 0; laid !== asked && open.snapshot;) {
+      laid = asked
       const { source } = open.snapshot
-      isBehind.value = false
       try {
         const aliases = await shownNames()
         preview.value = await press.ask((remote) => remote.lay({ bundle: source, aliases }))
@@ -49,11 +61,11 @@ export function useSheets(shownNames: () => Promise<Alias[]>): UsedSheets {
         if (fault.code === 'closed') break
         problem.value = faultLine(fault)
       }
-      isBehind.value = open.snapshot?.source !== source
     }
+    isBehind.value = false
     isLaying = false
   }
-  watch(() => open.snapshot?.source, lay, { immediate: true })
+  watch([() => open.snapshot?.source, namesAre], lay, { immediate: true })
   onUnmounted(() => press.close())
 
   function paint(mark: PaintedMark): Promise<CanvasImage> {
