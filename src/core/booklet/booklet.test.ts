@@ -112,8 +112,8 @@ describe('pages', () => {
 
   it('say jumps with section letters, how often, and mirrored', () => {
     const joins = pages.flatMap((page) => (page.kind === 'jump' ? page.joins : []))
-    expect(joins).toContainEqual({ label: 'D', name: 'Lamp', mirrored: false, count: 4 })
-    expect(joins).toContainEqual({ label: 'C', name: 'Shed', mirrored: true, count: 1 })
+    expect(joins).toContainEqual({ label: 'D', name: 'Lamp', mirrored: false, count: 4, standsApart: false })
+    expect(joins).toContainEqual({ label: 'C', name: 'Shed', mirrored: true, count: 1, standsApart: false })
   })
 
   it('give the mirror image its own tray when it takes other pieces', () => {

@@ -4,17 +4,30 @@ import { catalogueOf } from '../model'
 import { cautionsOf } from './cautions'
 import { coverFacts } from './cover-facts'
 import { decalsOf } from './decal-sheet'
+import { figuresPage } from './figures-page'
 import { inventoryLists } from './inventory-lists'
 import { likenessWords, type TimesBuilt } from './near-copies'
 import { memberOf, membersOf } from './members'
-import type { BookletSource, CoverPage, DecalPage, InventoryPage, MemberPage, Page, PictureRef, StepPage, TrayPage } from './pages'
+import type {
+  BookletSource,
+  CoverPage,
+  DecalPage,
+  FiguresPage,
+  InventoryPage,
+  MemberPage,
+  Page,
+  PictureRef,
+  StepPage,
+  TrayPage,
+} from './pages'
 import { isSmallUnit, PlanIndex, type IndexedSection } from './plan-index'
 import { stepPage } from './step-page'
 import { coverOfVersions } from './versions'
 
 /** Where a page stands: one of the whole, a section's tray (step −1), or one of its steps (from 0). */
 type PagePlace =
-  { readonly page: () => CoverPage | DecalPage | InventoryPage | MemberPage } | { readonly section: IndexedSection; readonly step: number }
+  | { readonly page: () => CoverPage | DecalPage | FiguresPage | InventoryPage | MemberPage }
+  | { readonly section: IndexedSection; readonly step: number }
 
 /** Where the pages of a section begin: those of the model of a collection that it begins, then its tray, then its steps. */
 interface Begun {
@@ -33,7 +46,7 @@ export class PageIndex {
   readonly count: number
   private readonly index: PlanIndex
   /** Pages before the first section. */
-  private readonly before: readonly (() => CoverPage | DecalPage)[]
+  private readonly before: readonly (() => CoverPage | DecalPage | FiguresPage)[]
   /** For each section that is built, where its pages begin. */
   private readonly trays: Begun[] = []
   /** The page of the first step of each section that is built. */
@@ -48,8 +61,13 @@ export class PageIndex {
     this.built = new Map(
       [...this.index.sections].map(({ letter, plan: { id, times, mirrored } }) => [id, { letter, times: times + mirrored }]),
     )
-    const decals = decalsOf(model, plan.inventory)
-    this.before = [() => this.cover(), ...(decals.length > 0 ? [() => ({ kind: 'decals', decals }) as const] : [])]
+    const decals = model.booklet?.withoutDecals ? [] : decalsOf(model, plan.inventory)
+    const figures = figuresPage(source, (id) => this.lastPicture(this.index.section(id)))
+    this.before = [
+      () => this.cover(),
+      ...(decals.length > 0 ? [() => ({ kind: 'decals', decals }) as const] : []),
+      ...(figures ? [() => figures] : []),
+    ]
     let at = this.before.length
     // Of a model that is one section the tray says it all.
     const open = new Map([...membersOf(model)].filter(([, sections]) => sections.size > 1))

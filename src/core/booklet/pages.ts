@@ -154,7 +154,19 @@ export interface DecalPage {
   readonly decals: readonly DecalCount[]
 }
 
-export type Page = CoverPage | MemberPage | TrayPage | StepPage | InventoryPage | DecalPage
+/** All figures of a model beside each other. */
+export interface FiguresPage {
+  readonly kind: 'figures'
+  readonly figures: readonly {
+    readonly name: string
+    readonly pieces: readonly PieceCount[]
+    /** What may stand in for a piece: a line each. */
+    readonly instead: readonly string[]
+    readonly picture: PictureRef | null
+  }[]
+}
+
+export type Page = CoverPage | MemberPage | TrayPage | StepPage | InventoryPage | DecalPage | FiguresPage
 
 /** Whether the picture of a page shows something finished, not a step. */
 export const showsFinished = ({ kind }: Page): boolean => kind === 'cover' || kind === 'member' || kind === 'tray'
@@ -175,6 +187,8 @@ export function pageTitle(page: Page): string {
       return 'All pieces'
     case 'decals':
       return 'Decals to print'
+    case 'figures':
+      return 'Figures'
     default:
       return page.label
   }

@@ -307,6 +307,8 @@ export const modelSchema = Joi.object({
     trays: Joi.valid(...TRAY_PLACES),
     contents: Joi.boolean(),
     label: Joi.boolean(),
+    figures: Joi.boolean(),
+    withoutDecals: Joi.boolean(),
     people: Joi.number().integer().min(1).max(20),
     difficulty: Joi.valid(...DIFFICULTIES),
     errata: notes,

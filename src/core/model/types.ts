@@ -64,6 +64,10 @@ export interface AskedLayout {
   readonly contents?: boolean
   /** A label for the box, on a sheet of its own. */
   readonly label?: boolean
+  /** The figures on a page of their own, each with what may stand in for its pieces. */
+  readonly figures?: boolean
+  /** The decals are not printed with the booklet. */
+  readonly withoutDecals?: boolean
 }
 
 export interface BookletWishes extends AskedLayout {

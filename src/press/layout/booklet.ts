@@ -1,4 +1,13 @@
-import { memberWords, type CoverPage, type InventoryPage, type MemberPage, type Page, type TrayPage } from '@core/booklet'
+import {
+  memberWords,
+  pageTitle,
+  type CoverPage,
+  type FiguresPage,
+  type InventoryPage,
+  type MemberPage,
+  type Page,
+  type TrayPage,
+} from '@core/booklet'
 import { plural } from '@core/words'
 import { Fault } from '@core/fault'
 import { paragraphs, fit } from '../type/lines'
@@ -20,6 +29,8 @@ const LIST_HEAD = 50
 /** Share of the height of a cover, and of the first sheet of a collection's model, that its picture takes at most. */
 const MOST_OF_COVER = 0.46
 const MOST_OF_MEMBER = 0.34
+/** Width of the picture of a figure, pt. */
+const FIGURE_WIDTH = 200
 /** Width of the picture on a tray's own sheet, pt, and the share of the sheet that it takes at most. */
 const TRAY_PICTURE = { width: 220, share: 0.37 }
 const COLOUR_LINE = 16
@@ -66,6 +77,8 @@ class BookletLayout extends StepSheet {
         return this.inventory(page)
       case 'decals':
         return this.decalSheets(page)
+      case 'figures':
+        return this.figures(page)
     }
   }
 
@@ -183,7 +196,15 @@ class BookletLayout extends StepSheet {
     const column = this.pageColumn()
     this.write(column, 'Contents', { size: 22, font: this.bold, role: 'H2' }, 10)
     const titles = this.input.pages.flatMap((page) =>
-      page.kind === 'tray' ? [sectionTitle(page)] : page.kind === 'member' ? [page.name] : page.kind === 'inventory' ? [ALL_PIECES] : [],
+      page.kind === 'tray'
+        ? [sectionTitle(page)]
+        : page.kind === 'member'
+          ? [page.name]
+          : page.kind === 'inventory'
+            ? [ALL_PIECES]
+            : page.kind === 'figures'
+              ? [pageTitle(page)]
+              : [],
     )
     this.elements.inside('L', () => {
       for (const title of titles) {
@@ -244,6 +265,23 @@ class BookletLayout extends StepSheet {
     for (const line of page.remarks) {
       column.need(FOOT)
       this.write(column, line, { size: 9.5 }, 4)
+    }
+  }
+
+  private figures(page: FiguresPage): void {
+    this.newPage()
+    this.bookmark(pageTitle(page))
+    const column = this.pageColumn()
+    this.write(column, pageTitle(page), { size: 22, font: this.bold, role: 'H2' }, 8)
+    for (const { name, picture, pieces, instead } of page.figures) {
+      const width = Math.min(FIGURE_WIDTH, column.width)
+      column.need(FOOT + LIST_HEAD + (picture ? width * ASPECT : 0))
+      this.write(column, name, { size: 14, font: this.bold, role: 'H3' }, 4)
+      this.picture(picture, { x: column.x, y: column.y - width * ASPECT, width }, { content: 'finished', alt: `${name}, finished.` })
+      column.take(picture ? width * ASPECT + 16 : 8)
+      this.table(column, pieces)
+      for (const line of instead) this.line10(`Instead, if you like: ${line}`, column)
+      column.take(18)
     }
   }
 

@@ -25,6 +25,7 @@ import type { PainterClient } from '../workers/painter-client'
 import AskPanel from './AskPanel.vue'
 import CarryPanel from './CarryPanel.vue'
 import CoverWords from './CoverWords.vue'
+import FigureList from './FigureList.vue'
 import GatherWords from './GatherWords.vue'
 import InventoryWords from './InventoryWords.vue'
 import LookPanel from './LookPanel.vue'
@@ -329,6 +330,8 @@ watch([index, turn], turning.reset)
           />
 
           <DecalList v-else-if="page.kind === 'decals'" :decals="page.decals" />
+
+          <FigureList v-else-if="page.kind === 'figures'" :figures="page.figures" />
 
           <InventoryWords
             v-else-if="page.kind === 'inventory'"

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { joinWords, memberWords, pageTitle, showsFinished, type Page } from '@core/booklet'
 import DecalList from '../shared/DecalList.vue'
+import FigureList from './FigureList.vue'
 import InventoryLists from '../shared/InventoryLists.vue'
 import PathSign from '../shared/PathSign.vue'
 import StepSigns from '../shared/StepSigns.vue'
@@ -65,6 +66,7 @@ watch(drawn, async () => {
       </p>
       <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
       <TrayList v-else-if="p.kind === 'tray' || p.kind === 'member' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
+      <FigureList v-else-if="p.kind === 'figures'" :figures="p.figures" />
       <DecalList v-else-if="p.kind === 'decals'" :decals="p.decals" />
       <InventoryLists v-if="p.kind === 'inventory'" :lists="p.lists" />
     </section>
