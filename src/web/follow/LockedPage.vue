@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import type { Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
 import { fetchVersion } from '../published/server-client'
-import { keepKey, keyHere } from './published-here'
+import { forgetKey, keepKey, keyHere } from './published-here'
 
 /** A booklet that is read with its password: nothing of it is on the page yet. */
 const { id, version, keyGiven } = defineProps<{
@@ -27,7 +27,11 @@ async function unlock(): Promise<void> {
     if (keyGiven !== undefined) keepKey(id, keyGiven)
     emit('unlocked', bundle, password.value)
   } catch (thrown) {
-    problem.value = faultLine(plainFault(thrown))
+    const isOld = keyGiven === undefined && password.value === keyHere(id) && plainFault(thrown).code === 'password-needed'
+    // A key that was good once and is no more is not what somebody typed: it is forgotten without a word.
+    if (isOld) forgetKey(id)
+    problem.value = isOld ? '' : faultLine(plainFault(thrown))
+    if (isOld) password.value = ''
   } finally {
     isAsking.value = false
   }

@@ -71,3 +71,4 @@ interface OwnChoice extends OwnQuestion {
 const choiceKey = (id: string): string => `jump-rail-choice-${id}`
 export const choiceHere = (id: string): OwnChoice | undefined => read<OwnChoice>(choiceKey(id))[0]
 export const keepChoice = (id: string, choice: OwnChoice): boolean => write(choiceKey(id), [choice])
+export const forgetKey = (id: string): boolean => write(`jump-rail-key-${id}`, [])
