@@ -227,7 +227,11 @@ describe('the page', () => {
     const cover = await coverOf(bundle)
     expect(cover).toMatch(/^data:image\/png;base64,/)
     const template = `<title>Booklet</title><div id="follow"></div>${BUNDLE_MARK}`
-    for (const whole of [{ ...bundle, cover: cover! }, { ...bundle, cover: cover!, names: [] }, { cover: cover!, ...bundle }]) {
+    for (const whole of [
+      { ...bundle, cover: cover! },
+      { ...bundle, cover: cover!, names: [] },
+      { cover: cover!, ...bundle },
+    ]) {
       const html = writeHtml(template, whole)
       expect(html).toContain(`<div id="follow"><img src="${cover!}"`)
       expect(html.split(cover!)).toHaveLength(2)

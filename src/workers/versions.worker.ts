@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { planVersionsBeside } from '@core/booklet'
 import { plainFault, type PlainFault } from '@core/fault'
 import { asBuilt, choiceWithin, documentOfVersion } from '@core/model'
-import { planModel } from '@core/plan'
+import { planModel, stepCount } from '@core/plan'
 import type { Progress } from '@core/pipeline'
 import { staysAlive } from './alive'
 import { fromBytes, optionsOf, type ModelState } from './plan-messages'
@@ -35,7 +35,7 @@ const api = {
     const { model, settings } = fromBytes<ModelState>(state)
     return ids.map((id) => {
       const { sections } = planModel(asBuilt(documentOfVersion(model, id === '' ? {} : { variant: id })), optionsOf(settings)).plan
-      return sections.reduce((sum, { steps }) => sum + steps.length, 0)
+      return stepCount(sections)
     })
   },
 }

@@ -1,9 +1,8 @@
 import { inventoryOf, total, type PieceCount } from '../count'
-import { copiesOf, sectionById, sectionsById, type ModelDocument } from '../model'
+import { copiesOf, sectionById, sectionsWithin, type ModelDocument } from '../model'
 
-/** One of the models of a collection: the section it is, how often it stands there, and all its pieces. */
+/** One of the models of a collection: how often it stands there, and all its pieces. */
 export interface CollectionMember {
-  readonly section: string
   readonly name: string
   readonly times: number
   readonly parts: number
@@ -14,7 +13,7 @@ export interface CollectionMember {
 export function membersOf(model: ModelDocument): ReadonlyMap<string, ReadonlySet<string>> {
   const root = sectionById(model, model.root)
   if (root.apart !== true) return NOBODY
-  return new Map([...new Set(copiesOf(root).map(({ section }) => section))].map((id) => [id, reachable(model, id)]))
+  return new Map([...new Set(copiesOf(root).map(({ section }) => section))].map((id) => [id, sectionsWithin(model, id)]))
 }
 
 const NOBODY: ReadonlyMap<string, ReadonlySet<string>> = new Map()
@@ -25,12 +24,5 @@ export function memberOf(model: ModelDocument, id: string): CollectionMember {
   const copies = copiesOf(root).filter(({ section }) => section === id)
   const only = { ...root, parts: [], copies }
   const pieces = inventoryOf({ ...model, sections: model.sections.map((section) => (section === root ? only : section)) })
-  return { section: id, name: sectionById(model, id).name, times: copies.length, parts: total(pieces), pieces }
-}
-
-function reachable(model: ModelDocument, id: string): Set<string> {
-  const sections = sectionsById(model)
-  const seen = new Set([id])
-  for (const each of seen) for (const { section } of copiesOf(sections.get(each)!)) seen.add(section)
-  return seen
+  return { name: sectionById(model, id).name, times: copies.length, parts: total(pieces), pieces }
 }

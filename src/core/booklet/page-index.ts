@@ -1,6 +1,7 @@
 import { mirrorTray, tally, type PieceCount } from '../count'
 import { alternativeLines } from '../figure'
 import { catalogueOf } from '../model'
+import { stepCount } from '../plan'
 import { cautionsOf } from './cautions'
 import { coverFacts } from './cover-facts'
 import { decalsOf } from './decal-sheet'
@@ -52,6 +53,8 @@ export class PageIndex {
   /** The page of the first step of each section that is built. */
   private readonly firstSteps = new Map<string, number>()
   private readonly made = new Map<number, Page>()
+  /** The models of a collection, with the sections of each. */
+  private readonly members: ReturnType<typeof membersOf>
   /** How often each section is built, by its id. */
   private readonly built: ReadonlyMap<string, TimesBuilt>
 
@@ -70,7 +73,8 @@ export class PageIndex {
     ]
     let at = this.before.length
     // Of a model that is one section the tray says it all.
-    const open = new Map([...membersOf(model)].filter(([, sections]) => sections.size > 1))
+    this.members = membersOf(model)
+    const open = new Map([...this.members].filter(([, sections]) => sections.size > 1))
     for (const section of this.index.sections) {
       if (section.plan.times + section.plan.mirrored === 0) continue
       const member = [...open].find(([, sections]) => sections.has(section.base.id))?.[0]
@@ -138,7 +142,7 @@ export class PageIndex {
         parts: plan.parts,
         pieces: plan.inventory.length,
         colours: plan.colours.length,
-        steps: plan.sections.reduce((sum, section) => sum + section.steps.length, 0),
+        steps: stepCount(plan.sections),
         sections: plan.sections.length,
       },
       cautions: cautionsOf(model),
@@ -173,10 +177,18 @@ export class PageIndex {
   private member(id: string): MemberPage {
     const { model, plan } = this.source
     const { name, times, parts, pieces } = memberOf(model, id)
-    const built = membersOf(model).get(id)!
+    const built = this.members.get(id)!
     const own = plan.sections.filter((section) => built.has(this.index.section(section.id)!.base.id))
-    const steps = own.reduce((sum, section) => sum + section.steps.length, 0)
-    return { kind: 'member', member: id, name, times, parts, steps, pieces, picture: this.lastPicture(this.index.section(id)) }
+    return {
+      kind: 'member',
+      member: id,
+      name,
+      times,
+      parts,
+      steps: stepCount(own),
+      pieces,
+      picture: this.lastPicture(this.index.section(id)),
+    }
   }
 
   private tray(section: IndexedSection): TrayPage {

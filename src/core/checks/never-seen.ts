@@ -1,7 +1,7 @@
 import { memo, memoLast } from '../memo'
 import { partsOf, type Part } from '../model'
 import { findNeverSeen } from '../picture'
-import { buildScene, type Scene } from '../scene'
+import { buildScene, type NodeSpec, type Scene } from '../scene'
 import { defineCheck } from './check'
 import { nameParts } from './naming'
 import { freeColour } from './ways'
@@ -32,7 +32,7 @@ const idsOfHidden = memoLast((parts: readonly Part[], hidden: ReadonlySet<Part>)
 /** Parts of the document none of whose copies shows; of which parts that is, the scene says, of which places, its tables. */
 const hiddenParts = memo((scene: Scene): ReadonlySet<Part> => {
   // What stands apart can be walked around one by one.
-  const alone = scene.nodes.some(({ standsApart }) => standsApart) ? scene.nodes.map((node) => buildScene([node])) : [scene]
+  const alone = scene.nodes.some(({ standsApart }) => standsApart) ? scene.nodes.map(sceneAlone) : [scene]
   const seen = new Set(alone.flatMap(partsSeen))
   return new Set(scene.parts.map(({ part }) => part).filter((part) => !seen.has(part)))
 })
@@ -41,3 +41,6 @@ function partsSeen(scene: Scene): Part[] {
   const isHidden = scene.tables.of(findNeverSeen, scene)
   return scene.parts.filter((_, i) => isHidden[i] === 0).map(({ part }) => part)
 }
+
+/** Nodes that an edit leaves are the same objects: they are not looked at again. */
+const sceneAlone = memo((node: NodeSpec): Scene => buildScene([node]))

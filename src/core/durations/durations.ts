@@ -1,6 +1,6 @@
 import type { Report } from '../pipeline'
 import { total } from '../count'
-import type { PlanStep, SectionPlan } from '../plan'
+import { stepCount, type PlanStep, type SectionPlan } from '../plan'
 import { fitSeconds, median, secondsOf, type StepFeatures, type TimedStep } from './fit'
 import type { LogRun } from './log'
 
@@ -157,7 +157,7 @@ function shared(minutes: readonly number[], people: number): number {
 }
 
 function writing({ sections, findings }: Report): Minutes {
-  const steps = sections.reduce((sum, section) => sum + section.steps.length, 0)
+  const steps = stepCount(sections)
   const count = (severity: string): number => findings.filter((found) => found.severity === severity).length
   return spread(WRITING.whole + WRITING.step * steps + WRITING.warning * count('warning') + WRITING.error * count('error'), WRITING)
 }

@@ -119,3 +119,14 @@ describe('what stands apart', () => {
     expect(replay(apart, report).join()).toContain('hangs in the air')
   })
 })
+
+it('a kit that several models name is named once, and one of the same id with other pieces beside it', () => {
+  const kit = (count: number) => ({ id: 'box', name: 'Yard box', pieces: [{ shape: 'brick-2x4', colour: 'slate', count }] })
+  const withKit = (count: number): ModelDocument => ({ ...oneSection([part('a', 'brick-2x4', [0, 0, 0])]), kits: [kit(count)] })
+  const whole = collectModels('All', [withKit(4), withKit(4), withKit(9)])
+  checkModel(whole)
+  expect(whole.kits!.map(({ id, pieces }) => [id, pieces[0]!.count])).toEqual([
+    ['box', 4],
+    ['box-2', 9],
+  ])
+})

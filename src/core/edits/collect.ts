@@ -21,10 +21,12 @@ export function collectModels(name: string, models: readonly ModelDocument[]): M
   const taken = new TakenIds()
   const members = models.map((model) => taken.apart(namedAfterModel(model)))
   const root = taken.free('sections', 'collection')
-  const all = <Key extends 'palette' | 'shapes' | 'options' | 'variants' | 'figures' | 'decals' | 'kits' | 'substitutes'>(key: Key) => {
+  const all = <Key extends 'palette' | 'shapes' | 'options' | 'variants' | 'figures' | 'decals'>(key: Key) => {
     const list = members.flatMap((member) => (member[key] ?? []) as readonly unknown[])
     return list.length === 0 ? {} : { [key]: key === 'palette' || key === 'shapes' ? once(list as readonly { id: string }[]) : list }
   }
+  const kits = sameOnce(members.flatMap((member) => member.kits ?? [])).map((kit) => taken.withOwnId('kits', kit))
+  const substitutes = sameOnce(members.flatMap((member) => member.substitutes ?? []))
   // Of the finished models: as many as a document can have.
   const photos = members.flatMap((member) => member.photos ?? []).slice(0, LIMITS.photos)
   const designers = [...new Set(models.flatMap(({ designer }) => designer || []))]
@@ -43,8 +45,8 @@ export function collectModels(name: string, models: readonly ModelDocument[]): M
     ...all('variants'),
     ...all('figures'),
     ...all('decals'),
-    ...all('kits'),
-    ...all('substitutes'),
+    ...(kits.length > 0 ? { kits } : {}),
+    ...(substitutes.length > 0 ? { substitutes } : {}),
     ...(photos.length > 0 ? { photos } : {}),
     techniques: mostLenient(members),
   }
@@ -107,7 +109,11 @@ function mostLenient(members: readonly ModelDocument[]): TechniquePolicy {
 
 const once = <Of extends { readonly id: string }>(list: readonly Of[]): Of[] => [...new Map(list.map((one) => [one.id, one])).values()]
 
-type IdKind = keyof RenamedIds
+/** What is the same to the last word is there once. */
+const sameOnce = <Of>(list: readonly Of[]): Of[] => [...new Map(list.map((one) => [JSON.stringify(one), one])).values()]
+
+/** Kits are named by nobody else, so they need no renaming in the rest of the document. */
+type IdKind = keyof RenamedIds | 'kits'
 
 /** The ids that are given away already, kind by kind. What is the same in two models keeps one id: a colour, a shape. */
 class TakenIds {
@@ -125,6 +131,7 @@ class TakenIds {
       variants: none(),
       figures: none(),
       decals: none(),
+      kits: none(),
     }
   }
 
@@ -139,6 +146,13 @@ class TakenIds {
       figures: this.renamed('figures', model.figures),
       decals: this.renamed('decals', model.decals),
     })
+  }
+
+  /** The same under an id that none of its kind has. */
+  withOwnId<Of extends { readonly id: string }>(kind: IdKind, one: Of): Of {
+    const id = this.free(kind, one.id)
+    this.taken[kind].set(id, '')
+    return { ...one, id }
   }
 
   free(kind: IdKind, id: string): string {

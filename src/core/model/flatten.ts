@@ -148,6 +148,13 @@ export function sectionUses(model: ModelDocument): Map<string, SectionUse> {
   return uses
 }
 
+/** The section and all it uses, directly or through others, itself first. */
+export function sectionsWithin(model: ModelDocument, id: string): Set<string> {
+  const seen = new Set([id])
+  for (const each of seen) for (const { section } of copiesOf(sectionById(model, each))) seen.add(section)
+  return seen
+}
+
 /** Section ids, each before those that use it, else in file order: that is how a designer says which rail comes first. What the root does not reach comes last. */
 export function buildingOrder(model: ModelDocument): string[] {
   const order: string[] = []

@@ -1,4 +1,4 @@
-import type { Measures } from '../plan'
+import { stepCount, type Measures } from '../plan'
 import { plural } from '../words'
 import type { Report } from './report'
 
@@ -10,7 +10,7 @@ export interface PlanWorth {
 }
 
 export const worthOfPlan = ({ sections, findings, measures }: Pick<Report, 'sections' | 'findings' | 'measures'>): PlanWorth => ({
-  steps: sections.reduce((sum, section) => sum + section.steps.length, 0),
+  steps: stepCount(sections),
   errors: findings.filter(({ severity }) => severity === 'error').length,
   measures,
 })

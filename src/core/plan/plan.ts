@@ -1,4 +1,4 @@
-import { buildingOrder, Flattener, holdsPressed, partsOf, sectionById, type ModelDocument, type Section } from '../model'
+import { buildingOrder, Flattener, holdsPressed, partsOf, sectionById, sectionsWithin, type ModelDocument, type Section } from '../model'
 import type { BuiltSection } from './built'
 import type { Strategy } from './scheduling-weights'
 import { isGiven, isSameOrder, type PlanOrder } from './order'
@@ -49,7 +49,7 @@ export function planSections(model: ModelDocument, printer: PlanPrinter, options
   return order.flatMap((id, i) => {
     const section = sectionById(model, id)
     const content = [
-      ...reachable(model, id).flatMap((used, k) => contentOf(sectionById(model, used), k === 0)),
+      ...[...sectionsWithin(model, id)].flatMap((used, k) => contentOf(sectionById(model, used), k === 0)),
       model.shapes,
       holdsPressed(model),
     ]
@@ -77,10 +77,3 @@ export function planSections(model: ModelDocument, printer: PlanPrinter, options
 
 /** What a plan rests on: of the section itself everything, of those it uses what stands where, but not their steps. */
 const contentOf = (section: Section, isItself: boolean): unknown[] => (isItself ? [section] : [section.parts, section.copies])
-
-/** The section and all it uses, itself first. */
-function reachable(model: ModelDocument, id: string): string[] {
-  const seen = new Set([id])
-  for (const section of seen) for (const copy of sectionById(model, section).copies ?? []) seen.add(copy.section)
-  return [...seen]
-}

@@ -169,3 +169,7 @@ function writeMoves(built: BuiltSection, nodes: readonly number[], loose: readon
 
 const directionValue = (travel: Travel): DirectionValue =>
   typeof travel === 'number' ? DIRECTION_TEXTS[travel]! : mapVec(travel, (value) => Math.round(value * 1e6) / 1e6 + 0)
+
+/** Steps of all sections, each counted once however often it is built. */
+export const stepCount = (sections: readonly Pick<SectionPlan, 'steps'>[]): number =>
+  sections.reduce((sum, { steps }) => sum + steps.length, 0)

@@ -1,3 +1,4 @@
+import { plural } from '../words'
 import type { ProofRun, ProofStep } from './run'
 
 /**
@@ -26,6 +27,18 @@ function stepText({ seconds, mistakes, missing, left, backs, note }: ProofStep):
   const counted = (letter: string, count: number): string => (count > 0 ? `${letter}${count}` : '')
   const said = note === '' ? '' : `n${encoded(note)}`
   return `${Math.round(seconds)}${counted('m', mistakes)}${counted('f', missing)}${counted('l', left)}${counted('b', backs)}${said}`
+}
+
+/** What a letter may hold, less what is said before its line. */
+const LONGEST = 3600
+
+/** A proof build for its designer: in words, and as a line that the program reads. Undefined where it would be too long for a letter. */
+export function proofLetter(run: ProofRun): string | undefined {
+  const line = shortLog(run)
+  if (line.length > LONGEST) return undefined
+  const wrong = run.steps.filter(({ mistakes, missing, left }) => mistakes + missing + left > 0).length
+  const went = wrong === 0 ? 'nothing went wrong' : `something went wrong at ${plural(wrong, 'step')}`
+  return `Built with a clock: ${plural(run.steps.length, 'step')}, ${went}.\n\n${line}`
 }
 
 /** The proof build that a letter carries; undefined where it carries none that can be read. */

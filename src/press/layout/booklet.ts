@@ -195,17 +195,7 @@ class BookletLayout extends StepSheet {
     this.bookmark('Contents')
     const column = this.pageColumn()
     this.write(column, 'Contents', { size: 22, font: this.bold, role: 'H2' }, 10)
-    const titles = this.input.pages.flatMap((page) =>
-      page.kind === 'tray'
-        ? [sectionTitle(page)]
-        : page.kind === 'member'
-          ? [page.name]
-          : page.kind === 'inventory'
-            ? [ALL_PIECES]
-            : page.kind === 'figures'
-              ? [pageTitle(page)]
-              : [],
-    )
+    const titles = this.input.pages.filter(({ kind }) => IN_CONTENTS.has(kind)).map(pageTitle)
     this.elements.inside('L', () => {
       for (const title of titles) {
         column.need(FOOT)
@@ -334,4 +324,6 @@ class BookletLayout extends StepSheet {
 }
 
 const ALL_PIECES = 'All pieces'
+/** Pages that the contents name. */
+const IN_CONTENTS: ReadonlySet<Page['kind']> = new Set(['tray', 'member', 'figures', 'inventory'])
 const sectionTitle = ({ letter, name }: TrayPage): string => `${letter} ${name}`

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { stepCount } from '@core/plan'
 import { plural } from '@core/words'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
@@ -19,8 +20,7 @@ const isLasting = useLasting(() => planning.value !== null)
 const counted = computed(() => {
   const report = open.report
   if (!report) return ''
-  const steps = report.sections.reduce((sum, section) => sum + section.steps.length, 0)
-  return [plural(report.parts, 'part'), plural(steps, 'step'), plural(report.sections.length, 'section')].join(', ')
+  return [plural(report.parts, 'part'), plural(stepCount(report.sections), 'step'), plural(report.sections.length, 'section')].join(', ')
 })
 
 function stop(): void {

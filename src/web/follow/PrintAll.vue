@@ -16,7 +16,8 @@ const { pages } = defineProps<{ pages: readonly Page[] }>()
 const emit = defineEmits<{ done: [] }>()
 
 const drawn = ref(0)
-const toPrint = computed(() => pages.filter((p) => 'picture' in p && p.picture !== null).length)
+const picturesOn = (p: Page) => (p.kind === 'figures' ? p.figures.map(({ picture }) => picture) : 'picture' in p ? [p.picture] : [])
+const toPrint = computed(() => pages.flatMap(picturesOn).filter((picture) => picture !== null).length)
 
 watch(drawn, async () => {
   if (drawn.value < toPrint.value) return
@@ -66,7 +67,7 @@ watch(drawn, async () => {
       </p>
       <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
       <TrayList v-else-if="p.kind === 'tray' || p.kind === 'member' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
-      <FigureList v-else-if="p.kind === 'figures'" :figures="p.figures" />
+      <FigureList v-else-if="p.kind === 'figures'" :figures="p.figures" @drawn="drawn++" />
       <DecalList v-else-if="p.kind === 'decals'" :decals="p.decals" />
       <InventoryLists v-if="p.kind === 'inventory'" :lists="p.lists" />
     </section>

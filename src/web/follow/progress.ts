@@ -56,14 +56,11 @@ function countsIn(value: unknown): Record<string, number> {
 }
 
 /** What a page is about: the same in the next version of a booklet. */
-export const pageKey = (page: Page): string =>
-  page.kind === 'member'
-    ? `member/${page.member}`
-    : 'number' in page
-      ? `${page.section}/${page.number}`
-      : 'section' in page
-        ? page.section
-        : page.kind
+export function pageKey(page: Page): string {
+  if (page.kind === 'member') return `member/${page.member}`
+  if ('number' in page) return `${page.section}/${page.number}`
+  return 'section' in page ? page.section : page.kind
+}
 
 /** A tick of a piece on a page; work makes another piece, with a tick of its own. */
 export const tickKey = (piece: PieceCount, on: Page): string => `${pageKey(on)}/${pieceKey(piece).replace(/\n/g, '/')}`

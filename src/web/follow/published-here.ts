@@ -63,6 +63,7 @@ export function keyHere(id: string): string | undefined {
   return typeof key === 'string' ? key : undefined
 }
 export const keepKey = (id: string, key: string): boolean => write(`jump-rail-key-${id}`, [key])
+export const forgetKey = (id: string): boolean => write(`jump-rail-key-${id}`, [])
 
 /** The voice that this device has given among the ideas of a booklet. */
 interface OwnChoice extends OwnQuestion {
@@ -71,4 +72,4 @@ interface OwnChoice extends OwnQuestion {
 const choiceKey = (id: string): string => `jump-rail-choice-${id}`
 export const choiceHere = (id: string): OwnChoice | undefined => read<OwnChoice>(choiceKey(id))[0]
 export const keepChoice = (id: string, choice: OwnChoice): boolean => write(choiceKey(id), [choice])
-export const forgetKey = (id: string): boolean => write(`jump-rail-key-${id}`, [])
+export const forgetChoice = (id: string): boolean => write(choiceKey(id), [])

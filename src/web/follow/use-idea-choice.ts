@@ -2,7 +2,7 @@ import { ref } from 'vue'
 import { choiceText } from '@core/booklet'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import { askQuestion, removeQuestion } from '../published/server-client'
-import { choiceHere, keepChoice } from './published-here'
+import { choiceHere, forgetChoice, keepChoice } from './published-here'
 
 /** The one voice that this device has among the ideas of a booklet. */
 export function useIdeaChoice(id: string, password: string | undefined) {
@@ -13,7 +13,12 @@ export function useIdeaChoice(id: string, password: string | undefined) {
     try {
       const before = choiceHere(id)
       if (before?.idea === idea) return ''
-      if (before) await removeQuestion(id, before.token, before.questionId).catch(passGone)
+      if (before) {
+        await removeQuestion(id, before.token, before.questionId).catch(passGone)
+        // Whatever happens now, nobody has a voice here until another is given.
+        forgetChoice(id)
+        chosen.value = ''
+      }
       const sent = await askQuestion(id, { kind: 'question', text: choiceText(idea) }, password)
       keepChoice(id, { ...sent, idea })
       chosen.value = idea

@@ -52,13 +52,13 @@ describe('a timed build', () => {
     await go(1, 5)
     await go(2, 30)
     await nextTick()
+    expect(timed.seconds.value).toBe(30)
     scope.stop()
     scope = effectScope()
     const again = build().timed
     expect(again.seconds.value).toBe(30)
     again.end()
     expect(again.seconds.value).toBe(0)
-    expect(timed).not.toBe(again)
   })
 
   it('bears whatever stands where it is kept, and says where it is too long for a letter', async () => {

@@ -1,7 +1,15 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, watch } from 'vue'
-import { secondsOfRun, shortLog, stepOfRun, withStep, type Counted, type ProofRun, type ProofStep, type StepOfRow } from '@core/proof-build'
-import { plural } from '@core/words'
+import {
+  proofLetter,
+  secondsOfRun,
+  stepOfRun,
+  withStep,
+  type Counted,
+  type ProofRun,
+  type ProofStep,
+  type StepOfRow,
+} from '@core/proof-build'
 import { useClock } from '../shared/use-clock'
 
 /** A page that may be a step, and which page it is. */
@@ -11,9 +19,6 @@ export interface OpenPage {
 }
 
 const newRun = (): ProofRun => ({ date: new Date().toISOString(), steps: [] })
-
-/** What a letter may hold, less what is said before it. */
-const LONGEST = 3600
 
 /**
  * Building with a clock for the designer: what each step takes, what goes wrong at it; kept on this device until it is handed over.
@@ -55,13 +60,10 @@ export function useTimedBuild(key: string, page: () => OpenPage) {
   }
   const seconds = computed(() => secondsOfRun(run.value))
 
-  /** For the designer: in words, and as a line that the program reads. Undefined where it would be too long for a letter. */
+  /** For the designer. Undefined where it would be too long for a letter. */
   function letter(): string | undefined {
     take(page().step)
-    const line = shortLog(run.value)
-    const wrong = run.value.steps.filter(({ mistakes, missing, left }) => mistakes + missing + left > 0).length
-    const said = `Built with a clock: ${plural(run.value.steps.length, 'step')}, ${wrong === 0 ? 'nothing went wrong' : `something went wrong at ${plural(wrong, 'step')}`}.`
-    return line.length > LONGEST ? undefined : `${said}\n\n${line}`
+    return proofLetter(run.value)
   }
   return { run, step, seconds, clock, count, say, pause, letter, end: (): void => void (run.value = newRun()) }
 }

@@ -1,3 +1,4 @@
+import { stepCount } from '@core/plan'
 import { plural } from '@core/words'
 import type { Report } from '@core/pipeline'
 import type { ModelDocument } from '@core/model'
@@ -8,7 +9,7 @@ export function factsOf(model: ModelDocument, report: Report): ShelfFacts {
   return {
     parts: report.parts,
     sections: model.sections.length,
-    steps: report.sections.reduce((sum, section) => sum + section.steps.length, 0),
+    steps: stepCount(report.sections),
     errors: count('error'),
     warnings: count('warning'),
   }

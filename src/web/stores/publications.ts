@@ -30,19 +30,22 @@ export const usePublications = defineStore('publications', () => {
   }
 
   /** @throws Fault what the server refuses */
-  async function publish(model: string, bundle: Bundle, settings: AskedSettings): Promise<Publication> {
+  async function publish(
+    model: string,
+    bundle: Bundle,
+    settings: AskedSettings,
+    review: Pick<Publication, 'reviewKey'> = {},
+  ): Promise<Publication> {
     const { id, ownerToken } = await publishBooklet(bundle, settings)
-    const publication = { id, model, ownerToken, name: bundle.model.name, publishedAt: Date.now(), version: 1 }
+    const publication = { id, model, ownerToken, name: bundle.model.name, publishedAt: Date.now(), version: 1, ...review }
     await keep(publication)
     return publication
   }
 
   /** For those alone who have its link, which carries a password that nobody has to type. @throws Fault what the server refuses */
-  async function publishForReview(model: string, bundle: Bundle, settings: AskedSettings): Promise<Publication> {
+  function publishForReview(model: string, bundle: Bundle, settings: AskedSettings): Promise<Publication> {
     const reviewKey = crypto.randomUUID()
-    const publication = { ...(await publish(model, bundle, { ...settings, password: reviewKey })), reviewKey }
-    await keep(publication)
-    return publication
+    return publish(model, bundle, { ...settings, password: reviewKey }, { reviewKey })
   }
 
   /** What reviewers have looked at is for everybody from now on, or for whoever knows another password. */
