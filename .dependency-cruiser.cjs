@@ -1,6 +1,7 @@
 /** Imports run downward; each room of the core has one door; the core knows nothing of page, framework or Node. */
 const ROOMS = [
   'fault',
+  'language',
   'words',
   'memo',
   'change',

@@ -8,6 +8,12 @@ import { alias, at } from './vite.shared.ts'
 const pdf = { name: 'pdf-texts', test: /node_modules[\\/](node-html-better-parser|html-entities)[\\/]/, priority: 20 }
 // Colours are reckoned by workers and pages alike; the PDF library takes more of it than all others.
 const colours = { name: 'colours', test: /node_modules[\\/]culori[\\/]/, priority: 20 }
+// Sentences, and what says them: workers and pages alike.
+const language = {
+  name: 'language',
+  test: /node_modules[\\/]@intlify[\\/]|src[\\/]core[\\/]language[\\/](words\.ts|messages[\\/]en\.json)/,
+  priority: 20,
+}
 // The graphics library in two files.
 const threeCore = { name: 'three-core', test: /node_modules[\\/]three[\\/]build[\\/]three\.core/, priority: 20 }
 const vendor = { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia)[\\/]/, priority: 30 }
@@ -38,7 +44,7 @@ export default defineConfig({
   plugins: [vue(), serviceWorker],
   logLevel: 'warn',
   resolve: { alias },
-  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: [pdf, colours] } } } },
+  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: [pdf, colours, language] } } } },
   server: { proxy: { '/api': 'http://127.0.0.1:4173', '/f/': 'http://127.0.0.1:4173', '/follow/': 'http://127.0.0.1:4173' } },
   build: {
     outDir: 'dist/app',
@@ -50,7 +56,7 @@ export default defineConfig({
     rolldownOptions: {
       checks: { pluginTimings: false },
       input: at('./index.html'),
-      output: { codeSplitting: { groups: [vendor, pdf, colours, threeCore] } },
+      output: { codeSplitting: { groups: [vendor, pdf, colours, language, threeCore] } },
     },
   },
 })

@@ -1,5 +1,7 @@
 import vue from '@vitejs/plugin-vue'
+import { readFileSync } from 'node:fs'
 import { defineConfig, type Plugin } from 'vite'
+import { LANGUAGES } from './src/core/language/languages.ts'
 import { alias, at } from './vite.shared.ts'
 
 /** Every browser that runs the page reads the newer of the two formats in which each face comes. */
@@ -31,8 +33,22 @@ const oneFile: Plugin = {
   },
 }
 
+/** The words of each language but English, as the follower fetches them beside a published booklet. */
+const words: Plugin = {
+  name: 'words',
+  generateBundle() {
+    const messages = at('./src/core/language/messages/')
+    const read = (name: string): object => JSON.parse(readFileSync(`${messages}${name}.json`, 'utf8')) as object
+    for (const language of LANGUAGES) {
+      if (language === 'en') continue
+      const source = JSON.stringify({ messages: read(language), ...read(`pieces-${language}`) })
+      this.emitFile({ type: 'asset', fileName: `words/${language}.json`, source })
+    }
+  },
+}
+
 export default defineConfig({
-  plugins: [vue(), oneFile],
+  plugins: [vue(), words, oneFile],
   logLevel: 'warn',
   resolve: { alias },
   worker: { format: 'iife' },

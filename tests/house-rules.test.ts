@@ -16,3 +16,23 @@ it('no two types of the house share a name', () => {
   expect(homes.size).toBeGreaterThan(300)
   expect([...homes].filter(([, places]) => places.length > 1)).toEqual([])
 })
+
+/** What stands in a template as it is shown: text, attributes that are read, and sentences within expressions. */
+function writtenIn(template: string): string[] {
+  const shown = template.replace(/<!--.*?-->|<kbd>.*?<\/kbd>/gs, '')
+  const attributes = [...shown.matchAll(/\s(?:aria-label|label|title|alt|placeholder)="([^"]*)"/g)].map((match) => match[1]!)
+  const sentences = [...shown.matchAll(/'([A-Z][^']*)'/g)].map((match) => match[1]!)
+  const text = shown.replace(/\{\{.*?\}\}/gs, ' ').replace(/<(?:[^>"]|"[^"]*")*>/gs, ' ')
+  return [...attributes.filter((value) => value !== 'https://'), ...sentences, text].flatMap((each) => each.match(/\p{L}{2,}/gu) ?? [])
+}
+
+it('what a builder reads stands in the files of messages, in every language', () => {
+  const shared = ['DecalList', 'InventoryLists', 'PathSign', 'PhotoPicture', 'StepPicture', 'StepSigns', 'TrayList', 'TurnMark']
+  const shown = files.filter((file) => /^web\/follow\/.*\.vue$/.test(file) || shared.some((name) => file === `web/shared/${name}.vue`))
+  expect(shown.length).toBeGreaterThan(25)
+  const written = shown.flatMap((file) => {
+    const template = /<template>(.*)<\/template>/s.exec(readFileSync(new URL(file, SOURCES), 'utf8'))?.[1] ?? ''
+    return writtenIn(template).map((word) => `${file}: ${word}`)
+  })
+  expect(written).toEqual([])
+})

@@ -149,10 +149,10 @@ describe('work and lengths', () => {
     expect(hose).toMatchObject({ count: 1, length: 48, work: [{ kind: 'cut' }] })
     expect(pieceExtras(hose)).toBe('48 mm long, cut (48 mm from the roll)')
     expect(pieceExtras(inventory.find(({ shape }) => shape === 'tile-1x4')!)).toBe('')
-    expect(inventory.filter(({ shape, colour }) => shape === 'tile-1x2' && colour === 'rust').map(pieceExtras)).toEqual([
+    expect(inventory.filter(({ shape, colour }) => shape === 'tile-1x2' && colour === 'rust').map((piece) => pieceExtras(piece))).toEqual([
       'with a decal (edge-stripes)',
     ])
-    expect(inventory.filter(({ shape, colour }) => shape === 'tile-1x2' && colour === 'white').map(pieceExtras)).toEqual([
+    expect(inventory.filter(({ shape, colour }) => shape === 'tile-1x2' && colour === 'white').map((piece) => pieceExtras(piece))).toEqual([
       'painted (a blue drop, by hand)',
     ])
   })

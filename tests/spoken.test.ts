@@ -2,16 +2,17 @@ import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { makeBundle, spokenText } from '@core/booklet'
-import { BASE_CATALOGUE } from '@core/catalogue'
+import { BASE_CATALOGUE, catalogueIn } from '@core/catalogue'
+import { LANGUAGES, loadLanguage, wordsIn, type Language } from '@core/language'
 import { catalogueOf, Flattener, readModelText, type ModelDocument } from '@core/model'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { posedBox, TURNS, turnText } from '@core/space'
 import { oneSection, part } from './support/models'
 import { buildFromWords } from './support/spoken-reader'
 
-const textOf = (model: ModelDocument): string => {
+const textOf = (model: ModelDocument, language: Language): string => {
   const { report, looks } = reportModel(model)
-  return spokenText(makeBundle(model, report, viewsOf(looks)))
+  return spokenText({ ...makeBundle(model, report, viewsOf(looks)), language })
 }
 
 /** Pieces as texts, from the lowest corner of all; to half a u, since words round what is tilted. */
@@ -25,8 +26,10 @@ const described = (pieces: readonly { shape: string; colour: string; matrix: rea
     )
     .sort()
 }
-const heard = (model: ModelDocument): string[] =>
-  described(buildFromWords(textOf(model), catalogueOf(model)).map((piece) => ({ ...piece, matrix: piece.matrix.flat() })))
+const heard = (model: ModelDocument, language: Language = 'en'): string[] => {
+  const catalogue = catalogueIn(catalogueOf(model), wordsIn(language))
+  return described(buildFromWords(textOf(model, language), catalogue, language).map((piece) => ({ ...piece, matrix: piece.matrix.flat() })))
+}
 const meant = (model: ModelDocument): string[] =>
   described(
     new Flattener(model).all(model.root).map(({ shape, colour, pose }) => ({
@@ -41,6 +44,14 @@ describe('a booklet in words alone', () => {
   it.each(['bird-table', 'ferryman', 'wind-pump', 'ferry-house'])('is enough to build the %s', (name) => {
     const model = readModelText(readFileSync(new URL(`../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
     expect(heard(model)).toEqual(meant(model))
+  })
+
+  it.each(LANGUAGES)('is enough in %s: copies, joints, tilted parts and lengths with them', async (language) => {
+    await loadLanguage(language)
+    for (const name of ['ferryman', 'wind-pump']) {
+      const model = readModelText(readFileSync(new URL(`../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
+      expect(heard(model, language)).toEqual(meant(model))
+    }
   })
 
   it('tells every turn and place of a part', () => {
@@ -93,10 +104,12 @@ describe('a booklet in words alone', () => {
     expect(heard(model)).toEqual(meant(model))
   })
 
-  it('names each shape and colour so that no two are mistaken', () => {
-    const titles = [...BASE_CATALOGUE.shapes.values()].map(({ title }) => title)
+  it.each(LANGUAGES)('names each shape and colour in %s so that no two are mistaken', async (language) => {
+    await loadLanguage(language)
+    const catalogue = catalogueIn(BASE_CATALOGUE, wordsIn(language))
+    const titles = [...catalogue.shapes.values()].map(({ title }) => title)
     expect(new Set(titles).size).toBe(titles.length)
-    const names = [...BASE_CATALOGUE.colours.values()].map(({ name }) => name.toLowerCase())
+    const names = [...catalogue.colours.values()].map(({ name }) => name.toLowerCase())
     expect(new Set(names).size).toBe(names.length)
   })
 })

@@ -1,4 +1,4 @@
-import { PageIndex, type BookletSource } from '@core/booklet'
+import { coverPicture, type BookletSource } from '@core/booklet'
 import { pictureAddress } from '@core/model'
 import { encodePng } from '@core/picture'
 import { BookletPainter } from './paint'
@@ -10,9 +10,9 @@ const MOST_LETTERS = 90_000
 
 /** The finished model as a small PNG, a data address: what a booklet shows before anything of it is read. Nothing where there is none. */
 export async function coverOf(source: BookletSource): Promise<string | undefined> {
-  const page = new PageIndex(source).page(0)
-  if (page.kind !== 'cover' || !page.picture) return undefined
-  const image = new BookletPainter(source, SIZE).paint(page.picture, 'finished')
+  const picture = coverPicture(source)
+  if (!picture) return undefined
+  const image = new BookletPainter(source, SIZE).paint(picture, 'finished')
   const address = pictureAddress(await encodePng(image))
   return address.length > MOST_LETTERS ? undefined : address
 }

@@ -1,10 +1,22 @@
 import type { Bundle } from '@core/booklet'
+import type { Language, LanguageFile } from '@core/language'
 
 /** Where the built page of the follower waits for its bundle. */
 export const BUNDLE_MARK = '<script type="application/json" id="bundle"></script>'
 
 /** One HTML file that needs nothing else: the follower's page with the bundle inside. `<` is escaped, so nothing can close the script. */
-export const writeHtml = (template: string, bundle: Bundle): string => writeHtmlText(template, JSON.stringify(bundle))
+export function writeHtml(template: string, bundle: Bundle, languages?: LanguageFiles): string {
+  const page = writeHtmlText(template, JSON.stringify(bundle))
+  if (!languages) return page
+  const others = `<script type="application/json" id="languages">${inScript(JSON.stringify(languages))}</script>`
+  return page.replace(BUNDLE_START, (mark) => others + mark)
+}
+
+/** What a page that opens from a disk needs to speak other languages than English. */
+export type LanguageFiles = Partial<Record<Language, LanguageFile>>
+
+/** The beginning of the bundle's place; what comes before it is the template's own. */
+const BUNDLE_START = '<script type="application/json" id="bundle">'
 
 /** Where a page of the server has its booklet from. */
 export interface PublishedAs {

@@ -1,5 +1,7 @@
 import { PDFDocument } from '@cantoo/pdf-lib'
-import { makePages, spokenPlaces, type BookletSource, type Page } from '@core/booklet'
+import { inOwnLanguage, makePages, spokenPlaces, type BookletSource, type Page } from '@core/booklet'
+import { catalogueIn } from '@core/catalogue'
+import { wordsIn } from '@core/language'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
 import type { ExportInput } from './exports/booklet-export'
@@ -32,17 +34,21 @@ type SheetsInput = Pick<ExportInput, 'paper' | 'aliases'> & {
 /**
  * Lays a booklet out on its sheets, as its model asks, or on another paper.
  *
- * @param pages where only some are printed
+ * @param only pages that are printed, where not all are
  */
 export async function prepareSheets(
-  { bundle, paper, aliases, assets }: SheetsInput,
-  pages: readonly Page[] = makePages(bundle),
+  { bundle: told, paper, aliases, assets }: SheetsInput,
+  only?: readonly Page[],
 ): Promise<PreparedSheets> {
+  const bundle = await inOwnLanguage(told)
+  const words = wordsIn(bundle.language)
+  const pages = only ?? makePages(bundle)
   const look = lookOf({ ...bundle.model.booklet, ...(paper ? { paper } : {}) })
   const painter = new BookletPainter(bundle, PICTURE, { leastStud: LEAST_STUD_PX })
   const input: LayoutInput = {
     pages,
-    catalogue: catalogueOf(bundle.model),
+    catalogue: catalogueIn(catalogueOf(bundle.model), words),
+    words,
     look,
     measures: painter,
     beside: (kind, id) => aliasText(aliases, kind, id),

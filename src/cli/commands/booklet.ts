@@ -2,6 +2,8 @@ import { readFile } from 'node:fs/promises'
 import { Option } from 'commander'
 import { planBooklet } from '@core/booklet'
 import { hasErrors } from '@core/checks'
+import { composeBooklet } from '@core/edits'
+import { LANGUAGES, type Language } from '@core/language'
 import { PAPERS, type Paper } from '@core/model'
 import { EFFORTS } from '@core/plan'
 import { listInWords } from '@core/words'
@@ -22,6 +24,7 @@ export const defineBooklet: DefineCommand = (program, finish) =>
   withVersionOptions(program.command('booklet <file>').description('the booklet of a model as a file'))
     .requiredOption('-o, --output <file>', `what to write, by extension: ${KNOWN}`)
     .addOption(new Option('--paper <size>', 'of the pages, where it is not the one that the model names').choices(PAPERS))
+    .addOption(new Option('--language <language>', 'that it speaks, where it is not the one that the model names').choices(LANGUAGES))
     .action((file: string, values: BookletValues) => finish(booklet(file, values)))
 
 /** The command line stands in dist/node, beside dist/follow and dist/fonts. */
@@ -32,14 +35,15 @@ const assets: ExportAssets = {
   followPage: async () => (await asset('../follow/follow.html')).toString('utf8'),
 }
 
-type BookletValues = { readonly output: string; readonly paper?: Paper } & Parameters<typeof versionChoice>[0]
+type BookletValues = { readonly output: string; readonly paper?: Paper; readonly language?: Language } & Parameters<typeof versionChoice>[0]
 
 async function booklet(file: string, values: BookletValues): Promise<number> {
-  const { output, paper } = values
+  const { output, paper, language } = values
   const { write, usesPaper } = exportFor(output)
   const { techniques, ...choice } = versionChoice(values)
   const { model } = await loadFile(file)
-  const told = techniques === undefined ? model : { ...model, techniques }
+  const asked = techniques === undefined ? model : { ...model, techniques }
+  const told = language === undefined ? asked : composeBooklet(asked, { language })
   const { bundle, report } = planBooklet(told, choice, { effort: EFFORTS.normal })
   const lacking = usesPaper ? await lettersLackingIn(told, (letters) => lettersWithoutFace(letters, assets.font.bind(assets))) : []
   if (lacking.length > 0) say(`No typeface here has ${lacking.join(' ')}: the booklet shows an empty box for each.`)

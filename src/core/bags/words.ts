@@ -1,3 +1,4 @@
+import { ENGLISH, type Words } from '../language'
 import { plural, tableText } from '../words'
 import type { BagPlan } from './bags'
 import type { BagStart } from './starts'
@@ -31,12 +32,14 @@ export const bagsTable = ({ bags }: BagPlan): string =>
   )
 
 /** "Open bag 3", "Open bag 3; the 3rd time it is built, bag 4": what stands on a page where bags begin; empty for most. */
-export function openBagWords(starts: readonly BagStart[]): string {
+export function openBagWords(starts: readonly BagStart[], words: Words = ENGLISH): string {
   if (starts.length === 0) return ''
   const each = [...starts]
     .sort((a, b) => a.time - b.time)
-    .map(({ bag, time }) => (time === 1 ? `bag ${bag}` : `the ${ordinal(time)} time it is built, bag ${bag}`))
-  return `Open ${each.join('; ')}`
+    .map(({ bag, time }) =>
+      time === 1 ? words.say('bag.first', { bag }) : words.say('bag.again', { bag, time: words.language === 'en' ? ordinal(time) : time }),
+    )
+  return words.say('bag.open', { bags: each.join('; ') })
 }
 
 /** "2nd", "11th", "23rd". */

@@ -213,7 +213,7 @@ describe('the rail', () => {
 
 describe('where a step is seen from', () => {
   it('goes without saying in front on the right, and is said everywhere else', () => {
-    expect([0, 1, 2, 3, 4, 6].map(seenFromWords)).toEqual([
+    expect([0, 1, 2, 3, 4, 6].map((view) => seenFromWords(view))).toEqual([
       '',
       'Seen from behind, on the right',
       'Seen from behind, on the left',

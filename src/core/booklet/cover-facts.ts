@@ -1,6 +1,7 @@
 import { massWords, sectionMasses } from '../count'
 import { rangeWords, roughBuildTime } from '../durations'
-import { Flattener, type Difficulty, type ModelDocument } from '../model'
+import { Flattener, type ModelDocument } from '../model'
+import { wordsIn } from '../language'
 import { memo } from '../memo'
 import { MM_PER_U, posedBox, STUD_PITCH, type Vec } from '../space'
 import type { BookletSource } from './pages'
@@ -19,27 +20,28 @@ const sizeOfModel = memo((model: ModelDocument): Vec | undefined => {
   return low[0] === Infinity ? undefined : [high[0]! - low[0]!, high[1]! - low[1]!, high[2]! - low[2]!]
 })
 
-const centimetres = (length: number): string => ((length * MM_PER_U) / 10).toFixed(1)
 const studs = (length: number): string => String(Math.ceil(length / STUD_PITCH - 1e-6))
 
 /** What a builder asks before beginning: how large it is, what it weighs, how long it takes; a sentence each. */
-export function coverFacts({ model, plan }: BookletSource): string[] {
+export function coverFacts({ model, plan, language }: BookletSource): string[] {
+  const words = wordsIn(language)
+  const { say, count, number } = words
+  const centimetres = (length: number): string => number((length * MM_PER_U) / 10, 1)
   const size = sizeOfModel(model)
   if (!size) return []
   const [width, depth, height] = size
   const { people, difficulty } = model.booklet ?? {}
-  const weighs = massWords(sectionMasses(model).get(model.root)!)
   return [
-    `It is ${centimetres(width)} cm wide, ${centimetres(depth)} cm deep and ${centimetres(height)} cm high: ${studs(width)} × ${studs(depth)} studs.`,
-    `It weighs ${weighs}.`,
-    `Building it takes ${rangeWords(roughBuildTime(plan.sections))}.`,
-    ...(people === undefined ? [] : [people === 1 ? 'For one person.' : `For ${people} people who build together.`]),
-    ...(difficulty ? [DIFFICULTY_WORDS[difficulty]] : []),
+    say('cover.size', {
+      width: centimetres(width),
+      depth: centimetres(depth),
+      height: centimetres(height),
+      across: studs(width),
+      along: studs(depth),
+    }),
+    say('cover.mass', { mass: massWords(sectionMasses(model).get(model.root)!, words) }),
+    say('cover.duration', { range: rangeWords(roughBuildTime(plan.sections), words) }),
+    ...(people === undefined ? [] : [count('cover.people', people)]),
+    ...(difficulty ? [say(`cover.difficulty.${difficulty}`)] : []),
   ]
-}
-
-const DIFFICULTY_WORDS: Readonly<Record<Difficulty, string>> = {
-  first: 'Good for a first model.',
-  some: 'For who has built a model or two.',
-  much: 'For who has built many models.',
 }

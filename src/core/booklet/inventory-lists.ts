@@ -1,23 +1,26 @@
-import type { Catalogue } from '../catalogue'
+import { catalogueIn, type Catalogue } from '../catalogue'
 import { cutLines } from '../count'
 import { ANY_COLOUR, coverageByKits, needOf, piecesIn, pieceLine, substituteLines } from '../desk'
 import { alternativeLines } from '../figure'
-import { catalogueOf } from '../model'
+import { wordsIn, type Words } from '../language'
+import { catalogueOf, type ModelDocument } from '../model'
 import type { BookletSource, InventoryList } from './pages'
 
 /** What is said of all pieces beside their counts: what is cut, what may have any colour, what is needed beside kits, what may be others. */
-export function inventoryLists({ model, plan }: BookletSource): InventoryList[] {
-  const catalogue = catalogueOf(model)
+export function inventoryLists({ model, plan, language }: BookletSource): InventoryList[] {
+  const words = wordsIn(language)
+  const { say } = words
+  const catalogue = catalogueIn(catalogueOf(model), words)
   const anyColour = needOf(model).filter(({ colour }) => colour === ANY_COLOUR)
   return [
-    { title: 'To cut to length', lines: cutLines(plan.inventory, catalogue) },
-    { title: 'Any colour will do, for it is never seen', lines: anyColour.map((piece) => pieceLine(piece, catalogue)) },
-    { title: 'Where a piece is missing', lines: substituteLines(model.substitutes ?? [], catalogue) },
-    ...kitLists({ model, plan }, catalogue),
-    { title: 'Instead, if you like', lines: alternativeLines(model.figures ?? [], catalogue) },
-    { title: 'Put right since it first went out', lines: linesOf(model.booklet?.errata) },
-    { title: 'Thanks', lines: linesOf(model.booklet?.credits) },
-    { title: 'Terms', lines: linesOf(model.booklet?.terms) },
+    { title: say('inventory.cut'), lines: cutLines(plan.inventory, catalogue, words) },
+    { title: say('inventory.anyColour'), lines: anyColour.map((piece) => pieceLine(piece, catalogue, words)) },
+    { title: say('inventory.missing'), lines: substituteLines(model.substitutes ?? [], catalogue, words) },
+    ...kitLists(model, catalogue, words),
+    { title: say('inventory.instead'), lines: alternativeLines(model.figures ?? [], catalogue, words) },
+    { title: say('inventory.errata'), lines: linesOf(model.booklet?.errata) },
+    { title: say('inventory.thanks'), lines: linesOf(model.booklet?.credits) },
+    { title: say('inventory.terms'), lines: linesOf(model.booklet?.terms) },
   ].filter(({ lines }) => lines.length > 0)
 }
 
@@ -28,13 +31,16 @@ const linesOf = (text = ''): string[] =>
     .filter((line) => line !== '')
 
 /** What builders need beside one, two … of the kits that the designer names. */
-function kitLists({ model }: Pick<BookletSource, 'model' | 'plan'>, catalogue: Catalogue): InventoryList[] {
+function kitLists(model: ModelDocument, catalogue: Catalogue, words: Words): InventoryList[] {
   const need = model.kits && model.kits.length > 0 ? needOf(model) : []
   const all = piecesIn(need)
   return (model.kits ?? []).flatMap((kit) =>
     coverageByKits(need, kit).map(({ kits, covered, extras }): InventoryList => {
-      const title = `Beside ${kits === 1 ? 'one' : kits} of “${kit.name}”, which ${kits === 1 ? 'covers' : 'cover'} ${covered} of ${all} pieces`
-      return { title, lines: extras.length === 0 ? ['Nothing more.'] : extras.map((piece) => pieceLine(piece, catalogue)) }
+      const title = words.count('inventory.kits', kits, { kit: words.quote(kit.name), covered, all })
+      return {
+        title,
+        lines: extras.length === 0 ? [words.say('inventory.nothing')] : extras.map((piece) => pieceLine(piece, catalogue, words)),
+      }
     }),
   )
 }

@@ -1,7 +1,7 @@
-import type { Catalogue } from '../catalogue'
+import { catalogueIn, type Catalogue } from '../catalogue'
+import { ENGLISH, type Words } from '../language'
 import { memo } from '../memo'
 import { catalogueOf, copiesOf, partsOf, sectionsById, type ModelDocument, type Part, type Section } from '../model'
-import { listInWords } from '../words'
 
 /** A section that is another but for some pieces: one of several copies that differs has become it. */
 export interface NearCopy {
@@ -9,8 +9,14 @@ export interface NearCopy {
   readonly of: string
   /** Parts of its own that are otherwise there. */
   readonly changed: ReadonlySet<string>
-  /** A phrase for each kind of difference: "2 of Plate 1 × 4 in Blue instead of Slate", "without Tile 1 × 1 in Red". */
-  readonly words: readonly string[]
+  /** What it has instead of what, where a part differs; what it lacks. */
+  readonly differences: readonly PieceDifference[]
+}
+
+/** A part of a section that is another, or nothing, in one that is like it. */
+interface PieceDifference {
+  readonly was: Part
+  readonly is: Part | undefined
 }
 
 /** More differences than this share of the parts, and it is told as a section of its own. */
@@ -19,18 +25,17 @@ const MOST_OTHERWISE = 0.34
 /** Every section that is nearly another, by its id. Such sections bear the id of the one they are like with a number behind it. */
 export const nearCopies = memo((model: ModelDocument): ReadonlyMap<string, NearCopy> => {
   const sections = sectionsById(model)
-  const catalogue = catalogueOf(model)
   return new Map(
     model.sections.flatMap((section): [string, NearCopy][] => {
       const of = /^(.*)-\d+$/.exec(section.id)?.[1]
       const base = of === undefined ? undefined : sections.get(of)
-      const near = base && compare(base, section, catalogue)
+      const near = base && compare(base, section)
       return near ? [[section.id, near]] : []
     }),
   )
 })
 
-function compare(base: Section, section: Section, catalogue: Catalogue): NearCopy | undefined {
+function compare(base: Section, section: Section): NearCopy | undefined {
   const before = new Map(partsOf(base).map((part) => [part.id, part]))
   const here = new Set(partsOf(section).map(({ id }) => id))
   if (JSON.stringify(copiesOf(base)) !== JSON.stringify(copiesOf(section))) return undefined
@@ -43,11 +48,11 @@ function compare(base: Section, section: Section, catalogue: Catalogue): NearCop
   if (changed.some((part) => !isSamePlace(before.get(part.id), part))) return undefined
   const count = gone.length + changed.length
   if (count === 0 || count > MOST_OTHERWISE * before.size) return undefined
-  const words = [
-    ...counted(changed.map((part) => insteadWords(before.get(part.id)!, part, catalogue))),
-    ...counted(gone.map((part) => pieceWords(part, catalogue))).map((each) => `without ${each}`),
+  const differences = [
+    ...changed.map((part): PieceDifference => ({ was: before.get(part.id)!, is: part })),
+    ...gone.map((part): PieceDifference => ({ was: part, is: undefined })),
   ]
-  return { of: base.id, changed: new Set(changed.map(({ id }) => id)), words }
+  return { of: base.id, changed: new Set(changed.map(({ id }) => id)), differences }
 }
 
 const isSamePiece = (a: Part, b: Part): boolean => a.shape === b.shape && a.colour === b.colour && a.length === b.length
@@ -55,18 +60,24 @@ const isSamePiece = (a: Part, b: Part): boolean => a.shape === b.shape && a.colo
 const isSamePlace = (a: Part | undefined, b: Part): boolean =>
   a !== undefined && a.turn === b.turn && a.at?.join() === b.at?.join() && a.count === b.count
 
-const shapeTitle = ({ shape }: Part, { shapes }: Catalogue): string => shapes.get(shape)?.title ?? shape
-const colourName = ({ colour }: Part, { colours }: Catalogue): string => colours.get(colour)?.name ?? colour
-const pieceWords = (part: Part, catalogue: Catalogue): string => `${shapeTitle(part, catalogue)} in ${colourName(part, catalogue)}`
-
-const insteadWords = (was: Part, is: Part, catalogue: Catalogue): string =>
-  `${pieceWords(is, catalogue)} instead of ${was.shape === is.shape ? colourName(was, catalogue) : pieceWords(was, catalogue)}`
+/** A phrase for each kind of difference: "2 of Plate 1 × 4 in Blue instead of Slate", "without Tile 1 × 1 in Red". */
+export function differenceWords({ differences }: NearCopy, catalogue: Catalogue, words: Words): string[] {
+  const { shapes, colours } = catalogueIn(catalogue, words)
+  const colour = (part: Part): string => colours.get(part.colour)?.name ?? part.colour
+  const piece = (part: Part): string =>
+    words.say('piece.inColour', { piece: shapes.get(part.shape)?.title ?? part.shape, colour: colour(part) })
+  const phrases = differences.map(({ was, is }) => {
+    if (!is) return words.say('likeness.without', { piece: piece(was) })
+    return words.say('likeness.instead', { is: piece(is), was: was.shape === is.shape ? colour(was) : piece(was) })
+  })
+  return counted(phrases, words)
+}
 
 /** Each phrase once, with how often it came. */
-function counted(phrases: readonly string[]): string[] {
+function counted(phrases: readonly string[], { say }: Words): string[] {
   const counts = new Map<string, number>()
   for (const phrase of phrases) counts.set(phrase, (counts.get(phrase) ?? 0) + 1)
-  return [...counts].map(([phrase, count]) => (count === 1 ? phrase : `${count} of ${phrase}`))
+  return [...counts].map(([phrase, n]) => (n === 1 ? phrase : say('likeness.counted', { phrase, n })))
 }
 
 export interface TimesBuilt {
@@ -79,20 +90,20 @@ export interface TimesBuilt {
  * What the pieces of a section are told with where others are like it: "Build 4 in all: 3 as here, 1 as section C (Plate 1 × 4 in Blue instead of Slate)".
  * @param built the sections that are built, by id
  */
-export function likenessWords(model: ModelDocument, id: string, built: ReadonlyMap<string, TimesBuilt>): string[] {
+export function likenessWords(model: ModelDocument, id: string, built: ReadonlyMap<string, TimesBuilt>, words: Words = ENGLISH): string[] {
+  const { say, count } = words
   const near = nearCopies(model)
   const own = near.get(id)
   const base = own && built.get(own.of)
-  if (own && base) return [`As section ${base.letter}, but on this one: ${listInWords(own.words)}.`]
-  const others = [...near].flatMap(([other, { of, words }]) => {
-    const there = of === id ? built.get(other) : undefined
-    return there && there.times > 0 ? [{ ...there, words }] : []
+  const told = (copy: NearCopy): string => words.list(differenceWords(copy, catalogueOf(model), words))
+  if (own && base) return [say('likeness.base', { letter: base.letter, words: told(own) })]
+  const others = [...near].flatMap(([other, copy]) => {
+    const there = copy.of === id ? built.get(other) : undefined
+    return there && there.times > 0 ? [{ ...there, copy }] : []
   })
   const here = built.get(id)
   if (others.length === 0 || !here) return []
   const all = here.times + others.reduce((sum, { times }) => sum + times, 0)
-  const each = others.map(
-    ({ times, letter, words }) => `on ${times === 1 ? 'one of them' : `${times} of them`}, section ${letter}, ${listInWords(words)}`,
-  )
-  return [`Build ${all} in all, ${here.times} as here; ${each.join('; ')}.`]
+  const each = others.map(({ times, letter, copy }) => count('likeness.other', times, { letter, words: told(copy) }))
+  return [say('likeness.all', { all, times: here.times, others: each.join('; ') })]
 }

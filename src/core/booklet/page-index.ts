@@ -1,10 +1,10 @@
 import { mirrorTray, tally, type PieceCount } from '../count'
 import { alternativeLines } from '../figure'
-import { catalogueOf } from '../model'
 import { stepCount } from '../plan'
 import { cautionsOf } from './cautions'
 import { coverFacts } from './cover-facts'
 import { decalsOf } from './decal-sheet'
+import { finishedPicture } from './finished-picture'
 import { figuresPage } from './figures-page'
 import { inventoryLists } from './inventory-lists'
 import { likenessWords, type TimesBuilt } from './near-copies'
@@ -145,7 +145,7 @@ export class PageIndex {
         steps: stepCount(plan.sections),
         sections: plan.sections.length,
       },
-      cautions: cautionsOf(model),
+      cautions: cautionsOf(model, this.index.words),
       remarks: [...coverOfVersions(this.source), ...coverFacts(this.source), ...this.choicesToCome()],
       photos: model.photos ?? [],
       picture: this.lastPicture(this.index.section(model.root)),
@@ -156,10 +156,10 @@ export class PageIndex {
   private choicesToCome(): string[] {
     const { model } = this.source
     return (model.figures ?? []).flatMap((figure) => {
-      const { length } = alternativeLines([figure], catalogueOf(model))
+      const { length } = alternativeLines([figure], this.index.catalogue)
       const letter = this.index.section(figure.section)?.letter
       if (length === 0 || letter === undefined) return []
-      return [`${figure.name} can be built with other pieces: ${length === 1 ? 'one is' : `${length} are`} named with section ${letter}.`]
+      return [this.index.words.count('cover.choices', length, { name: figure.name, letter })]
     })
   }
 
@@ -192,7 +192,7 @@ export class PageIndex {
   }
 
   private tray(section: IndexedSection): TrayPage {
-    const { id, name, times, mirrored, steps } = section.plan
+    const { id, times, mirrored, steps } = section.plan
     const pieces = tally(this.piecesOf(section))
     const mirror = mirrored > 0 ? mirrorTray(this.source.model, pieces) : []
     const isSame = JSON.stringify(mirror) === JSON.stringify(pieces)
@@ -200,7 +200,7 @@ export class PageIndex {
       kind: 'tray',
       section: id,
       letter: section.letter,
-      name,
+      name: section.name,
       times,
       mirrored,
       steps: steps.length,
@@ -225,14 +225,14 @@ export class PageIndex {
 
   private trayRemarks(id: string): string[] {
     const { model } = this.source
+    const { words, catalogue } = this.index
     const figures = (model.figures ?? []).filter((figure) => figure.section === id)
-    const instead = alternativeLines(figures, catalogueOf(model)).map((line) => `Instead, if you like: ${line}`)
-    return [...likenessWords(model, id, this.built), ...instead]
+    const instead = alternativeLines(figures, catalogue, words).map((line) => words.say('inventory.insteadLine', { line }))
+    return [...likenessWords(model, id, this.built, words), ...instead]
   }
 
   private lastPicture(section: IndexedSection | undefined): PictureRef | null {
-    if (!section || section.plan.steps.length === 0 || !this.index.isDrawn(section)) return null
-    return { section: section.plan.id, step: section.plan.steps.length - 1, view: 0 }
+    return section ? finishedPicture(section) : null
   }
 }
 

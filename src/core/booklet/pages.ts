@@ -1,16 +1,18 @@
-import type { ColourCount, PieceCount } from '../count'
+import { total, type ColourCount, type PieceCount } from '../count'
+import { ENGLISH, type Language, type Words } from '../language'
 import type { Photo } from '../model'
 import type { Bundle } from './bundle'
 import type { Vec } from '../space'
 import type { DecalCount } from './decal-sheet'
 import type { StepSign } from './step-notes'
 import type { VersionDocument } from './version-name'
-import { plural } from '../words'
 
 /** What of a plan a booklet is made from: a published bundle, or the open model with its plan. */
 export type BookletSource = Pick<Bundle, 'model' | 'plan' | 'views' | 'insets' | 'bags' | 'shows'> & {
   /** The versions beside this one: what is built otherwise is told by their documents. */
   readonly versions?: readonly VersionDocument[]
+  /** In which it speaks; English where nothing is said. Another is loaded before. */
+  readonly language?: Language
 }
 
 /** What a picture shows: the section as it is after the step, or the step with what is new and its marks. */
@@ -172,11 +174,27 @@ export type Page = CoverPage | MemberPage | TrayPage | StepPage | InventoryPage 
 export const showsFinished = ({ kind }: Page): boolean => kind === 'cover' || kind === 'member' || kind === 'tray'
 
 /** How much a model of a collection takes, in words. */
-export const memberWords = ({ parts, pieces, steps, times }: MemberPage): string =>
-  `${plural(parts, 'part')}, ${plural(pieces.length, 'different piece')}, ${plural(steps, 'step')}${times > 1 ? `; ${times} of it` : ''}.`
+export const memberWords = ({ parts, pieces, steps, times }: MemberPage, { say, count }: Words = ENGLISH): string =>
+  say(times > 1 ? 'page.memberTimes' : 'page.member', {
+    parts: count('count.parts', parts),
+    pieces: count('count.differentPieces', pieces.length),
+    steps: count('count.steps', steps),
+    n: times,
+  })
+
+/** What stands under the name of a section: how much of it there is, how often it is built, which bag is opened for it. */
+export function trayWords({ pieces, steps, times, mirrored, bag }: TrayPage, { count, say }: Words = ENGLISH): string {
+  const words = [
+    count('count.pieces', total(pieces)),
+    count('count.steps', steps),
+    ...(times > 1 ? [say('tray.built', { n: times })] : []),
+    ...(mirrored > 0 ? [count('tray.mirrored', mirrored)] : []),
+  ]
+  return `${words.join(', ')}${bag === '' ? '' : `. ${bag}`}`
+}
 
 /** What stands over a page. */
-export function pageTitle(page: Page): string {
+export function pageTitle(page: Page, { say }: Words = ENGLISH): string {
   switch (page.kind) {
     case 'cover':
     case 'member':
@@ -184,11 +202,11 @@ export function pageTitle(page: Page): string {
     case 'tray':
       return `${page.letter} ${page.name}`
     case 'inventory':
-      return 'All pieces'
+      return say('page.inventory')
     case 'decals':
-      return 'Decals to print'
+      return say('page.decals')
     case 'figures':
-      return 'Figures'
+      return say('page.figures')
     default:
       return page.label
   }

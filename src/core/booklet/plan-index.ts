@@ -1,7 +1,9 @@
 import { openBagWords, type BagStart } from '../bags'
+import { catalogueIn, type Catalogue } from '../catalogue'
+import { wordsIn, type Words } from '../language'
 import { memo } from '../memo'
-import { copiesOf, isLoose, partsOf, sectionsById, type Copy, type GivenStep, type Part, type Section } from '../model'
-import { baseSection, plansById, type Move, type PlanStep, type SectionPlan } from '../plan'
+import { catalogueOf, copiesOf, sectionsById, type Copy, type GivenStep, type Section } from '../model'
+import { baseSection, derivedName, plansById, type Move, type PlanStep, type SectionPlan } from '../plan'
 import { sectionLetter, type BookletSource } from './pages'
 
 /** A planned section and what pages ask of it again and again. */
@@ -10,6 +12,8 @@ export interface IndexedSection {
   /** Its place in the order of building, from 0. */
   readonly index: number
   readonly letter: string
+  /** In the language of the booklet, where the planner named it. */
+  readonly name: string
   /** The section of the document whose lattice it stands in. */
   readonly base: Section
 }
@@ -23,15 +27,28 @@ export class PlanIndex {
   private readonly bags: ReadonlyMap<string, readonly BagStart[]>
   private readonly insets: ReadonlyMap<string, NonNullable<BookletSource['insets']>[number]>
 
+  readonly words: Words
+  /** With pieces and colours as the booklet's language calls them. */
+  readonly catalogue: Catalogue
+
   constructor(readonly source: BookletSource) {
+    this.words = wordsIn(source.language)
+    this.catalogue = catalogueIn(catalogueOf(source.model), this.words)
     const sections = sectionsById(source.model)
     const plans = plansById(source.plan.sections)
     const baseOf = (plan: SectionPlan): Section => {
       const { id } = baseSection(plan, plans) ?? plan
       return sections.get(id) ?? { id, name: id }
     }
+    const nameOf = (plan: SectionPlan): string => {
+      const from = plan.derivedFrom === undefined || !baseSection(plan, plans) ? undefined : plans.get(plan.derivedFrom)
+      return from ? derivedName(nameOf(from), baseOf(plan).id, plan.id, this.words) : plan.name
+    }
     this.plans = new Map(
-      source.plan.sections.map((plan, index) => [plan.id, { plan, index, letter: sectionLetter(index), base: baseOf(plan) }]),
+      source.plan.sections.map((plan, index) => [
+        plan.id,
+        { plan, index, letter: sectionLetter(index), name: nameOf(plan), base: baseOf(plan) },
+      ]),
     )
     const bags = new Map<string, BagStart[]>()
     for (const start of source.bags ?? []) {
@@ -56,13 +73,7 @@ export class PlanIndex {
   }
 
   /** Which bags begin at a step (from 1), in words. */
-  bag = (section: string, step: number): string => openBagWords(this.bags.get(`${section}/${step}`) ?? [])
-
-  /** A section whose moves bring nothing with a place has no picture. */
-  isDrawn({ plan, base }: IndexedSection): boolean {
-    const placed = placedIds(partsOf(base))
-    return plan.steps.some((step) => step.moves.some((move) => !('parts' in move) || move.parts.some((id) => placed.has(id))))
-  }
+  bag = (section: string, step: number): string => openBagWords(this.bags.get(`${section}/${step}`) ?? [], this.words)
 
   /** Which section a move joins, if any. */
   joined({ base }: IndexedSection, move: Move): { id: string; mirrored: boolean } | undefined {
@@ -77,9 +88,6 @@ export class PlanIndex {
     return plan.derivedFrom === undefined ? givenStep(base, step) : undefined
   }
 }
-
-/** The ids of those that have a place. */
-const placedIds = memo((parts: readonly Part[]): ReadonlySet<string> => new Set(parts.filter((part) => !isLoose(part)).map(({ id }) => id)))
 
 const copyIndex = memo((copies: readonly Copy[]): ReadonlyMap<string, Copy> => new Map(copies.map((copy) => [copy.id, copy])))
 

@@ -1,16 +1,5 @@
+import { ENGLISH, type Words } from '../language'
 import type { GivenStep, Photo, StepNoteKind } from '../model'
-
-/** What stands before a note, by what it is for. */
-export const NOTE_WORDS: Readonly<Record<StepNoteKind, string>> = {
-  note: 'Note',
-  caution: 'Take care',
-  align: 'Stands so first',
-  try: 'Try it now',
-  tune: 'If it does not work',
-  'same-way': 'All the same way',
-  aside: 'Set aside',
-  hold: 'Hold while pressing',
-}
 
 /**
  * A sign of our own for each kind, drawn as strokes in a square of 24 units, as the path data of SVG and PDF: a sheet; a triangle; two
@@ -27,6 +16,9 @@ export const NOTE_SIGNS: Readonly<Record<StepNoteKind, string>> = {
   hold: 'M9 6H15V18H9ZM1 12H7M4.5 9L7.5 12L4.5 15M23 12H17M19.5 9L16.5 12L19.5 15',
 }
 
+/** What stands before a note, by what it is for. */
+export const noteTitle = (kind: StepNoteKind, { say }: Words = ENGLISH): string => say(`note.${kind}`)
+
 /** A note as it stands in a booklet: behind the sign of its kind, with what it is for. */
 export interface StepSign {
   readonly kind: StepNoteKind
@@ -34,14 +26,17 @@ export interface StepSign {
 }
 
 /** What is said of a step, and shown: note and caution, every other note with what it is for, all that can hurt, photos. */
-export function notesOfStep({ note = '', caution = '', notes = [], photos = [] }: GivenStep = {}): {
+export function notesOfStep(
+  { note = '', caution = '', notes = [], photos = [] }: GivenStep = {},
+  words: Words = ENGLISH,
+): {
   readonly note: string
   readonly caution: string
   readonly signs: readonly StepSign[]
   readonly cautions: readonly string[]
   readonly photos: readonly Photo[]
 } {
-  const signs = notes.map(({ kind, text }): StepSign => ({ kind, text: `${NOTE_WORDS[kind]}: ${text}` }))
+  const signs = notes.map(({ kind, text }): StepSign => ({ kind, text: words.say('note.told', { title: noteTitle(kind, words), text }) }))
   const cautions = [caution, ...notes.filter(({ kind }) => kind === 'caution').map(({ text }) => text)].filter((text) => text !== '')
   return { note, caution, signs, cautions, photos }
 }

@@ -1,54 +1,63 @@
 import { total } from '../count'
+import { ENGLISH, type Words } from '../language'
 import type { Move, PlanStep } from '../plan'
 import { directionFromText, opposite } from '../space'
-import { fromWords, listInWords } from '../words'
+import { fromWords } from '../words'
 import type { Join } from './pages'
 
-const SIDES = ['', 'from behind, on the right', 'from behind, on the left', 'from the front, on the left'] as const
+type ViewKey = '0' | '1' | '2' | '3' | '4' | '5' | '6' | '7'
+const fromSide = (view: number, { say }: Words): string => say(`view.from.${String(view & 7) as ViewKey}`)
 
 /** Where the viewer of an inset stands. */
-export const insetWords = (view: number): string => `The small picture is ${sideOf(view)}`
-
-/** "seen from behind, on the left", the usual side too. */
-const sideOf = (view: number): string => (seenFromWords(view) || 'Seen from the front, on the right').replace(/^S/, 's')
+export const insetWords = (view: number, words: Words = ENGLISH): string => words.say('view.small', { from: fromSide(view, words) })
 
 /** Where the viewer of a view stands, in words; empty for the usual place: in front, on the right, looking down. */
-export function seenFromWords(view: number): string {
-  const side = SIDES[view & 3]!
-  if (view < 4) return side === '' ? '' : `Seen ${side}`
-  return side === '' ? 'Seen from below' : `Seen from below, ${side}`
-}
+export const seenFromWords = (view: number, words: Words = ENGLISH): string =>
+  view === 0 ? '' : words.say('view.seen', { from: fromSide(view, words) })
 
 /** Told in the step before, where the picture of the next is seen from another side; else empty. */
-export const aheadWords = (view: number, next: number): string =>
-  next === view ? '' : `The next picture is ${sideOf(next)}${next === 0 ? ', again' : ''}`
+export const aheadWords = (view: number, next: number, words: Words = ENGLISH): string =>
+  next === view ? '' : words.say(next === 0 ? 'view.nextAgain' : 'view.next', { from: fromSide(next, words) })
 
 /** What goes in by `-z` comes from above. */
-const sideWords = (direction: Move['direction']): string =>
-  typeof direction === 'string' ? fromWords(opposite(directionFromText(direction)!)) : 'along its joint'
+const sideWords = (direction: Move['direction'], words: Words): string =>
+  typeof direction === 'string' ? fromWords(opposite(directionFromText(direction)!), words) : words.say('step.alongJoint')
 
-const wayWords = ({ direction, press }: Move): string =>
-  `${sideWords(direction)}${press === undefined ? '' : ', lifted a little, and press it home'}`
+const wayWords = ({ direction, press }: Move, words: Words): string => {
+  const way = sideWords(direction, words)
+  return press === undefined ? way : words.say('step.pressed', { way })
+}
 
 /** What is done with a finished section: the act on its own, and with the section's name. */
-export function joinWords({ label, name, mirrored, count, standsApart }: Join): { readonly act: string; readonly whole: string } {
-  const what = `${count > 1 ? `${count} of ` : ''}section ${label}`
-  const act = standsApart ? `Put ${what} in place` : `Join ${what}`
-  return { act, whole: `${act}, ${name}${mirrored ? ', mirrored' : ''}` }
+export function joinWords(
+  { label, name, mirrored, count, standsApart }: Join,
+  words: Words = ENGLISH,
+): { readonly act: string; readonly named: string; readonly whole: string } {
+  const act = words.count(standsApart ? 'join.place' : 'join.act', count, { label })
+  const asIs = (text: string): string => (mirrored ? words.say('join.mirrored', { text }) : text)
+  return { act, named: asIs(name), whole: asIs(words.say('join.named', { act, name })) }
+}
+
+/** What is said of a step in one breath. */
+export interface SpokenStep {
+  readonly label: string
+  readonly step: PlanStep
+  readonly joins: readonly Join[]
+  /** What to do with the work before; else empty. */
+  readonly turn: string
 }
 
 /** A step in words, for ears and for those who print without pictures. */
-export function spokenStep(label: string, step: PlanStep, joins: readonly Join[], turn: string): string {
+export function spokenStep({ label, step, joins, turn }: SpokenStep, words: Words = ENGLISH): string {
   const pieces = total(step.callout)
-  const ways = [...new Set(step.moves.map(wayWords))]
-  const sentences = [`Step ${label}.`]
+  const ways = [...new Set(step.moves.map((move) => wayWords(move, words)))]
+  const sentences = [words.say('step.said', { label })]
   if (turn !== '') sentences.push(`${turn}.`)
-  if (pieces > 0) sentences.push(`Add ${pieces === 1 ? 'one piece' : `${pieces} pieces`} ${listInWords(ways)}.`)
+  if (pieces > 0) sentences.push(words.count('step.add', pieces, { ways: words.list(ways) }))
   for (const join of joins) {
-    const what = `${join.count > 1 ? `${join.count} times section` : 'section'} ${join.label}, ${join.name}`
-    const said = `${what}${join.mirrored ? ', mirrored' : ''}`
-    sentences.push(join.standsApart ? `Put ${said} in place: it stands by itself.` : `Join ${said}.`)
+    const { whole } = joinWords(join, words)
+    sentences.push(join.standsApart ? words.say('join.standsApart', { text: whole }) : `${whole}.`)
   }
-  if (step.rests.length > 0) sentences.push('Some parts lie loose on the table until the next steps hold them.')
+  if (step.rests.length > 0) sentences.push(words.say('step.loose'))
   return sentences.join(' ')
 }

@@ -1,3 +1,5 @@
+import { catalogueIn } from '../catalogue'
+import { ENGLISH, type Words } from '../language'
 import { catalogueOf, sectionsById, type ModelDocument } from '../model'
 import { baseSection, plansById, type SectionPlan } from '../plan'
 
@@ -12,6 +14,7 @@ export function pathWords(
   { model, sections }: { readonly model: ModelDocument; readonly sections: readonly SectionPlan[] },
   plan: SectionPlan,
   path: string,
+  words: Words = ENGLISH,
 ): TouchedThing {
   const ids = path.split('/')
   const base = baseSection(plan, plansById(sections))?.id ?? plan.id
@@ -24,11 +27,14 @@ export function pathWords(
     if (section) within.push(section.name)
   }
   const part = section?.parts?.find(({ id }) => id === ids[ids.length - 1])
-  const { shapes, colours } = catalogueOf(model)
+  const { shapes, colours } = catalogueIn(catalogueOf(model), words)
   const piece = part
-    ? `${shapes.get(part.shape)?.title ?? part.shape}, ${(colours.get(part.colour)?.name ?? part.colour).toLowerCase()}`
+    ? `${shapes.get(part.shape)?.title ?? part.shape}, ${words.within(colours.get(part.colour)?.name ?? part.colour)}`
     : path
-  return { title: within.length > 0 ? `${piece}, of ${within.join(', ')}` : piece, ...(step < 0 ? {} : { step }) }
+  return {
+    title: within.length > 0 ? words.say('touched.within', { piece, within: within.join(', ') }) : piece,
+    ...(step < 0 ? {} : { step }),
+  }
 }
 
 /** The step that brings a part or copy, itself or inside a derived section; −1 where none does. */

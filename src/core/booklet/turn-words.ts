@@ -1,14 +1,8 @@
+import { ENGLISH, type Words } from '../language'
 import { apply, directionOf, NO_TURN, turnFromText, TURNS, turnText, transpose, type Turn } from '../space'
 
 /** What a builder does so that a side of the model comes to lie on the table, by that side. */
-const LAID: Readonly<Record<number, string>> = {
-  0: 'Lay the work on its right side',
-  1: 'Lay the work on its left side',
-  2: 'Lay the work on its back',
-  3: 'Lay the work on its front',
-  4: 'Turn the work upside down',
-  5: 'Set the work on its foot',
-}
+const LAID = ['right', 'left', 'back', 'front', 'over', 'foot'] as const
 
 /** How the work lies when that side of the model is on the table. */
 const LIES: Readonly<Record<number, string>> = {
@@ -41,11 +35,11 @@ export const layingOf = (turn: string | undefined): Laying =>
   LAYINGS.find(({ words }) => words === LIES[sideOnTable((turn === undefined ? undefined : turnFromText(turn)) ?? NO_TURN)])!
 
 /** A turn of the work, as the plan writes it, in words; empty where the work stays as it lies. */
-export function turnWords(turn: string | undefined): string {
+export function turnWords(turn: string | undefined, { say }: Words = ENGLISH): string {
   const known = turn === undefined ? undefined : turnFromText(turn)
   if (known === undefined) return ''
   const matrix = TURNS[known]!
   const down = sideOnTable(known)
   const isTurnedRound = down === 5 && matrix[0] !== 1
-  return isTurnedRound ? 'Turn the work round on the table' : LAID[down]!
+  return say(`turn.${isTurnedRound ? 'round' : LAID[down]!}`)
 }

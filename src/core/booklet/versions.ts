@@ -1,11 +1,11 @@
+import { wordsIn, type Words } from '../language'
 import { memo } from '../memo'
 import { asBuilt, copiesOf, documentOfVersion, partsOf, sectionsById, type ModelDocument, type Section, type VersionChoice } from '../model'
 import type { PlanStep } from '../plan'
-import { listInWords } from '../words'
 import type { BookletSource } from './pages'
 import type { VersionDocument, VersionName } from './version-name'
 
-/** What builders are told of the model as its options say. */
+/** The name in a bundle of the model as its options say; what builders read is in their language. */
 const AS_DESIGNED = 'As designed'
 
 /**
@@ -43,7 +43,8 @@ export function versionWords(source: BookletSource, base: Section, step: PlanSte
   }
   const like = versions.filter(isLike)
   if (like.length === versions.length) return ''
-  return `Built so in ${listInWords([shows, ...like].map(({ name }) => `“${name}”`))} only.`
+  const words = wordsIn(source.language)
+  return words.say('version.only', { names: words.list([shows, ...like].map((version) => versionTitle(version, words))) })
 }
 
 /** What each thing of each section is, by the id of the section and its own. */
@@ -59,11 +60,16 @@ const sectionContent = memo(
     ]),
 )
 
+/** A version's name; the designer's own model has none of its own. */
+export const versionName = ({ id, name }: VersionName, { say }: Words): string =>
+  id === '' && name === AS_DESIGNED ? say('version.plain') : name
+const versionTitle = (version: VersionName, words: Words): string => words.quote(versionName(version, words))
+
 /** What a cover says of the versions in its booklet, and of the one whose steps follow. */
-export function coverOfVersions({ shows, versions = [] }: BookletSource): string[] {
+export function coverOfVersions({ shows, versions = [], language }: BookletSource): string[] {
   if (!shows || versions.length === 0) return []
-  const names = listInWords([shows, ...versions].map(({ name }) => `“${name}”`))
-  return [
-    `There are ${versions.length + 1} versions of it: ${names}. These are the steps of “${shows.name}”; what is built so in some only says so.`,
-  ]
+  const words = wordsIn(language)
+  const title = (version: VersionName): string => versionTitle(version, words)
+  const names = words.list([shows, ...versions].map(title))
+  return [words.say('cover.versions', { count: versions.length + 1, names, name: title(shows) })]
 }

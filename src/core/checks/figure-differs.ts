@@ -1,4 +1,4 @@
-import { SLOT_WORDS, SLOTS, slotPartId, withFigure, type Slot } from '../figure'
+import { slotTitle, SLOTS, slotPartId, withFigure, type Slot } from '../figure'
 import { catalogueOf, copiesOf, partsOf, sectionsById, type FigureOption, type FigureRecipe, type ModelDocument, type Part } from '../model'
 import { listInWords } from '../words'
 import { defineCheck, type Trouble, type WayOut } from './check'
@@ -79,7 +79,7 @@ function wordsOf({ slot, option, part }: Difference, model: ModelDocument): stri
   const { shapes, colours } = catalogueOf(model)
   const piece = ({ shape, colour }: Pick<FigureOption, 'shape' | 'colour'>): string =>
     `${shapes.get(shape)?.title ?? shape} in ${colours.get(colour)?.name ?? colour}`
-  const place = slot ? `${SLOT_WORDS[slot].toLowerCase()}: ` : ''
+  const place = slot ? `${slotTitle(slot).toLowerCase()}: ` : ''
   if (option && part) return `${place}${piece(part)} instead of ${piece(option)}`
   return option ? `${place}no ${piece(option)}` : `${piece(part!)} is in no slot`
 }

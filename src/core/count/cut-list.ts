@@ -1,5 +1,5 @@
+import { ENGLISH, type Words } from '../language'
 import { isByLength, type Catalogue } from '../catalogue'
-import { plural } from '../words'
 import { type PieceCount } from './count'
 
 /** What is cut from one roll: how often which length, the longest first, and how much in all. */
@@ -30,11 +30,10 @@ export function cutLists(pieces: readonly PieceCount[]): CutList[] {
 }
 
 /** "Tube, black: 2 pieces of 80 mm, 4 of 50 mm; 360 mm in all." A line for each roll. */
-export const cutLines = (pieces: readonly PieceCount[], { shapes, colours }: Catalogue): string[] =>
+export const cutLines = (pieces: readonly PieceCount[], { shapes, colours }: Catalogue, words: Words = ENGLISH): string[] =>
   cutLists(pieces).map(({ shape, colour, cuts, total }) => {
-    const named = `${shapes.get(shape)?.title ?? shape}, ${(colours.get(colour)?.name ?? colour).toLowerCase()}`
-    const words = cuts.map(({ length, count }, i) => `${i === 0 ? plural(count, 'piece') : String(count)} of ${mm(length)} mm`)
-    return `${named}: ${words.join(', ')}; ${mm(total)} mm in all.`
+    const piece = `${shapes.get(shape)?.title ?? shape}, ${words.within(colours.get(colour)?.name ?? colour)}`
+    const mm = (length: number): string => words.number(Number(length.toFixed(1)))
+    const each = cuts.map(({ length, count }, i) => words.count(i === 0 ? 'cut.first' : 'cut.next', count, { length: mm(length) }))
+    return words.say('cut.line', { piece, cuts: each.join(', '), total: mm(total) })
   })
-
-const mm = (length: number): string => String(Number(length.toFixed(1)))

@@ -1,3 +1,4 @@
+import { ENGLISH, type Words } from '../language'
 import { massOf, type Catalogue } from '../catalogue'
 import { memo } from '../memo'
 import { buildingOrder, catalogueOf, copiesOf, partsOf, sectionsById, shapeOfPart, type ModelDocument } from '../model'
@@ -34,7 +35,7 @@ export const sectionMasses = memo((model: ModelDocument): ReadonlyMap<string, Ma
 })
 
 /** "about 12 g (10 to 14)". */
-export function massWords({ grams, low, high }: Mass): string {
-  const figure = (value: number): string => (value < 10 ? value.toFixed(1) : String(Math.round(value)))
-  return `about ${figure(grams)} g (${figure(low)} to ${figure(high)})`
+export function massWords({ grams, low, high }: Mass, { say, number }: Words = ENGLISH): string {
+  const figure = (value: number): string => (value < 10 ? number(value, 1) : number(Math.round(value)))
+  return say('mass.about', { grams: figure(grams), low: figure(low), high: figure(high) })
 }

@@ -1,3 +1,4 @@
+import { ENGLISH, type Words } from '../language'
 import type { Catalogue } from '../catalogue'
 import { partsByPiece } from '../count'
 import type { ModelDocument } from '../model'
@@ -98,12 +99,21 @@ export const sheetRows = (lines: readonly SheetLine[], { shapes, colours }: Cata
 export const sheetTable = (lines: readonly SheetLine[], catalogue: Catalogue): string =>
   tableText(HEADER, sheetRows(lines, catalogue).slice(1))
 
-export const colourTitle = (id: string, colours: Catalogue['colours']): string =>
-  id === ANY_COLOUR ? 'Any colour' : (colours.get(id)?.name ?? id)
+export const colourTitle = (id: string, colours: Catalogue['colours'], { say }: Words = ENGLISH): string =>
+  id === ANY_COLOUR ? say('piece.anyColour') : (colours.get(id)?.name ?? id)
 
 /** "Plate 1 × 4, blue", "Tube, 80 mm, black". */
-export const pieceTitle = ({ shape, colour, lengthMm }: Omit<DeskPiece, 'count'>, { shapes, colours }: Catalogue): string =>
-  `${shapes.get(shape)?.title ?? shape}${lengthMm === undefined ? '' : `, ${lengthMm} mm`}${colour === ANY_COLOUR ? '' : `, ${colourTitle(colour, colours).toLowerCase()}`}`
+export const pieceTitle = (
+  { shape, colour, lengthMm }: Omit<DeskPiece, 'count'>,
+  { shapes, colours }: Catalogue,
+  words: Words = ENGLISH,
+): string =>
+  [
+    shapes.get(shape)?.title ?? shape,
+    ...(lengthMm === undefined ? [] : [`${words.number(lengthMm)} mm`]),
+    ...(colour === ANY_COLOUR ? [] : [words.within(colourTitle(colour, colours, words))]),
+  ].join(', ')
 
 /** "4 × Plate 1 × 4, blue". */
-export const pieceLine = (piece: DeskPiece, catalogue: Catalogue): string => `${piece.count} × ${pieceTitle(piece, catalogue)}`
+export const pieceLine = (piece: DeskPiece, catalogue: Catalogue, words: Words = ENGLISH): string =>
+  `${piece.count} × ${pieceTitle(piece, catalogue, words)}`

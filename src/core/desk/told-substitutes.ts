@@ -1,3 +1,4 @@
+import { ENGLISH, type Words } from '../language'
 import type { Catalogue } from '../catalogue'
 import type { NamedSubstitute } from '../model'
 import { deskKey, type DeskPiece } from './piece'
@@ -18,8 +19,8 @@ export const substituteKey = ({ for: piece, use }: Pick<NamedSubstitute, 'for' |
   [piece, ...use].map(deskKey).join('\n\n')
 
 /** One line for each, for builders: "1 × Plate 1 × 4, blue, or 2 × Plate 1 × 2, blue: 2 pieces in a row, with a seam between them." */
-export const substituteLines = (substitutes: readonly NamedSubstitute[], catalogue: Catalogue): string[] =>
+export const substituteLines = (substitutes: readonly NamedSubstitute[], catalogue: Catalogue, words: Words = ENGLISH): string[] =>
   substitutes.map(({ for: piece, use, consequence }) => {
-    const instead = use.map((each) => pieceLine(each, catalogue)).join(' and ')
-    return `${pieceLine(piece, catalogue)}, or ${instead}: ${consequence}`
+    const instead = words.list(use.map((each) => pieceLine(each, catalogue, words)))
+    return words.say('piece.or', { piece: pieceLine(piece, catalogue, words), instead, consequence })
   })

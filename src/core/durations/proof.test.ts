@@ -113,7 +113,7 @@ describe('a proof build', () => {
 
 describe('durations in words', () => {
   it('are as exact as anybody knows them', () => {
-    expect([0.4, 1, 44.6, 60, 63, 200, 119].map(minutesWords)).toEqual([
+    expect([0.4, 1, 44.6, 60, 63, 200, 119].map((minutes) => minutesWords(minutes))).toEqual([
       'less than a minute',
       '1 minute',
       '45 minutes',

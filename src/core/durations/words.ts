@@ -1,19 +1,20 @@
+import { ENGLISH, type Words } from '../language'
 import { plural } from '../words'
 import type { Durations, Minutes } from './durations'
 import { median } from './fit'
 
 /** "45 minutes", "3 hours 20 minutes": to five minutes from an hour on, since nobody knows it better. */
-export function minutesWords(minutes: number): string {
-  if (minutes < 1) return 'less than a minute'
-  if (minutes < 60) return plural(Math.round(minutes), 'minute')
+export function minutesWords(minutes: number, { say, count }: Words = ENGLISH): string {
+  if (minutes < 1) return say('duration.least')
+  if (minutes < 60) return count('count.minutes', Math.round(minutes))
   const whole = Math.round(minutes / 5) * 5
   const rest = whole % 60
-  return `${plural(Math.floor(whole / 60), 'hour')}${rest === 0 ? '' : ` ${plural(rest, 'minute')}`}`
+  return `${count('count.hours', Math.floor(whole / 60))}${rest === 0 ? '' : ` ${count('count.minutes', rest)}`}`
 }
 
 /** "about 3 hours 20 minutes, between 2 hours and 5 hours 30 minutes". */
-export const rangeWords = ({ minutes, low, high }: Minutes): string =>
-  `about ${minutesWords(minutes)}, between ${minutesWords(low)} and ${minutesWords(high)}`
+export const rangeWords = ({ minutes, low, high }: Minutes, words: Words = ENGLISH): string =>
+  words.say('duration.range', { middle: minutesWords(minutes, words), low: minutesWords(low, words), high: minutesWords(high, words) })
 
 /** What a duration rests on, as a sentence. */
 export function basisWords({ logs, steps, medianError }: Durations['basis']): string {

@@ -2,7 +2,7 @@ import type { Catalogue, Connector, Shape } from '../catalogue'
 import { Fault } from '../fault'
 import type { Copy, FigureLimb, FigureOption, FigureRecipe, ModelDocument, Part, Section } from '../model'
 import { add, DIRECTION_VECTORS, scale, subtract, type Vec } from '../space'
-import { HANGS, LIMBS, NEEDED, SLOT_WORDS, SLOTS, type Slot } from './recipe'
+import { HANGS, LIMBS, NEEDED, slotTitle, SLOTS, type Slot } from './recipe'
 
 /** The piece that the designer publishes for a slot; undefined where it is left empty. */
 function chosenOption(recipe: FigureRecipe, slot: Slot): FigureOption | undefined {
@@ -25,7 +25,7 @@ interface Placed {
  */
 function figureSections(recipe: FigureRecipe, catalogue: Catalogue): Section[] {
   for (const slot of NEEDED) {
-    if (!chosenOption(recipe, slot)) throw new Fault('empty-slot', `A figure needs ${SLOT_WORDS[slot].toLowerCase()}.`, { place: slot })
+    if (!chosenOption(recipe, slot)) throw new Fault('empty-slot', `A figure needs ${slotTitle(slot).toLowerCase()}.`, { place: slot })
   }
   return new FigureBuilder(recipe, catalogue).build()
 }
@@ -129,7 +129,7 @@ class FigureBuilder {
     const made = this.partFor(slot, [0, 0, 0])
     if (made) limb.parts.push(made.part)
     const [next, ...rest] = more
-    if (next && isLimb(next) && (this.recipe.pose?.[next] ?? 0) !== 0) this.hangMoving(next, SLOT_WORDS[next], rest, limb)
+    if (next && isLimb(next) && (this.recipe.pose?.[next] ?? 0) !== 0) this.hangMoving(next, slotTitle(next), rest, limb)
     else for (const each of more) this.hang(each, limb.parts)
     const id = `${this.recipe.section}-${slotPartId(slot)}`
     this.sections.push(sectionOf(id, `${this.recipe.name}, ${name.toLowerCase()}`, limb))
@@ -170,7 +170,7 @@ export const slotPartId = (slot: Slot): string => slot.replace(/[A-Z]/g, (letter
 function connector(shape: Shape, kind: Connector['kind'], number: number, slot: Slot): Connector {
   const found = shape.connectors.filter((each) => each.kind === kind)[number - 1]
   if (found) return found
-  throw new Fault('no-such-connector', `“${shape.title}” cannot be used for ${SLOT_WORDS[slot].toLowerCase()}: it has no ${kind}.`, {
+  throw new Fault('no-such-connector', `“${shape.title}” cannot be used for ${slotTitle(slot).toLowerCase()}: it has no ${kind}.`, {
     place: slot,
     wayOut: 'Choose a piece made for it.',
   })

@@ -1,25 +1,11 @@
+import { ENGLISH, type Words } from '../language'
 import type { ConnectorKind } from '../catalogue'
 import { FIGURE_LIMBS, FIGURE_SLOTS, type FigureSlot } from '../model'
 
 export const SLOTS = FIGURE_SLOTS
 export type Slot = FigureSlot
 
-export const SLOT_WORDS: Readonly<Record<Slot, string>> = {
-  legs: 'Legs or hips',
-  legLeft: 'Left leg',
-  legRight: 'Right leg',
-  torso: 'Torso',
-  armLeft: 'Left arm',
-  armRight: 'Right arm',
-  handLeft: 'Left hand',
-  handRight: 'Right hand',
-  head: 'Head',
-  headwear: 'Headwear',
-  neck: 'Round the neck',
-  back: 'On the back',
-  heldLeft: 'Held in the left hand',
-  heldRight: 'Held in the right hand',
-}
+export const slotTitle = (slot: Slot, { say }: Words = ENGLISH): string => say(`slot.${slot}`)
 
 /** Slots without which there is no figure. */
 export const NEEDED: readonly Slot[] = ['legs', 'torso', 'head']

@@ -1,17 +1,26 @@
+import { ENGLISH, type Words } from '../language'
 import type { Catalogue } from '../catalogue'
 import type { FigureOption, FigureRecipe } from '../model'
-import { SLOT_WORDS, SLOTS } from './recipe'
+import { SLOTS, slotTitle } from './recipe'
 
-const CLOSENESS = ['far from it', 'rather far from it', 'near it', 'very near it', 'the very piece'] as const
+const CLOSENESS = ['figure.closeness.1', 'figure.closeness.2', 'figure.closeness.3', 'figure.closeness.4', 'figure.closeness.5'] as const
 
 /** "Figure cap in Navy, very near it, from the blue ferry, 0.40 EUR, looks older". */
-export function optionWords(option: FigureOption, { shapes, colours }: Catalogue, currency = ''): string {
-  const piece = `${shapes.get(option.shape)?.title ?? option.shape} in ${colours.get(option.colour)?.name ?? option.colour}`
+export function optionWords(
+  option: FigureOption,
+  { shapes, colours }: Catalogue,
+  { currency = '', words = ENGLISH }: { readonly currency?: string | undefined; readonly words?: Words } = {},
+): string {
+  const { say, number } = words
+  const piece = say('piece.inColour', {
+    piece: shapes.get(option.shape)?.title ?? option.shape,
+    colour: colours.get(option.colour)?.name ?? option.colour,
+  })
   return [
     piece,
-    option.closeness === undefined ? '' : CLOSENESS[option.closeness - 1]!,
-    option.donor ? `from ${option.donor}` : '',
-    option.price === undefined ? '' : `${option.price.toFixed(2)} ${currency}`.trim(),
+    option.closeness === undefined ? '' : say(CLOSENESS[option.closeness - 1]!),
+    option.donor ? say('figure.from', { donor: option.donor }) : '',
+    option.price === undefined ? '' : `${number(option.price, 2)} ${currency}`.trim(),
     option.note ?? '',
   ]
     .filter((text) => text !== '')
@@ -19,14 +28,20 @@ export function optionWords(option: FigureOption, { shapes, colours }: Catalogue
 }
 
 /** One line for each alternative that a figure's builder may take instead of what is published. */
-export function alternativeLines(figures: readonly FigureRecipe[], catalogue: Catalogue): string[] {
+export function alternativeLines(figures: readonly FigureRecipe[], catalogue: Catalogue, words: Words = ENGLISH): string[] {
   return figures.flatMap((figure) =>
     SLOTS.flatMap((slot) => {
       const entry = figure.slots[slot]
       return (entry?.options ?? []).flatMap((option, i) =>
         i === (entry?.chosen ?? 0)
           ? []
-          : [`${figure.name}, ${SLOT_WORDS[slot].toLowerCase()}: ${optionWords(option, catalogue, figure.currency)}`],
+          : [
+              words.say('figure.line', {
+                figure: figure.name,
+                slot: words.within(slotTitle(slot, words)),
+                option: optionWords(option, catalogue, { currency: figure.currency, words }),
+              }),
+            ],
       )
     }),
   )

@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { CONNECTOR_KINDS } from '../catalogue'
+import { LANGUAGES } from '../language'
 import { STUD_PITCH, turnFromText } from '../space'
 import { LIMITS } from './limits'
 import { TECHNIQUE_IDS, TECHNIQUE_POLICIES, VERDICTS } from './techniques'
@@ -311,6 +312,7 @@ export const modelSchema = Joi.object({
     withoutDecals: Joi.boolean(),
     people: Joi.number().integer().min(1).max(20),
     difficulty: Joi.valid(...DIFFICULTIES),
+    language: Joi.valid(...LANGUAGES),
     errata: notes,
     credits: notes,
     terms: notes,

@@ -1,5 +1,6 @@
 import { memo } from '../memo'
 import type { Colour, ConnectorKind, OwnShape } from '../catalogue'
+import type { Language } from '../language'
 import type { MirrorAxis, Vec } from '../space'
 import type { ToldTechniques } from './techniques'
 
@@ -74,6 +75,8 @@ export interface BookletWishes extends AskedLayout {
   /** How many build it together, where it is meant for several. */
   readonly people?: number
   readonly difficulty?: Difficulty
+  /** In which it speaks to builders; English where nothing is said. */
+  readonly language?: Language
   /** What was put right since it was first published, a line each. */
   readonly errata?: string
   readonly credits?: string

@@ -1,3 +1,4 @@
+import { ENGLISH, type Words } from '../language'
 import {
   apply,
   cornersOf,
@@ -43,11 +44,13 @@ export const turnedBy = ({ turn, lift }: FreeView, by: FreeView): FreeView => ({
 /** The same from below, or from above again. */
 export const turnedOver = ({ turn, lift }: FreeView): FreeView => ({ turn, lift: -lift || -USUAL_VIEW.lift })
 
-const SIDES = ['front and right', 'back and right', 'back and left', 'front and left'] as const
+type SideKey = '0' | '1' | '2' | '3' | '4' | '5' | '6' | '7'
 
 /** Where the viewer stands, in words: "From above, front and right". */
-export const freeViewWords = ({ turn, lift }: FreeView): string =>
-  `${lift >= 0 ? 'From above' : 'From below'}, ${SIDES[Math.floor((((turn % 360) + 360) % 360) / 90)]!}`
+export function freeViewWords({ turn, lift }: FreeView, { say }: Words = ENGLISH): string {
+  const quarter = Math.floor((((turn % 360) + 360) % 360) / 90)
+  return say(`turnedView.${String(lift >= 0 ? quarter : quarter + 4) as SideKey}`)
+}
 
 /** A corner view, to be turned on from there. */
 export const freeViewOf = (view: ViewNumber): FreeView => ({

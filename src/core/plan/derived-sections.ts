@@ -1,12 +1,9 @@
 import type { Move, SectionPlan } from './types'
 
 /** Derived sections are numbered within the section of the document that they are made of. */
-const MARK = '~'
+export const MARK = '~'
 
 export const derivedId = (base: string, number: number): string => `${base}${MARK}${number}`
-
-/** What a derived section is called. @param name of what it is made of */
-export const derivedName = (name: string, base: string, id: string): string => `${name}, unit ${id.slice(base.length + MARK.length)}`
 
 /** The id of the section of the document that a derived one is made of; an id of the document stays as it is. */
 export const baseOfDerived = (id: string): string => id.replace(/(~\d+)+$/, '')

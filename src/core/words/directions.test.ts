@@ -11,7 +11,7 @@ describe('directions in words', () => {
     expect(words['+z']).toEqual(['from above', 'upward'])
   })
   it('are all told apart', () => {
-    expect(new Set(DIRECTIONS.map(fromWords)).size).toBe(6)
-    expect(new Set(DIRECTIONS.map(towardsWords)).size).toBe(6)
+    expect(new Set(DIRECTIONS.map((d) => fromWords(d))).size).toBe(6)
+    expect(new Set(DIRECTIONS.map((d) => towardsWords(d))).size).toBe(6)
   })
 })

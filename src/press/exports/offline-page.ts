@@ -1,4 +1,5 @@
-import { writeHtml } from '../html'
+import { languageFile, LANGUAGES } from '@core/language'
+import { writeHtml, type LanguageFiles } from '../html'
 import type { BookletExport } from './booklet-export'
 
 export const offlinePage: BookletExport = {
@@ -7,6 +8,10 @@ export const offlinePage: BookletExport = {
   extension: '.html',
   mediaType: 'text/html',
   about: 'One file that opens anywhere, offline too, and can be followed step by step.',
-  write: async ({ bundle, aliases, assets }) =>
-    writeHtml(await assets.followPage(), { ...bundle, ...(aliases.length > 0 ? { names: aliases } : {}) }),
+  write: async ({ bundle, aliases, assets }) => {
+    const others = LANGUAGES.filter((language) => language !== 'en')
+    const files = await Promise.all(others.map(languageFile))
+    const languages = Object.fromEntries(others.map((language, i) => [language, files[i]])) as LanguageFiles
+    return writeHtml(await assets.followPage(), { ...bundle, ...(aliases.length > 0 ? { names: aliases } : {}) }, languages)
+  },
 }

@@ -1,3 +1,6 @@
+import { inOwnLanguage } from '@core/booklet'
+import { catalogueIn } from '@core/catalogue'
+import { wordsIn } from '@core/language'
 import { catalogueOf } from '@core/model'
 import type { BookletExport } from './booklet-export'
 
@@ -10,6 +13,7 @@ export const pieceList: BookletExport = {
   suffix: 'pieces',
   async write({ bundle, aliases }) {
     const { writePieceTable } = await import('@core/formats')
-    return writePieceTable(bundle.plan.inventory, catalogueOf(bundle.model), aliases)
+    const { language } = await inOwnLanguage(bundle)
+    return writePieceTable(bundle.plan.inventory, catalogueIn(catalogueOf(bundle.model), wordsIn(language)), aliases)
   },
 }

@@ -1,4 +1,4 @@
-import { spokenText } from '@core/booklet'
+import { inOwnLanguage, spokenText } from '@core/booklet'
 import type { BookletExport } from './booklet-export'
 
 export const spokenBooklet: BookletExport = {
@@ -8,5 +8,5 @@ export const spokenBooklet: BookletExport = {
   mediaType: 'text/plain',
   about: 'Every step with the place of each part, to be read aloud.',
   suffix: 'words',
-  write: ({ bundle }) => Promise.resolve(spokenText(bundle)),
+  write: async ({ bundle }) => spokenText(await inOwnLanguage(bundle)),
 }

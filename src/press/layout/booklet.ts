@@ -6,9 +6,10 @@ import {
   type InventoryPage,
   type MemberPage,
   type Page,
+  trayWords,
   type TrayPage,
 } from '@core/booklet'
-import { plural } from '@core/words'
+import type { Words } from '@core/language'
 import { Fault } from '@core/fault'
 import { paragraphs, fit } from '../type/lines'
 import { FlowColumn, type SheetPlace } from './column'
@@ -16,7 +17,6 @@ import type { LaidBooklet } from './items'
 import type { Sheet } from './sheet'
 import { ACCENT, ASPECT, FAINT, INK, type LayoutInput, type Typefaces } from './sheet'
 import { finishedSection, StepSheet } from './steps'
-import { trayWords } from './step-texts'
 
 /** Text that would begin lower than this goes on the next page, pt. */
 const FOOT = 70
@@ -51,7 +51,14 @@ export function layOut(input: LayoutInput, faces: Typefaces): LaidBooklet {
   layout.finish()
   const cover = input.pages.find((page) => page.kind === 'cover')
   const { sheets, bookmarks, elements } = layout
-  return { name: cover?.name ?? 'Booklet', designer: cover?.designer ?? '', sheets, bookmarks, structure: elements.root }
+  return {
+    name: cover?.name ?? input.words.say('page.booklet'),
+    designer: cover?.designer ?? '',
+    language: input.words.language,
+    sheets,
+    bookmarks,
+    structure: elements.root,
+  }
 }
 
 class BookletLayout extends StepSheet {
@@ -101,13 +108,14 @@ class BookletLayout extends StepSheet {
   }
 
   private cover(page: CoverPage): void {
+    const { say } = this.input.words
     this.newPage()
     this.bookmark(page.name)
     const column = this.isLying ? this.leftColumn() : this.pageColumn(this.top - 20)
     this.write(column, page.name, { size: 34, font: this.bold, role: 'H1' })
-    if (page.designer !== '') this.write(column, `Designed by ${page.designer}`, { size: 13, colour: FAINT })
+    if (page.designer !== '') this.write(column, say('cover.designedBy', { name: page.designer }), { size: 13, colour: FAINT })
     this.put({ kind: 'rectangle', x: this.margin, y: column.y - 4, width: 56, height: 3, fill: ACCENT })
-    this.picture(page.picture, this.coverPlace(column), { content: 'finished', alt: `${page.name}, finished.` })
+    this.picture(page.picture, this.coverPlace(column), { content: 'finished', alt: say('cover.finished', { name: page.name }) })
     column.take(30)
     this.facts(page, column)
     for (const caution of page.cautions) {
@@ -147,20 +155,14 @@ class BookletLayout extends StepSheet {
   }
 
   private facts({ facts: { parts, pieces, colours, steps, sections } }: CoverPage, column: FlowColumn): void {
-    const facts = [
-      [parts, 'parts'],
-      [pieces, 'different pieces'],
-      [colours, 'colours'],
-      [steps, 'steps'],
-      [sections, 'sections'],
-    ] as const
+    const facts = Object.entries({ parts, pieces, colours, steps, sections }) as [keyof CoverPage['facts'], number][]
     const inRow = Math.min(facts.length, Math.max(1, Math.floor(column.width / FACT_WIDTH)))
-    facts.forEach(([value, label], i) => {
+    facts.forEach(([key, value], i) => {
       const left = column.x + ((i % inRow) * column.width) / inRow
       const y = column.y - Math.floor(i / inRow) * FACT_LINE
       this.elements.inside('P', () => {
         this.text(String(value), left, y, { size: 18, font: this.bold })
-        this.text(label, left, y - 14, { size: 9.5, colour: FAINT })
+        this.text(this.input.words.count(`cover.${key}`, value), left, y - 14, { size: 9.5, colour: FAINT })
       })
     })
     column.take(Math.ceil(facts.length / inRow) * FACT_LINE + 4)
@@ -169,14 +171,15 @@ class BookletLayout extends StepSheet {
   /** To cut out and stick on the box: the name, the finished model, how much there is of it. */
   private label(page: CoverPage): void {
     this.newPage()
-    this.bookmark('Label for the box')
+    const { words: said } = this.input
+    this.bookmark(said.say('page.label'))
     const width = Math.min(LABEL.width, this.width - 2 * this.margin)
     const height = Math.min(LABEL.height, (width * LABEL.height) / LABEL.width)
     const y = this.height - this.margin - height
     this.put({ kind: 'rectangle', x: this.margin, y, width, height, line: INK, thickness: 1 })
     const picture = Math.min((height - 2 * LABEL.inner) / ASPECT, width / 2)
     const place = { x: this.margin + width - LABEL.inner - picture, y: y + (height - picture * ASPECT) / 2, width: picture }
-    this.picture(page.picture, place, { content: 'finished', alt: `${page.name}, finished.` })
+    this.picture(page.picture, place, { content: 'finished', alt: said.say('cover.finished', { name: page.name }) })
     const words = width - picture - 3 * LABEL.inner
     const name = fit(page.name, this.bold, 18, 3 * words)
     let line = y + height - LABEL.inner - 16
@@ -184,18 +187,19 @@ class BookletLayout extends StepSheet {
       line -= this.paragraph(text, { x: this.margin + LABEL.inner, y: line, width: words }, { size, font, ...(role ? { role } : {}) }) + 4
     }
     say(name, 18, this.bold, 'H2')
-    if (page.designer !== '') say(fit(`Designed by ${page.designer}`, this.regular, 10, 2 * words), 10)
+    if (page.designer !== '') say(fit(said.say('cover.designedBy', { name: page.designer }), this.regular, 10, 2 * words), 10)
     const { parts, pieces } = page.facts
-    say(`${plural(parts, 'part')}, ${plural(pieces, 'different piece')}`, 10)
+    say(countsOf(said, parts, pieces), 10)
   }
 
   /** The sections in their order; the numbers of their sheets are told when they are known. */
   private contentsSheet(): void {
     this.newPage()
-    this.bookmark('Contents')
+    const { words } = this.input
+    this.bookmark(words.say('page.contents'))
     const column = this.pageColumn()
-    this.write(column, 'Contents', { size: 22, font: this.bold, role: 'H2' }, 10)
-    const titles = this.input.pages.filter(({ kind }) => IN_CONTENTS.has(kind)).map(pageTitle)
+    this.write(column, words.say('page.contents'), { size: 22, font: this.bold, role: 'H2' }, 10)
+    const titles = this.input.pages.filter(({ kind }) => IN_CONTENTS.has(kind)).map((page) => pageTitle(page, words))
     this.elements.inside('L', () => {
       for (const title of titles) {
         column.need(FOOT)
@@ -212,43 +216,45 @@ class BookletLayout extends StepSheet {
   /** A model of a collection: its name over its picture, and all its pieces. */
   private member(page: MemberPage): void {
     this.newPage()
+    const { words } = this.input
     this.bookmark(page.name)
     const column = this.pageColumn(this.top - 8)
     this.write(column, page.name, { size: 26, font: this.bold, role: 'H2' })
     this.put({ kind: 'rectangle', x: this.margin, y: column.y, width: 56, height: 3, fill: ACCENT })
     column.take(18)
-    this.write(column, memberWords(page), { size: 10.5, colour: FAINT }, 8)
+    this.write(column, memberWords(page, words), { size: 10.5, colour: FAINT }, 8)
     const width = Math.min(column.width, (MOST_OF_MEMBER * this.height) / ASPECT)
     const place = { x: column.x + (column.width - width) / 2, y: column.y - width * ASPECT, width }
-    this.picture(page.picture, place, { content: 'finished', alt: `${page.name}, finished.` })
+    this.picture(page.picture, place, { content: 'finished', alt: words.say('cover.finished', { name: page.name }) })
     column.take(page.picture ? width * ASPECT + 24 : 12)
     column.need(FOOT + LIST_HEAD)
-    this.write(column, 'All its pieces', { size: 12, font: this.bold, role: 'H3' }, 10)
+    this.write(column, words.say('page.memberPieces'), { size: 12, font: this.bold, role: 'H3' }, 10)
     this.table(column, page.pieces)
   }
 
   private tray(page: TrayPage): void {
+    const { words: said } = this.input
     this.newPage()
     this.bookmark(sectionTitle(page))
     const width = Math.min(TRAY_PICTURE.width, TRAY_PICTURE.share * this.width)
     const low = this.height - this.margin - 4 - width * ASPECT
-    this.picture(page.picture, { x: this.width - this.margin - width, y: low, width }, finishedSection(page))
+    this.picture(page.picture, { x: this.width - this.margin - width, y: low, width }, finishedSection(page, said))
     const letter = 22 + 12 * page.letter.length
     this.text(page.letter, this.margin, this.top, { size: 26, font: this.bold, colour: ACCENT })
     const beside = { x: this.margin + letter, y: this.top, width: this.width - 2 * this.margin - width - letter - 12 }
     const named = this.paragraph(page.name, beside, { size: 22, font: this.bold, role: 'H2' })
     const words = { x: this.margin, y: this.top + 10 - named, width: beside.width + letter }
-    const said = this.paragraph(trayWords(page), words, { size: 10.5, colour: FAINT })
-    const column = this.pageColumn(Math.min(low, words.y - said) - 16)
+    const depth = this.paragraph(trayWords(page, said), words, { size: 10.5, colour: FAINT })
+    const column = this.pageColumn(Math.min(low, words.y - depth) - 16)
     const pieces = this.piecesOfSection(page)
     if (pieces.length > 0) {
-      this.text('The pieces for this section', this.margin, column.y, { size: 12, font: this.bold, role: 'H3' })
+      this.text(said.say('page.sectionPieces'), this.margin, column.y, { size: 12, font: this.bold, role: 'H3' })
       column.take(22)
       this.table(column, pieces)
     }
     if (page.mirroredPieces.length > 0) {
       column.need(120)
-      this.text('The pieces for its mirror image', this.margin, column.y - 10, { size: 12, font: this.bold, role: 'H3' })
+      this.text(said.say('page.mirroredPieces'), this.margin, column.y - 10, { size: 12, font: this.bold, role: 'H3' })
       column.take(32)
       this.table(column, page.mirroredPieces)
     }
@@ -260,35 +266,41 @@ class BookletLayout extends StepSheet {
 
   private figures(page: FiguresPage): void {
     this.newPage()
-    this.bookmark(pageTitle(page))
+    const { words } = this.input
+    this.bookmark(pageTitle(page, words))
     const column = this.pageColumn()
-    this.write(column, pageTitle(page), { size: 22, font: this.bold, role: 'H2' }, 8)
+    this.write(column, pageTitle(page, words), { size: 22, font: this.bold, role: 'H2' }, 8)
     for (const { name, picture, pieces, instead } of page.figures) {
       const width = Math.min(FIGURE_WIDTH, column.width)
       column.need(FOOT + LIST_HEAD + (picture ? width * ASPECT : 0))
       this.write(column, name, { size: 14, font: this.bold, role: 'H3' }, 4)
-      this.picture(picture, { x: column.x, y: column.y - width * ASPECT, width }, { content: 'finished', alt: `${name}, finished.` })
+      this.picture(
+        picture,
+        { x: column.x, y: column.y - width * ASPECT, width },
+        { content: 'finished', alt: words.say('cover.finished', { name }) },
+      )
       column.take(picture ? width * ASPECT + 16 : 8)
       this.table(column, pieces)
-      for (const line of instead) this.line10(`Instead, if you like: ${line}`, column)
+      for (const line of instead) this.line10(words.say('inventory.insteadLine', { line }), column)
       column.take(18)
     }
   }
 
   private inventory(page: InventoryPage): void {
     this.newPage()
-    this.bookmark(ALL_PIECES)
+    const { words } = this.input
+    const title = pageTitle(page, words)
+    this.bookmark(title)
     const column = this.pageColumn()
-    this.text(ALL_PIECES, this.margin, column.y, { size: 22, font: this.bold, role: 'H2' })
-    const words = `${page.parts} parts, ${page.pieces.length} different pieces`
-    this.text(words, this.margin, column.y - 18, { size: 10.5, colour: FAINT })
+    this.text(title, this.margin, column.y, { size: 22, font: this.bold, role: 'H2' })
+    this.text(countsOf(words, page.parts, page.pieces.length), this.margin, column.y - 18, { size: 10.5, colour: FAINT })
     column.take(46)
     this.table(column, page.pieces)
     const inRow = Math.max(1, Math.floor(column.width / COLOUR_WIDTH))
     const height = Math.ceil(page.colours.length / inRow) * COLOUR_LINE
     column.need(60 + height)
     column.take(20)
-    this.text('All colours', this.margin, column.y, { size: 14, font: this.bold, role: 'H3' })
+    this.text(words.say('page.colours'), this.margin, column.y, { size: 14, font: this.bold, role: 'H3' })
     column.take(20)
     this.colourList(page.colours, column, inRow)
     column.take(height)
@@ -323,7 +335,9 @@ class BookletLayout extends StepSheet {
   }
 }
 
-const ALL_PIECES = 'All pieces'
+/** How many parts there are, and of how many kinds. */
+const countsOf = ({ say, count }: Words, parts: number, pieces: number): string =>
+  say('inventory.counts', { parts: count('count.parts', parts), pieces: count('count.differentPieces', pieces) })
 /** Pages that the contents name. */
 const IN_CONTENTS: ReadonlySet<Page['kind']> = new Set(['tray', 'member', 'figures', 'inventory'])
 const sectionTitle = ({ letter, name }: TrayPage): string => `${letter} ${name}`

@@ -1,4 +1,5 @@
 import type { PictureContent, PictureRef } from '@core/booklet'
+import type { Language } from '@core/language'
 import type { PieceCount } from '@core/count'
 import type { PictureSize, PieceLook } from '@core/picture'
 import type { SetLine } from '../type/typeface'
@@ -107,6 +108,7 @@ export interface Bookmark {
 export interface LaidBooklet {
   readonly name: string
   readonly designer: string
+  readonly language: Language
   readonly sheets: readonly LaidSheet[]
   readonly bookmarks: readonly Bookmark[]
   readonly structure: Element

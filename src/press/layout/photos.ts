@@ -11,9 +11,10 @@ const LINE = 2.2
 export class PhotoSheet extends DecalSheet {
   /** A photo in a column, no wider and no higher than it may be, pt; one that cannot be printed is told in words. */
   protected photo(photo: Photo, column: FlowColumn, most: number): void {
+    const { say } = this.input.words
     const size = sizeToPrint(photo)
     if (!size) {
-      this.write(column, `A photo cannot be printed here: ${photo.alt || photo.file.slice(0, 80)}`, { size: 9, colour: FAINT }, 4)
+      this.write(column, say('page.noPhoto', { name: photo.alt || photo.file.slice(0, 80) }), { size: 9, colour: FAINT }, 4)
       return
     }
     const { quarters } = size
@@ -27,7 +28,7 @@ export class PhotoSheet extends DecalSheet {
       this.put({ kind: 'image', address: photo.file, quarters, ...frame })
       for (const mark of photo.marks ?? []) this.photoMark(mark, frame)
     }
-    this.elements.inside('Figure', put, [photo.alt || 'A photo', ...words].join('. '))
+    this.elements.inside('Figure', put, [photo.alt || say('page.photo'), ...words].join('. '))
     column.take(8)
     this.write(column, photo.alt, { size: 8.5, colour: FAINT, role: 'Caption' }, 4)
   }

@@ -10,6 +10,8 @@ const PIECE_PX = 3
 /** Of a piece's title: size, and from line to line. */
 const TITLE = 9
 const TITLE_LINE = 10
+/** Of a title in two lines: size, from line to line, and how high the first stands, pt. */
+const LONG_TITLE = { size: 8, line: 8.3, up: 10.5 } as const
 export const LINE = 30
 /** Between two columns of pieces, and the least width in which two can be read, pt. */
 const COLUMN_GAP = 20
@@ -71,20 +73,42 @@ export class PieceSheet extends Sheet {
     this.piecePicture(piece, look, x + 26, y - 10)
     const at = x + 31 + PIECE.width
     const title = `${letter === '' ? '' : `(${letter}) `}${this.titleOf(piece)}`
-    const lines = wraps ? this.titleLines(title, width) : [fit(title, this.regular, TITLE, width - (at - x))]
-    lines.forEach((line, i) => this.text(line, at, y + 4 - i * TITLE_LINE, { size: TITLE }))
-    const low = y - (lines.length - 1) * TITLE_LINE
+    const low = wraps ? this.wrappedTitle(title, { x: at, y, width }) : this.tableTitle(title, { x: at, y, width: width - (at - x) })
     const colour = colours.get(piece.colour)
     this.swatch(colour?.hex, { x: at, y: low - 6.5, width: 8 }, 6.5)
-    const hints = [colour?.name ?? piece.colour, this.input.beside?.('colour', piece.colour) ?? '', look.isSmaller ? 'drawn smaller' : '']
+    const hints = [
+      colour?.name ?? piece.colour,
+      this.input.beside?.('colour', piece.colour) ?? '',
+      look.isSmaller ? this.input.words.say('piece.drawnSmaller') : '',
+    ]
     const hint = hints.filter((word) => word !== '').join(', ')
     this.text(fit(hint, this.regular, 8, width - (at - x) - 12), at + 12, low - 6, { size: 8, colour: FAINT })
     this.rule(x, low - 10.5, width)
   }
 
+  /** A title that goes on in further lines. @returns where the line of its colour belongs */
+  private wrappedTitle(title: string, { x, y, width }: SheetPlace): number {
+    const lines = this.titleLines(title, width)
+    lines.forEach((line, i) => this.text(line, x, y + 4 - i * TITLE_LINE, { size: TITLE }))
+    return y - (lines.length - 1) * TITLE_LINE
+  }
+
+  /** A title in a row of a table, all of which are equally high: a long one stands in two smaller lines. */
+  private tableTitle(title: string, { x, y, width }: SheetPlace): number {
+    if (this.regular.widthOf(title, TITLE) <= width) {
+      this.text(title, x, y + 4, { size: TITLE })
+      return y
+    }
+    const { size, line, up } = LONG_TITLE
+    const [first = '', ...rest] = breakLines(title, (text) => this.regular.widthOf(text, size) <= width)
+    this.text(first, x, rest.length === 0 ? y + 4 : y + up, { size })
+    if (rest.length > 0) this.text(fit(rest.join(' '), this.regular, size, width), x, y + up - line, { size })
+    return y
+  }
+
   private titleOf(piece: PieceCount): string {
     const { title } = this.input.catalogue.shapes.get(piece.shape) ?? { title: piece.shape }
-    const words = [title, this.input.beside?.('shape', piece.shape) ?? '', pieceExtras(piece)]
+    const words = [title, this.input.beside?.('shape', piece.shape) ?? '', pieceExtras(piece, this.input.words)]
     return words.filter((word) => word !== '').join(', ')
   }
 
@@ -101,7 +125,7 @@ export class PieceSheet extends Sheet {
   /** Long pieces bear their length. */
   private piecePicture(piece: PieceCount, look: PieceLook, x: number, y: number): void {
     this.put({ kind: 'piece', piece, look, size: PIECE_PICTURE, x, y, width: PIECE.width, height: PIECE.height })
-    const label = lengthLabel(piece, this.input.catalogue.shapes)
+    const label = lengthLabel(piece, this.input.catalogue.shapes, this.input.words)
     if (label === '') return
     const width = this.bold.widthOf(label, 6.5) + 4
     // Long pieces run down to the right: the corner above is free.

@@ -1,6 +1,7 @@
 import type { Page, PictureContent, PictureRef, StepPage } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
 import type { PieceCount } from '@core/count'
+import type { Words } from '@core/language'
 import type { FrameFit, PictureSize, PieceLook } from '@core/picture'
 import { breakLines } from '../type/lines'
 import type { Typeface } from '../type/typeface'
@@ -17,7 +18,10 @@ interface PictureMeasures {
 
 export interface LayoutInput {
   readonly pages: readonly Page[]
+  /** With the names that stand in print. */
   readonly catalogue: Catalogue
+  /** The language of the booklet. */
+  readonly words: Words
   readonly look: SheetLook
   readonly measures: PictureMeasures
   /** The designer's own names, where they are to stand beside ours; empty for what has none. */

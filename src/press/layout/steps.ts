@@ -1,5 +1,6 @@
-import type { StepPage, TrayPage } from '@core/booklet'
+import { trayWords, type StepPage, type TrayPage } from '@core/booklet'
 import { lettersOf, pieceKey } from '@core/count'
+import type { Words } from '@core/language'
 import type { FrameFit, PictureSize } from '@core/picture'
 import { FlowColumn, type SheetPlace } from './column'
 import { PhotoSheet } from './photos'
@@ -7,7 +8,7 @@ import { columnsIn, LINE } from './pieces'
 import { ACCENT, ASPECT, CAUTION, FAINT, INK, type TextOptions } from './sheet'
 import { LEAST_SHARE, packRows, type PackedSheet, type SheetRow } from './row-packing'
 import { cellKind, pictureIn, STEP_PX, type CellKind, type CellRoom } from './step-cells'
-import { joinTexts, stepTexts, trayWords, type SheetText } from './step-texts'
+import { joinTexts, stepTexts, type SheetText } from './step-texts'
 import { fit, paragraphs } from '../type/lines'
 
 /** Beside the picture of a step that has the whole width, pt. */
@@ -190,8 +191,8 @@ export class StepSheet extends PhotoSheet {
     this.bookmark(`${page.letter} ${page.name}`)
     this.text(page.letter, x, y - 16, { size: 22, font: this.bold, colour: ACCENT })
     this.text(page.name, x + HEAD_LETTER(page), y - 16, { size: HEAD_NAME, font: this.bold, role: 'H2' })
-    this.text(trayWords(page), x, y - 32, { size: 9.5, colour: FAINT })
-    this.picture(page.picture, { x: x + width - picture, y: y - picture * ASPECT, width: picture }, finishedSection(page))
+    this.text(trayWords(page, this.input.words), x, y - 32, { size: 9.5, colour: FAINT })
+    this.picture(page.picture, { x: x + width - picture, y: y - picture * ASPECT, width: picture }, finishedSection(page, this.input.words))
     const pieces = this.piecesOfSection(page)
     if (pieces.length > 0) this.table(new FlowColumn(x, width - picture - GUTTER, y - SECTION_HEAD.words - 10), pieces)
   }
@@ -213,7 +214,7 @@ export class StepSheet extends PhotoSheet {
   /** Over the whole width: words and pieces beside the picture. */
   private wideCell(page: StepPage, picture: PictureSize): Cell {
     const width = this.whole - picture.width - GUTTER
-    const side = this.piecesHeight(page, width) + this.textsHeight(stepTexts(page), width)
+    const side = this.piecesHeight(page, width) + this.textsHeight(stepTexts(page, this.input.words), width)
     return {
       kind: 'wide',
       height: (share) => HEAD + Math.max(picture.height * share, side + 10) + GAP,
@@ -224,7 +225,7 @@ export class StepSheet extends PhotoSheet {
         this.stepPicture(page, { x: place.x, y: below - own.height, width: own.width }, picture)
         const column = new FlowColumn(place.x + place.width - width, width, below - 10)
         this.callout(page, column)
-        this.texts(stepTexts(page), column)
+        this.texts(stepTexts(page, this.input.words), column)
       }),
     }
   }
@@ -233,7 +234,7 @@ export class StepSheet extends PhotoSheet {
   private halfCell(page: StepPage, picture: PictureSize): Cell {
     const { width } = this.pictures.half
     const above = this.piecesHeight(page, width)
-    const below = this.textsHeight(stepTexts(page), width)
+    const below = this.textsHeight(stepTexts(page, this.input.words), width)
     return {
       kind: 'half',
       height: (share) => HEAD + above + picture.height * share + (below === 0 ? 0 : below + 12) + GAP,
@@ -244,7 +245,7 @@ export class StepSheet extends PhotoSheet {
         const own = { width: picture.width * share, height: picture.height * share }
         const low = column.y + 10 - own.height
         this.stepPicture(page, { x: place.x + (place.width - own.width) / 2, y: low, width: own.width }, picture)
-        this.texts(stepTexts(page), new FlowColumn(place.x, place.width, low - 12))
+        this.texts(stepTexts(page, this.input.words), new FlowColumn(place.x, place.width, low - 12))
       }),
     }
   }
@@ -265,7 +266,7 @@ export class StepSheet extends PhotoSheet {
 
   private piecesHeight(page: StepPage, width: number): number {
     const lines = this.calloutOf(page).reduce((sum, piece) => sum + this.lineHeight(piece, width), 0)
-    return this.textsHeight(joinTexts(page), width) + lines
+    return this.textsHeight(joinTexts(page, this.input.words), width) + lines
   }
 
   /** The pieces told at a step. */
@@ -273,7 +274,7 @@ export class StepSheet extends PhotoSheet {
 
   /** What is joined, and the pieces. */
   private callout(page: StepPage, column: FlowColumn): void {
-    this.texts(joinTexts(page), column)
+    this.texts(joinTexts(page, this.input.words), column)
     const letters = lettersOf(page.callout, this.input.catalogue.colours)
     const pieces = this.calloutOf(page)
     if (pieces.length === 0) return
@@ -296,7 +297,7 @@ export class StepSheet extends PhotoSheet {
     this.rail(page, { x: this.margin, y: top, width: this.whole })
     const column = this.pageColumn(top - 40)
     // What can hurt is told first, and on the sheet where the step begins.
-    for (const text of stepTexts(page).filter(({ sign }) => sign === 'caution')) this.texts([text], column)
+    for (const text of stepTexts(page, this.input.words).filter(({ sign }) => sign === 'caution')) this.texts([text], column)
     if (page.picture) {
       const width = Math.min(column.width, page.photos.length > 0 ? 300 : 420)
       column.take(width * ASPECT)
@@ -304,12 +305,12 @@ export class StepSheet extends PhotoSheet {
       column.take(22)
     }
     for (const photo of page.photos) this.photo(photo, column, page.picture ? 250 : 380)
-    this.texts(joinTexts(page), column)
+    this.texts(joinTexts(page, this.input.words), column)
     if (this.calloutOf(page).length > 0) {
       this.table(column, page.callout, lettersOf(page.callout, this.input.catalogue.colours))
       column.take(8)
     }
-    const rest = stepTexts(page).filter(({ sign }) => sign !== 'caution')
+    const rest = stepTexts(page, this.input.words).filter(({ sign }) => sign !== 'caution')
     for (const piece of paragraphs(rest.map(({ text }) => text).join('\n'))) {
       column.need(90)
       this.write(column, piece, { size: 10 }, 3)
@@ -373,8 +374,8 @@ export class StepSheet extends PhotoSheet {
 }
 
 /** How the picture of a whole section is shown, and what is said of it. */
-export const finishedSection = ({ letter, name }: TrayPage) =>
-  ({ content: 'finished', alt: `Section ${letter}, ${name}, finished.` }) as const
+export const finishedSection = ({ letter, name }: TrayPage, { say }: Words) =>
+  ({ content: 'finished', alt: say('page.sectionFinished', { letter, name }) }) as const
 
 /** What stands before a text, pt. */
 const indentOf = ({ sign, path }: SheetText): number =>

@@ -56,7 +56,7 @@ export async function writePdf(booklet: LaidBooklet, input: PdfInput): Promise<U
   doc.setTitle(booklet.name, { showInWindowTitleBar: true })
   doc.setAuthor(booklet.designer)
   doc.setProducer('Jump Rail')
-  doc.setLanguage('en')
+  doc.setLanguage(booklet.language)
   return doc.save()
 }
 

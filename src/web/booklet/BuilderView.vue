@@ -1,22 +1,28 @@
 <script setup lang="ts">
 import { defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue'
 import type { Bundle } from '@core/booklet'
+import type { Language } from '@core/language'
 import ActionButton from '../controls/ActionButton.vue'
+import { readyLanguage } from '../follow/use-language'
 import { makePainter } from '../workers/make-painter'
 import '../follow/look.css'
 
 /** The booklet as a builder sees it who knows nothing of it: the very page that is published, before it is. */
-defineProps<{ bundle: Bundle }>()
+const props = defineProps<{ bundle: Bundle }>()
 const emit = defineEmits<{ close: [] }>()
 const FollowApp = defineAsyncComponent(() => import('../follow/FollowApp.vue'))
 
 const painter = makePainter()
 const dialog = ref<HTMLDialogElement>()
+/** In which the designer wrote it: a builder may choose another. */
+const language = ref<Language>()
+void readyLanguage(props.bundle.model.booklet?.language ?? 'en').then((ready) => (language.value = ready))
 onMounted(() => dialog.value!.showModal())
 onUnmounted(() => {
   painter.close()
   // What a builder may choose holds for the builder's page alone.
   document.documentElement.classList.remove('large', 'dark')
+  document.documentElement.lang = 'en'
 })
 </script>
 
@@ -27,7 +33,7 @@ onUnmounted(() => {
       <p>As a builder sees it</p>
       <ActionButton @click="emit('close')">Back to the booklet</ActionButton>
     </div>
-    <FollowApp :bundle="bundle" :published="undefined" :painter="painter" />
+    <FollowApp v-if="language" :bundle="bundle" :published="undefined" :painter="painter" :language="language" />
   </dialog>
 </template>
 

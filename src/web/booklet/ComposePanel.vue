@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { composeBooklet } from '@core/edits'
+import { LANGUAGE_NAMES, LANGUAGES } from '@core/language'
 import { DIFFICULTIES, MARGIN_WIDTHS, PAPERS, STEP_COLUMNS, TRAY_PLACES, type BookletWishes } from '@core/model'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -24,6 +25,7 @@ const paper = choice('paper', PAPERS[0], 'change the paper')
 const margins = choice('margins', 'usual', 'change the margins')
 const columns = choice('columns', STEP_COLUMNS[0], 'change the columns')
 const trays = choice('trays', TRAY_PLACES[0], 'change where pieces are listed')
+const language = choice('language', LANGUAGES[0], 'change the language')
 const difficulty = choice('difficulty', '', 'say how hard it is')
 
 const MOST_STEPS = 8
@@ -51,6 +53,7 @@ const setDecals = (event: Event): void =>
   <details class="compose">
     <summary class="opener">Sheets and words</summary>
     <div class="fields">
+      <ChoiceList v-model="language" label="Language" :options="optionsOf(LANGUAGES, LANGUAGE_NAMES)" />
       <ChoiceList v-model="paper" label="Paper" :options="optionsOf(PAPERS, PAPER_WORDS)" />
       <ChoiceList v-model="margins" label="Margins" :options="optionsOf(MARGIN_WIDTHS, MARGIN_WORDS)" />
       <ChoiceList v-model="stepsOnSheet" label="Steps on a sheet" :options="stepOptions" />

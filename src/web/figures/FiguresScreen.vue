@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { LIMBS, optionWords, piecesForSlot, plainFigure, SLOT_WORDS, SLOTS, withFigure, type Slot } from '@core/figure'
+import { LIMBS, optionWords, piecesForSlot, plainFigure, slotTitle, SLOTS, withFigure, type Slot } from '@core/figure'
 import { withChosen, withOption, withOptionTold, withoutOption } from '@core/edits'
 import { catalogueOf, sectionUses, type FigureLimb, type FigureOption, type FigureRecipe, type ModelDocument } from '@core/model'
 import { readQuickLine, suggestPieces } from '@core/names'
@@ -75,7 +75,7 @@ async function make(): Promise<void> {
 
 const entryOf = (slot: Slot): NonNullable<FigureRecipe['slots'][Slot]> | undefined => figure.value?.slots[slot]
 const publish = (slot: Slot, index: number): Promise<boolean> =>
-  save(`publish another ${SLOT_WORDS[slot].toLowerCase()}`, (now) => withChosen(now, slot, index))
+  save(`publish another ${slotTitle(slot).toLowerCase()}`, (now) => withChosen(now, slot, index))
 const takeOut = (slot: Slot, index: number): Promise<boolean> => save('take out an alternative', (now) => withoutOption(now, slot, index))
 /** The pieces that fit, those that are meant by what is written first. */
 const fitting = computed(() => {
@@ -150,7 +150,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
         <LineField
           v-for="limb in limbs"
           :key="limb"
-          :label="`${SLOT_WORDS[limb]}, degrees`"
+          :label="`${slotTitle(limb)}, degrees`"
           type="number"
           :value="figure.pose?.[limb] ?? 0"
           :commit="(text) => pose(limb, text)"
@@ -158,14 +158,14 @@ const pose = (limb: FigureLimb, angle: string): void => {
       </div>
       <ul class="slots" aria-label="Slots">
         <li v-for="slot in SLOTS" :key="slot">
-          <h2>{{ SLOT_WORDS[slot] }}</h2>
+          <h2>{{ slotTitle(slot) }}</h2>
           <p v-if="!entryOf(slot)" class="faint">empty</p>
-          <ul v-else :aria-label="`${SLOT_WORDS[slot]}: what may be used`">
+          <ul v-else :aria-label="`${slotTitle(slot)}: what may be used`">
             <li v-for="(option, i) in entryOf(slot)!.options" :key="`${i} ${refusals}`" class="option">
               <PiecePicture :shape="option.shape" :colour="option.colour" />
               <label class="pick"
                 ><input type="radio" :name="slot" :checked="i === (entryOf(slot)!.chosen ?? 0)" @change="publish(slot, i)" />
-                {{ open.source ? optionWords(option, open.source.catalogue, figure.currency) : option.shape }}</label
+                {{ open.source ? optionWords(option, open.source.catalogue, { currency: figure.currency }) : option.shape }}</label
               >
               <details>
                 <summary>Describe</summary>
@@ -197,7 +197,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
                   : 'No piece of the catalogue fits here yet: an own shape with the right connector would.'
               }}
             </p>
-            <ul class="fitting" :aria-label="`Pieces that fit: ${SLOT_WORDS[slot].toLowerCase()}`">
+            <ul class="fitting" :aria-label="`Pieces that fit: ${slotTitle(slot).toLowerCase()}`">
               <li v-for="shape in fitting.slice(0, 24)" :key="shape.id">
                 <button type="button" class="plain-button" @click="add(slot, shape.id)">
                   <PiecePicture :shape="shape.id" :colour="colourFor(slot)" />{{ shape.title }}
@@ -214,7 +214,7 @@ const pose = (limb: FigureLimb, angle: string): void => {
             v-else
             type="button"
             class="plain-button"
-            :aria-label="`Add a piece for ${SLOT_WORDS[slot].toLowerCase()}`"
+            :aria-label="`Add a piece for ${slotTitle(slot).toLowerCase()}`"
             @click="adding = slot"
           >
             Add a piece

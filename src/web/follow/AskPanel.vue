@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { NewQuestion, Letter, QuestionKind } from '../published/server-client'
-import { KIND_WORDS } from '../published/published-words'
+import { useWords } from '../shared/words-key'
 
 /** Writing to the designer about the page that is open, and what is answered there. */
 const { about, section, step, part, questions, waiting, said, ask } = defineProps<{
@@ -16,6 +16,7 @@ const { about, section, step, part, questions, waiting, said, ask } = defineProp
   said: string
   ask: (question: NewQuestion) => Promise<boolean>
 }>()
+const { say } = useWords()
 
 const kind = ref<QuestionKind>('question')
 const text = ref('')
@@ -25,7 +26,7 @@ const link = ref('')
 const isSending = ref(false)
 
 const here = computed(() => questions.filter((each) => each.section === section && each.step === step))
-const KINDS = Object.entries(KIND_WORDS) as [QuestionKind, string][]
+const KINDS: readonly QuestionKind[] = ['question', 'mistake', 'missing-piece', 'built-it']
 const isBuilt = computed(() => kind.value === 'built-it')
 
 async function send(): Promise<void> {
@@ -33,7 +34,7 @@ async function send(): Promise<void> {
   const took = Number(minutes.value)
   const isSent = await ask({
     kind: kind.value,
-    text: text.value.trim() === '' ? KIND_WORDS[kind.value] : text.value,
+    text: text.value.trim() === '' ? say(`ask.kind.${kind.value}`) : text.value,
     ...(section === undefined || isBuilt.value ? {} : { section }),
     ...(step === undefined || isBuilt.value ? {} : { step }),
     ...(part === null || isBuilt.value ? {} : { part: part.path }),
@@ -47,46 +48,43 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <section class="ask" aria-label="Ask the designer">
-    <h2>Ask the designer</h2>
+  <section class="ask" :aria-label="say('ask.title')">
+    <h2>{{ say('ask.title') }}</h2>
     <p class="faint">
-      About {{ isBuilt ? 'the whole' : about
-      }}<template v-if="part && !isBuilt"
-        >, <b>{{ part.title }}</b></template
-      >. Only the designer reads it, until it is shown to all.
-      <template v-if="step !== undefined && !isBuilt">{{
-        part ? 'Touch another part in the picture, or beside all of them.' : 'If it is about one part, touch it in the picture.'
-      }}</template>
+      {{ say('ask.about', { what: isBuilt ? say('ask.whole') : part ? `${about}, ${part.title}` : about }) }}
+      <template v-if="step !== undefined && !isBuilt">{{ say(part ? 'ask.touchOther' : 'ask.touch') }}</template>
     </p>
     <form @submit.prevent="send">
       <fieldset>
-        <legend class="sr-only">What it is</legend>
-        <label v-for="[value, words] in KINDS" :key="value"><input v-model="kind" type="radio" :value="value" /> {{ words }}</label>
+        <legend class="sr-only">{{ say('ask.what') }}</legend>
+        <label v-for="value in KINDS" :key="value"
+          ><input v-model="kind" type="radio" :value="value" /> {{ say(`ask.kind.${value}`) }}</label
+        >
       </fieldset>
       <label
-        >{{ isBuilt ? 'What you would like to say' : 'What is the matter?' }}
+        >{{ say(isBuilt ? 'ask.say' : 'ask.matter') }}
         <textarea v-model="text" class="plain-field" rows="3" maxlength="3700" :required="!isBuilt" />
       </label>
       <template v-if="isBuilt">
-        <label>Minutes it took <input v-model="minutes" class="plain-field" type="number" min="1" max="100000" /></label>
-        <label
-          >A link to your pictures <input v-model="link" class="plain-field" type="url" maxlength="2000" placeholder="https://"
-        /></label>
+        <label>{{ say('ask.minutes') }} <input v-model="minutes" class="plain-field" type="number" min="1" max="100000" /></label>
+        <label>{{ say('ask.link') }} <input v-model="link" class="plain-field" type="url" maxlength="2000" placeholder="https://" /></label>
       </template>
-      <label>Your name, if you like <input v-model="name" class="plain-field" maxlength="80" autocomplete="nickname" /></label>
-      <button class="plain-button framed" type="submit" :disabled="isSending">{{ isSending ? 'Sending…' : 'Send' }}</button>
+      <label>{{ say('ask.name') }} <input v-model="name" class="plain-field" maxlength="80" autocomplete="nickname" /></label>
+      <button class="plain-button framed" type="submit" :disabled="isSending">{{ say(isSending ? 'ask.sending' : 'ask.send') }}</button>
     </form>
     <p role="status">
-      {{ said }}<template v-if="waiting > 0"> {{ waiting }} not sent yet.</template>
+      {{ said }}<template v-if="waiting > 0"> {{ say('ask.waiting', { n: waiting }) }}</template>
     </p>
     <template v-if="here.length > 0">
-      <h3>Asked here</h3>
+      <h3>{{ say('ask.asked') }}</h3>
       <article v-for="each in here" :key="each.questionId">
         <p>
-          <b>{{ KIND_WORDS[each.kind] }}</b>{{ each.name ? `, ${each.name}` : '' }}: {{ each.text }}
+          <b>{{ say(`ask.kind.${each.kind}`) }}</b>{{ each.name ? `, ${each.name}` : '' }}: {{ each.text }}
         </p>
-        <p v-if="each.answer" class="answer"><b>The designer:</b> {{ each.answer }}</p>
-        <p v-else class="faint">Not answered yet.</p>
+        <p v-if="each.answer" class="answer">
+          <b>{{ say('ask.designer') }}</b> {{ each.answer }}
+        </p>
+        <p v-else class="faint">{{ say('ask.noAnswer') }}</p>
       </article>
     </template>
   </section>

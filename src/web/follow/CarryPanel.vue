@@ -1,31 +1,33 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import LinkCode from '../shared/LinkCode.vue'
+import { useWords } from '../shared/words-key'
 
 /** The place in the booklet as a link and as a code, for another device. */
 const { address } = defineProps<{ /** The end of the link, with its `#`. */ address: string }>()
+const { say } = useWords()
 
 const said = ref('')
 const link = computed(() => new URL(address, location.href).href)
 async function copy(): Promise<void> {
   try {
     await navigator.clipboard.writeText(link.value)
-    said.value = 'The link is copied.'
+    said.value = say('carry.copied')
   } catch {
-    said.value = 'The link could not be copied. Mark it and copy it by hand.'
+    said.value = say('carry.notCopied')
   }
 }
 </script>
 
 <template>
-  <section class="carry" aria-label="Carry on elsewhere">
-    <h2>Carry on elsewhere</h2>
-    <p>Scan this on the other device, or open the link there: it opens at this page, with your ticks.</p>
-    <LinkCode :link="link" label="The link to this place as a code to scan" />
+  <section class="carry" :aria-label="say('carry.title')">
+    <h2>{{ say('carry.title') }}</h2>
+    <p>{{ say('carry.how') }}</p>
+    <LinkCode :link="link" :label="say('carry.code')" />
     <p>
       <a :href="link">{{ link }}</a>
     </p>
-    <button class="plain-button framed" @click="copy">Copy the link</button>
+    <button class="plain-button framed" @click="copy">{{ say('carry.copy') }}</button>
     <p role="status">{{ said }}</p>
   </section>
 </template>

@@ -2,10 +2,12 @@
 import type { FiguresPage } from '@core/booklet'
 import StepPicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
+import { useWords } from '../shared/words-key'
 
 /** The figures of a booklet, each with its pieces and what may stand in for them. */
 defineProps<{ figures: FiguresPage['figures'] }>()
 const emit = defineEmits<{ drawn: [] }>()
+const { say } = useWords()
 </script>
 
 <template>
@@ -14,15 +16,15 @@ const emit = defineEmits<{ drawn: [] }>()
     <div v-if="figure.picture" class="figure">
       <StepPicture
         :picture="figure.picture"
-        :label="`${figure.name}, finished`"
+        :label="say('follow.finished', { name: figure.name })"
         finished
         :width="400"
         :height="300"
         @drawn="emit('drawn')"
       />
     </div>
-    <TrayList :pieces="figure.pieces" :label="`Pieces of ${figure.name}`" />
-    <p v-for="line in figure.instead" :key="line">Instead, if you like: {{ line }}</p>
+    <TrayList :pieces="figure.pieces" :label="say('follow.piecesOf', { name: figure.name })" />
+    <p v-for="line in figure.instead" :key="line">{{ say('inventory.insteadLine', { line }) }}</p>
   </section>
 </template>
 

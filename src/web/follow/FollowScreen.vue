@@ -12,6 +12,8 @@ import {
   type StepPage,
 } from '@core/booklet'
 import type { PieceCount } from '@core/count'
+import { catalogueIn } from '@core/catalogue'
+import type { Language, Words } from '@core/language'
 import { catalogueOf } from '@core/model'
 import { aliasText } from '@core/names'
 import { freeViewWords, turnedViewOf, type ViewNumber } from '@core/picture'
@@ -20,6 +22,7 @@ import PagePicture from '../shared/StepPicture.vue'
 import DecalList from '../shared/DecalList.vue'
 import { OWN_NAMES } from '../shared/own-names-key'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
+import { WORDS } from '../shared/words-key'
 import type { PublishedAs } from '@press/html'
 import type { PainterClient } from '../workers/painter-client'
 import AskPanel from './AskPanel.vue'
@@ -28,6 +31,7 @@ import CoverWords from './CoverWords.vue'
 import FigureList from './FigureList.vue'
 import GatherWords from './GatherWords.vue'
 import InventoryWords from './InventoryWords.vue'
+import LanguageChoice from './LanguageChoice.vue'
 import LookPanel from './LookPanel.vue'
 import NewerNotice from './NewerNotice.vue'
 import PrintAll from './PrintAll.vue'
@@ -49,15 +53,21 @@ import { useTurning } from './use-turning'
 import { useQuestions } from './use-questions'
 
 const props = defineProps<{
-  bundle: Bundle
+  bundle: Bundle & { readonly language: Language }
+  words: Words
+  /** The words of a language that was chosen could not be had. */
+  isLanguageMissing: boolean
   painter: PainterClient
   published?: PublishedAs | undefined
   password?: string | undefined
   /** It is built with a clock, for its designer. */
   isTimed?: boolean
 }>()
-const emit = defineEmits<{ choose: [id: string] }>()
+const emit = defineEmits<{ choose: [id: string]; speak: [language: Language] }>()
 
+const { words } = props
+const { say } = words
+provide(WORDS, words)
 const pages = makePages(props.bundle)
 const { published, password } = props
 /** Each version has a place of its own. */
@@ -67,8 +77,8 @@ const stored = (published && carriedProgress(pages, published.version, location.
 if (location.hash !== '') history.replaceState(null, '', location.pathname + location.search)
 const index = ref(placeIn(pages, stored))
 
-const questions = published ? useQuestions(published.id, password, props.bundle.shows) : null
-const voice = published ? useIdeaChoice(published.id, password) : null
+const questions = published ? useQuestions(published.id, password, { shows: props.bundle.shows, words }) : null
+const voice = published ? useIdeaChoice(published.id, password, words) : null
 const ideas = ideasOf(props.bundle.model)
 const isAsking = ref(false)
 const isCarrying = ref(false)
@@ -77,7 +87,7 @@ const touched = shallowRef<{ readonly path: string; readonly title: string } | n
 function touch(part: string | undefined): void {
   const plan = props.bundle.plan.sections.find(({ id }) => id === step.value?.section)
   const { model, plan: planned } = props.bundle
-  touched.value = part && plan ? { path: part, title: pathWords({ model, sections: planned.sections }, plan, part).title } : null
+  touched.value = part && plan ? { path: part, title: pathWords({ model, sections: planned.sections }, plan, part, words).title } : null
   // What is asked about stands above the picture.
   main.value?.scrollTo({ top: 0 })
 }
@@ -109,7 +119,7 @@ const source = shallowRef<PaintSource | null>(null)
 provide(PAINT_SOURCE, source)
 provide(OWN_NAMES, (kind, id) => aliasText(props.bundle.names ?? [], kind, id))
 void props.painter.open(props.bundle).then(() => {
-  source.value = { painter: props.painter, catalogue: catalogueOf(props.bundle.model), version: 1 }
+  source.value = { painter: props.painter, catalogue: catalogueIn(catalogueOf(props.bundle.model), words), version: 1 }
 })
 
 const page = computed(() => pages[index.value]!)
@@ -126,7 +136,7 @@ const coming = computed(() => {
   return after && 'picture' in after && after.picture ? { picture: after.picture, isFinished: showsFinished(after) } : null
 })
 const isLast = computed(() => index.value === pages.length - 1)
-const title = computed(() => pageTitle(page.value))
+const title = computed(() => pageTitle(page.value, words))
 /** For who cannot see the picture. */
 const places = computed(() => (step.value ? spokenPlaces(props.bundle, step.value.section, step.value.number) : []))
 const answered = computed(
@@ -171,8 +181,11 @@ const openPage = computed(() => ({ index: index.value, step: step.value && { sec
 
 const { look, choose } = useLook()
 const isSetting = ref(false)
-const aloud = useAloud(() => [title.value, ...(step.value ? [step.value.spoken, ...step.value.cautions, ...places.value] : [])].join('. '))
-const listening = useListening((command) => (command === 'again' ? aloud.say() : go(index.value + (command === 'next' ? 1 : -1))))
+const aloud = useAloud(
+  () => [title.value, ...(step.value ? [step.value.spoken, ...step.value.cautions, ...places.value] : [])].join('. '),
+  words.language,
+)
+const listening = useListening((command) => (command === 'again' ? aloud.say() : go(index.value + (command === 'next' ? 1 : -1))), words)
 useAwake()
 
 const heading = ref<HTMLElement>()
@@ -237,24 +250,30 @@ watch([index, turn], turning.reset)
   <div v-else class="follow" :class="{ 'left-hand': look.isLeftHand }">
     <header>
       <p class="name">{{ bundle.model.name }}</p>
-      <nav aria-label="Booklet">
+      <nav :aria-label="say('follow.nav')">
         <button class="plain-button" :aria-expanded="isOverview" aria-controls="overview" @click="isOverview = !isOverview">
-          Sections <kbd>O</kbd>
+          {{ say('follow.sections') }} <kbd>O</kbd>
         </button>
-        <button v-if="questions" class="plain-button" :aria-expanded="isAsking" @click="isAsking = !isAsking">Ask</button>
-        <button v-if="published" class="plain-button" :aria-expanded="isCarrying" @click="isCarrying = !isCarrying">Other device</button>
-        <button v-if="aloud.isThere" class="plain-button" :aria-pressed="aloud.isOn.value" @click="aloud.toggle()">Read aloud</button>
+        <button v-if="questions" class="plain-button" :aria-expanded="isAsking" @click="isAsking = !isAsking">
+          {{ say('follow.ask') }}
+        </button>
+        <button v-if="published" class="plain-button" :aria-expanded="isCarrying" @click="isCarrying = !isCarrying">
+          {{ say('follow.otherDevice') }}
+        </button>
+        <button v-if="aloud.isThere" class="plain-button" :aria-pressed="aloud.isOn.value" @click="aloud.toggle()">
+          {{ say('follow.readAloud') }}
+        </button>
         <button v-if="listening.isThere" class="plain-button" :aria-pressed="listening.isOn.value" @click="listening.toggle()">
-          Listen
+          {{ say('follow.listen') }}
         </button>
-        <button class="plain-button" :aria-expanded="isSetting" @click="isSetting = !isSetting">Show</button>
-        <button class="plain-button" @click="isPrinting = true">Print</button>
+        <button class="plain-button" :aria-expanded="isSetting" @click="isSetting = !isSetting">{{ say('follow.show') }}</button>
+        <button class="plain-button" @click="isPrinting = true">{{ say('follow.print') }}</button>
       </nav>
     </header>
 
     <main ref="main">
       <p v-if="listening.isOn.value" role="status" class="listens">
-        Say “next”, “back” or “again”. Some browsers send what they hear to whoever makes them.
+        {{ say('follow.listening') }}
       </p>
       <p v-else-if="listening.problem.value" role="alert" class="listens">{{ listening.problem.value }}</p>
       <NewerNotice
@@ -269,7 +288,7 @@ watch([index, turn], turning.reset)
       />
       <AskPanel
         v-if="questions && isAsking"
-        :about="step ? `step ${title}` : 'the whole'"
+        :about="step ? say('ask.step', { label: title }) : say('ask.whole')"
         :section="step?.section"
         :step="step?.number"
         :part="touched"
@@ -288,12 +307,16 @@ watch([index, turn], turning.reset)
         @end="isTiming = false"
       />
       <CarryPanel v-if="published && isCarrying" :address="address" />
-      <LookPanel v-if="isSetting" :look="look" @choose="choose" />
+      <LookPanel v-if="isSetting" :look="look" @choose="choose">
+        <LanguageChoice :is-missing="isLanguageMissing" @choose="emit('speak', $event)" />
+      </LookPanel>
       <SectionOverview v-if="isOverview" id="overview" :pages="pages" :index="index" :is-done="isDone" @go="go" />
 
       <article v-else :class="['page', page.kind]">
         <div v-if="step && step.cautions.length > 0" class="cautions">
-          <p v-for="caution in step.cautions" :key="caution" class="caution"><span aria-hidden="true">△</span> Take care: {{ caution }}</p>
+          <p v-for="caution in step.cautions" :key="caution" class="caution">
+            <span aria-hidden="true">△</span> {{ say('caution.take', { text: caution }) }}
+          </p>
         </div>
         <div class="words">
           <h1 ref="heading" tabindex="-1" :class="{ label: step }">{{ title }}</h1>
@@ -305,7 +328,9 @@ watch([index, turn], turning.reset)
               :others="bundle.versions"
               @choose="emit('choose', $event)"
             />
-            <template #end><button class="plain-button begin" @click="go(index + 1)">Begin</button></template>
+            <template #end
+              ><button class="plain-button begin" @click="go(index + 1)">{{ say('follow.begin') }}</button></template
+            >
           </CoverWords>
 
           <GatherWords
@@ -357,30 +382,35 @@ watch([index, turn], turning.reset)
               :next="coming?.picture ?? null"
               :is-next-finished="coming?.isFinished ?? false"
               :finished="isFinished"
-              :label="step ? step.spoken : `${title}, finished`"
+              :label="step ? step.spoken : say('follow.finished', { name: title })"
               @touch="isAsking && touch($event?.part)"
             />
           </div>
           <div v-if="picture" class="turns">
-            <button v-if="turned" class="plain-button turn" @click="turning.reset()">Back to the picture <kbd>Esc</kbd></button>
-            <button v-else class="plain-button turn" @click="turn = (turn + 1) & 3">See it from the next side <kbd>T</kbd></button>
-            <p v-if="turned">{{ freeViewWords(turned) }}</p>
-            <p v-else class="by-hand">Two fingers turn it and bring it nearer.</p>
-            <p class="by-keys">Turn it: mouse, or <kbd>Shift</kbd> <kbd>← ↑ → ↓</kbd>. Nearer: <kbd>+</kbd> <kbd>−</kbd></p>
+            <button v-if="turned" class="plain-button turn" @click="turning.reset()">
+              {{ say('follow.backToPicture') }} <kbd>Esc</kbd>
+            </button>
+            <button v-else class="plain-button turn" @click="turn = (turn + 1) & 3">{{ say('follow.nextSide') }} <kbd>T</kbd></button>
+            <p v-if="turned">{{ freeViewWords(turned, words) }}</p>
+            <p v-else class="by-hand">{{ say('follow.fingers') }}</p>
+            <p class="by-keys">
+              {{ say('follow.turnIt') }} <kbd>Shift</kbd> <kbd>← ↑ → ↓</kbd>. {{ say('follow.nearer') }} <kbd>+</kbd> <kbd>−</kbd>
+            </p>
           </div>
         </div>
       </article>
     </main>
 
     <footer>
-      <button class="plain-button framed" :disabled="index === 0" @click="go(index - 1)">Back <kbd>←</kbd></button>
+      <button class="plain-button framed" :disabled="index === 0" @click="go(index - 1)">{{ say('follow.back') }} <kbd>←</kbd></button>
       <div class="where">
         <RailLine :pages="pages" :index="index" :title="title" :is-done="isPageDone" @go="go" />
         <span class="faint count"
-          >{{ index + 1 }} of {{ pages.length }}<template v-if="!isKept">, your place cannot be kept on this device</template></span
+          >{{ say('follow.ofPages', { n: index + 1, of: pages.length })
+          }}<template v-if="!isKept">. {{ say('follow.notKept') }}</template></span
         >
       </div>
-      <button class="plain-button framed next" :disabled="isLast" @click="go(index + 1)">Next <kbd>→</kbd></button>
+      <button class="plain-button framed next" :disabled="isLast" @click="go(index + 1)">{{ say('follow.next') }} <kbd>→</kbd></button>
     </footer>
   </div>
 </template>

@@ -1,26 +1,23 @@
 <script setup lang="ts">
-import { memberWords, type MemberPage, type TrayPage } from '@core/booklet'
-import { total, type PieceCount } from '@core/count'
+import { memberWords, trayWords, type MemberPage, type TrayPage } from '@core/booklet'
+import type { PieceCount } from '@core/count'
 import TrayList from '../shared/TrayList.vue'
 import TickList from './TickList.vue'
+import { useWords } from '../shared/words-key'
 
 /** The pieces to gather before a section, or before one of the models of a collection. */
 defineProps<{ page: MemberPage | TrayPage; isTicked: (piece: PieceCount) => boolean }>()
 const emit = defineEmits<{ tick: [piece: PieceCount, isOn: boolean]; tickAll: [pieces: readonly PieceCount[], isOn: boolean] }>()
+const words = useWords()
 </script>
 
 <template>
-  <p v-if="page.kind === 'member'">{{ memberWords(page) }}</p>
+  <p v-if="page.kind === 'member'">{{ memberWords(page, words) }}</p>
   <template v-else>
-    <p>
-      {{ total(page.pieces) }} pieces, {{ page.steps }} {{ page.steps === 1 ? 'step' : 'steps'
-      }}<template v-if="page.times > 1">, build it {{ page.times }} times</template
-      ><template v-if="page.mirrored > 0">, and {{ page.mirrored === 1 ? 'once' : `${page.mirrored} times` }} as its mirror image</template
-      >.
-    </p>
+    <p>{{ trayWords({ ...page, bag: '' }, words) }}.</p>
     <p v-if="page.bag" class="bag">{{ page.bag }}.</p>
   </template>
-  <h2>Gather these pieces</h2>
+  <h2>{{ words.say('follow.gather') }}</h2>
   <TickList
     :pieces="page.pieces"
     :is-ticked="isTicked"
@@ -30,8 +27,8 @@ const emit = defineEmits<{ tick: [piece: PieceCount, isOn: boolean]; tickAll: [p
   <template v-if="page.kind === 'tray'">
     <p v-for="line in page.remarks" :key="line">{{ line }}</p>
     <template v-if="page.mirroredPieces.length > 0">
-      <h2>For the mirror image</h2>
-      <TrayList :pieces="page.mirroredPieces" label="Pieces for the mirror image" />
+      <h2>{{ words.say('follow.forMirror') }}</h2>
+      <TrayList :pieces="page.mirroredPieces" :label="words.say('follow.mirrorPieces')" />
     </template>
   </template>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { useWords } from '../shared/words-key'
 
 /** What the designer should make next: one voice a device, which may be given to another idea later. */
 const { ideas, chosen, choose } = defineProps<{
@@ -9,15 +10,16 @@ const { ideas, chosen, choose } = defineProps<{
   /** @returns why it was not sent; empty where it was */
   choose: (idea: string) => Promise<string>
 }>()
+const { say } = useWords()
 
 const picked = ref(chosen)
-const said = ref(chosen === '' ? '' : 'This is what you chose.')
+const said = ref(chosen === '' ? '' : say('idea.chosen'))
 const isSending = ref(false)
 
 async function send(): Promise<void> {
   isSending.value = true
   const problem = await choose(picked.value)
-  said.value = problem === '' ? 'Sent. You can still choose otherwise.' : `This was not sent. ${problem}`
+  said.value = problem === '' ? say('idea.sent') : say('ask.notSent', { why: problem })
   isSending.value = false
 }
 </script>
@@ -25,9 +27,9 @@ async function send(): Promise<void> {
 <template>
   <form @submit.prevent="send">
     <fieldset>
-      <legend>What should be made next?</legend>
+      <legend>{{ say('idea.title') }}</legend>
       <label v-for="idea in ideas" :key="idea"><input v-model="picked" type="radio" name="idea" :value="idea" /> {{ idea }}</label>
-      <button class="plain-button framed" type="submit" :disabled="isSending || picked === ''">Tell the designer</button>
+      <button class="plain-button framed" type="submit" :disabled="isSending || picked === ''">{{ say('idea.tell') }}</button>
       <p role="status">{{ said }}</p>
     </fieldset>
   </form>

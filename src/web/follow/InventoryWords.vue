@@ -3,6 +3,7 @@ import type { InventoryPage } from '@core/booklet'
 import InventoryLists from '../shared/InventoryLists.vue'
 import TrayList from '../shared/TrayList.vue'
 import IdeaChoice from './IdeaChoice.vue'
+import { useWords } from '../shared/words-key'
 
 /** The last page: all pieces, what is said of them, and what should be made next. */
 defineProps<{
@@ -12,11 +13,15 @@ defineProps<{
   chosen: string
   choose: ((idea: string) => Promise<string>) | undefined
 }>()
+const { say, count } = useWords()
 </script>
 
 <template>
-  <p>{{ page.parts }} parts, {{ page.pieces.length }} different pieces. You have built all of it.</p>
+  <p>
+    {{ say('inventory.counts', { parts: count('count.parts', page.parts), pieces: count('count.differentPieces', page.pieces.length) }) }}.
+    {{ say('follow.allBuilt') }}
+  </p>
   <IdeaChoice v-if="choose && ideas.length > 0" :ideas="ideas" :chosen="chosen" :choose="choose" />
-  <TrayList :pieces="page.pieces" label="All pieces" />
+  <TrayList :pieces="page.pieces" :label="say('page.inventory')" />
   <InventoryLists :lists="page.lists" />
 </template>

@@ -1,20 +1,24 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Bundle } from '@core/booklet'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
+import type { Words } from '@core/language'
 import { fetchVersion } from '../published/server-client'
+import { faultWords } from './fault-words'
 import { forgetKey, keepKey, keyHere } from './published-here'
 
 /** A booklet that is read with its password: nothing of it is on the page yet. */
-const { id, version, keyGiven } = defineProps<{
+const { id, version, keyGiven, words } = defineProps<{
   id: string
   version: number
   terms: string | undefined
+  words: Words
   /** The password that came with the link. */
   keyGiven: string | undefined
 }>()
 const emit = defineEmits<{ unlocked: [bundle: Bundle, password: string] }>()
 
+const { say } = words
 const password = ref(keyGiven ?? keyHere(id) ?? '')
 const problem = ref('')
 const isAsking = ref(false)
@@ -30,7 +34,7 @@ async function unlock(): Promise<void> {
     const isOld = keyGiven === undefined && password.value === keyHere(id) && plainFault(thrown).code === 'password-needed'
     // A key that was good once and is no more is not what somebody typed: it is forgotten without a word.
     if (isOld) forgetKey(id)
-    problem.value = isOld ? '' : faultLine(plainFault(thrown))
+    problem.value = isOld ? '' : faultWords(thrown, words)
     if (isOld) password.value = ''
   } finally {
     isAsking.value = false
@@ -41,16 +45,17 @@ if (password.value !== '') void unlock()
 
 <template>
   <main class="locked">
-    <h1>This booklet is read with a password</h1>
+    <h1>{{ say('locked.title') }}</h1>
     <form @submit.prevent="unlock">
       <label
-        >Password <input v-model="password" class="plain-field" type="password" autocomplete="current-password" required maxlength="1000"
+        >{{ say('locked.password') }}
+        <input v-model="password" class="plain-field" type="password" autocomplete="current-password" required maxlength="1000"
       /></label>
-      <button class="plain-button framed" type="submit" :disabled="isAsking">{{ isAsking ? 'Asking…' : 'Open it' }}</button>
+      <button class="plain-button framed" type="submit" :disabled="isAsking">{{ say(isAsking ? 'locked.asking' : 'locked.open') }}</button>
     </form>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <p v-if="terms" class="terms">{{ terms }}</p>
-    <p class="faint">Whoever designed it gives the password away.</p>
+    <p class="faint">{{ say('locked.who') }}</p>
   </main>
 </template>
 

@@ -1,23 +1,26 @@
 <script setup lang="ts">
 import type { Look } from './use-look'
+import { useWords } from '../shared/words-key'
 
 /** How the booklet is shown on this device. */
 defineProps<{ look: Look }>()
 const emit = defineEmits<{ choose: [change: Partial<Look>] }>()
+const { say } = useWords()
 const CHOICES = [
-  { key: 'isLarge', label: 'Large letters and buttons' },
-  { key: 'isDark', label: 'Dark' },
-  { key: 'isLeftHand', label: 'For the left hand' },
+  { key: 'isLarge', label: 'look.large' },
+  { key: 'isDark', label: 'look.dark' },
+  { key: 'isLeftHand', label: 'look.leftHand' },
 ] as const
 </script>
 
 <template>
   <fieldset class="look">
-    <legend>How it is shown</legend>
+    <legend>{{ say('look.title') }}</legend>
     <label v-for="{ key, label } in CHOICES" :key="key"
       ><input type="checkbox" :checked="look[key]" @change="emit('choose', { [key]: ($event.target as HTMLInputElement).checked })" />
-      {{ label }}</label
+      {{ say(label) }}</label
     >
+    <slot />
   </fieldset>
 </template>
 

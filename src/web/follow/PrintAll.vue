@@ -10,11 +10,14 @@ import PhotoPicture from '../shared/PhotoPicture.vue'
 import PagePicture from '../shared/StepPicture.vue'
 import TrayList from '../shared/TrayList.vue'
 import TurnMark from '../shared/TurnMark.vue'
+import { useWords } from '../shared/words-key'
 
 /** All pages one below the other; handed to the printer once every picture is painted. */
 const { pages } = defineProps<{ pages: readonly Page[] }>()
 const emit = defineEmits<{ done: [] }>()
 
+const words = useWords()
+const { say } = words
 const drawn = ref(0)
 const picturesOn = (p: Page) => (p.kind === 'figures' ? p.figures.map(({ picture }) => picture) : 'picture' in p ? [p.picture] : [])
 const toPrint = computed(() => pages.flatMap(picturesOn).filter((picture) => picture !== null).length)
@@ -30,18 +33,18 @@ watch(drawn, async () => {
 <template>
   <div class="print-all">
     <p class="screen-only" role="status">
-      Preparing {{ drawn }} of {{ toPrint }} pictures for print…
-      <button class="plain-button framed" @click="emit('done')">Stop</button>
+      {{ say('follow.preparing', { n: drawn, of: toPrint }) }}
+      <button class="plain-button framed" @click="emit('done')">{{ say('follow.stop') }}</button>
     </p>
     <section v-for="(p, i) in pages" :key="i" class="print-page">
       <h2>
-        {{ pageTitle(p) }}<template v-if="p.kind === 'step' || p.kind === 'jump'">{{ ` ${p.name}` }}</template>
+        {{ pageTitle(p, words) }}<template v-if="p.kind === 'step' || p.kind === 'jump'">{{ ` ${p.name}` }}</template>
       </h2>
       <div v-if="'picture' in p && p.picture" class="print-picture">
         <PagePicture
           :picture="p.picture"
           :finished="showsFinished(p)"
-          :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : pageTitle(p)"
+          :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : pageTitle(p, words)"
           @drawn="drawn++"
         />
       </div>
@@ -49,7 +52,7 @@ watch(drawn, async () => {
         <p v-if="p.bag">
           <b>{{ p.bag }}.</b>
         </p>
-        <p v-for="caution in p.cautions" :key="caution">△ Take care: {{ caution }}</p>
+        <p v-for="caution in p.cautions" :key="caution">△ {{ say('caution.take', { text: caution }) }}</p>
         <p v-if="p.turn"><TurnMark /> {{ p.turn }}.</p>
         <p v-if="p.seenFrom">{{ p.seenFrom }}.</p>
         <p v-for="remark in p.remarks" :key="remark">{{ remark }}</p>
@@ -61,12 +64,16 @@ watch(drawn, async () => {
       <template v-if="p.kind === 'tray' || p.kind === 'cover'">
         <p v-for="remark in p.remarks" :key="remark">{{ remark }}</p>
       </template>
-      <p v-if="p.kind === 'member'">{{ memberWords(p) }}</p>
+      <p v-if="p.kind === 'member'">{{ memberWords(p, words) }}</p>
       <p v-for="join in p.kind === 'jump' ? p.joins : []" :key="join.name">
-        {{ joinWords(join).whole }}
+        {{ joinWords(join, words).whole }}
       </p>
-      <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" label="Pieces" />
-      <TrayList v-else-if="p.kind === 'tray' || p.kind === 'member' || p.kind === 'inventory'" :pieces="p.pieces" label="Pieces" />
+      <TrayList v-if="p.kind === 'step' || p.kind === 'jump'" lettered :pieces="p.callout" :label="say('follow.pieces')" />
+      <TrayList
+        v-else-if="p.kind === 'tray' || p.kind === 'member' || p.kind === 'inventory'"
+        :pieces="p.pieces"
+        :label="say('follow.pieces')"
+      />
       <FigureList v-else-if="p.kind === 'figures'" :figures="p.figures" @drawn="drawn++" />
       <DecalList v-else-if="p.kind === 'decals'" :decals="p.decals" />
       <InventoryLists v-if="p.kind === 'inventory'" :lists="p.lists" />

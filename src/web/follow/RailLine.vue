@@ -3,10 +3,12 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Page } from '@core/booklet'
 import { pageAt, railLine, tieAt } from './rail-line'
+import { useWords } from '../shared/words-key'
 
 /** Where one stands: above, all sections of the booklet; below, the lane of the section that is open, a tie for each step. */
 const props = defineProps<{ pages: readonly Page[]; index: number; title: string; isDone: (page: number) => boolean }>()
 const emit = defineEmits<{ go: [page: number] }>()
+const { say } = useWords()
 
 const box = ref<HTMLElement>()
 const { width: measured } = useElementSize(box)
@@ -41,7 +43,7 @@ const onMove = (event: PointerEvent): void => (isDragging.value ? place(event) :
     class="line"
     role="slider"
     tabindex="0"
-    aria-label="Place in the booklet"
+    :aria-label="say('follow.place')"
     aria-valuemin="1"
     :aria-valuemax="pages.length"
     :aria-valuenow="index + 1"

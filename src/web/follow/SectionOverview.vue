@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Page, StepPage } from '@core/booklet'
+import { useWords } from '../shared/words-key'
 
 /** All sections with their steps: where one is, what is done, and the way to each. */
 const { pages, index, isDone } = defineProps<{
@@ -9,6 +10,7 @@ const { pages, index, isDone } = defineProps<{
   isDone: (page: StepPage, at: number) => boolean
 }>()
 const emit = defineEmits<{ go: [index: number] }>()
+const { say } = useWords()
 
 const sections = computed(() =>
   pages.flatMap((page, at) => {
@@ -22,15 +24,15 @@ const sections = computed(() =>
 </script>
 
 <template>
-  <section class="overview" aria-label="Sections">
-    <button class="plain-button framed" @click="emit('go', 0)">Cover</button>
+  <section class="overview" :aria-label="say('follow.sections')">
+    <button class="plain-button framed" @click="emit('go', 0)">{{ say('follow.cover') }}</button>
     <ol>
       <li v-for="section in sections" :key="section.page.section">
         <button class="plain-button lane-name" @click="emit('go', section.index)">
           <strong>{{ section.page.letter }}</strong> {{ section.page.name }}
-          <span v-if="section.page.times + section.page.mirrored > 1" class="faint"
-            >built {{ section.page.times + section.page.mirrored }} times</span
-          >
+          <span v-if="section.page.times + section.page.mirrored > 1" class="faint">{{
+            say('follow.builtTimes', { n: section.page.times + section.page.mirrored })
+          }}</span>
         </button>
         <span class="ties">
           <button
@@ -38,14 +40,14 @@ const sections = computed(() =>
             :key="entry.index"
             class="tie"
             :class="{ here: entry.index === index, done: isDone(entry.page, entry.index) }"
-            :aria-label="`Step ${entry.page.label}${isDone(entry.page, entry.index) ? ', done' : ''}`"
+            :aria-label="say(isDone(entry.page, entry.index) ? 'follow.stepDone' : 'follow.step', { label: entry.page.label })"
             :aria-current="entry.index === index ? 'step' : undefined"
             @click="emit('go', entry.index)"
           />
         </span>
       </li>
     </ol>
-    <button class="plain-button framed" @click="emit('go', pages.length - 1)">All pieces</button>
+    <button class="plain-button framed" @click="emit('go', pages.length - 1)">{{ say('page.inventory') }}</button>
   </section>
 </template>
 

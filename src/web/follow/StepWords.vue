@@ -5,6 +5,7 @@ import PathSign from '../shared/PathSign.vue'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 import StepSigns from '../shared/StepSigns.vue'
 import TurnMark from '../shared/TurnMark.vue'
+import { useWords } from '../shared/words-key'
 import TickList from './TickList.vue'
 
 /** What a step says beside its picture. */
@@ -24,20 +25,22 @@ const emit = defineEmits<{
   ask: []
   again: []
 }>()
+const words = useWords()
+const { say } = words
 </script>
 
 <template>
-  <p class="faint">{{ step.name }}, step {{ step.number }} of {{ step.of }}</p>
+  <p class="faint">{{ say('follow.stepPlace', { name: step.name, n: step.number, of: step.of }) }}</p>
   <p class="sr-only">{{ step.spoken }}</p>
   <p v-if="step.bag" class="bag">{{ step.bag }}.</p>
-  <ul class="sr-only" aria-label="Where each part goes">
+  <ul class="sr-only" :aria-label="say('follow.whereParts')">
     <li v-for="(place, i) in places" :key="i">{{ place }}</li>
   </ul>
   <p v-for="join in step.joins" :key="join.label + join.mirrored" class="join">
     <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
       <path d="M1 4 H10 C20 4 18 17 28 17 H33" fill="none" stroke="currentColor" stroke-width="2.4" />
     </svg>
-    {{ joinWords(join).whole }}
+    {{ joinWords(join, words).whole }}
   </p>
   <TickList
     v-if="step.callout.length > 0"
@@ -49,21 +52,21 @@ const emit = defineEmits<{
   <p v-if="step.turn" class="turn"><TurnMark /> {{ step.turn }}.</p>
   <p v-if="step.seenFrom" class="faint">{{ step.seenFrom }}.</p>
   <p v-for="remark in step.remarks" :key="remark">{{ remark }}</p>
-  <p v-if="step.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
+  <p v-if="step.rests.length > 0" class="faint">{{ say('step.loose') }}</p>
   <PhotoPicture v-for="(photo, i) in step.photos" :key="`photo ${step.label} ${i}`" :photo="photo" />
   <p v-if="step.note" class="notes">{{ step.note }}</p>
   <StepSigns :signs="step.signs" />
   <p v-if="step.ahead" class="faint"><PathSign :path="step.aheadSign" /> {{ step.ahead }}.</p>
   <div v-if="copies" class="again">
     <p>
-      <b>{{ copies.name }} {{ copies.number }} of {{ copies.of }}</b> is built.
+      {{ say('follow.copyBuilt', { name: copies.name, n: copies.number, of: copies.of }) }}
     </p>
     <button v-if="copies.number < copies.of" class="plain-button framed" @click="emit('again')">
-      Build {{ copies.name }} {{ copies.number + 1 }} of {{ copies.of }}
+      {{ say('follow.buildNext', { name: copies.name, n: copies.number + 1, of: copies.of }) }}
     </button>
   </div>
   <button v-if="answered > 0" class="plain-button framed" @click="emit('ask')">
-    {{ answered === 1 ? 'A question is answered here' : `${answered} questions are answered here` }}
+    {{ words.count('follow.answered', answered) }}
   </button>
 </template>
 

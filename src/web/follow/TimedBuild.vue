@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { clockWords, type Counted } from '@core/proof-build'
 import type { NewQuestion } from '../published/server-client'
 import { useTimedBuild, type OpenPage } from './use-timed-build'
+import { useWords } from '../shared/words-key'
 
 /** The clock of a helper who builds the draft for its designer: what each step takes, what goes wrong, and how it is handed over. */
 const props = defineProps<{
@@ -14,22 +15,17 @@ const props = defineProps<{
   ask: (question: NewQuestion) => Promise<boolean>
 }>()
 const emit = defineEmits<{ end: [] }>()
-const { step, seconds, clock, count, say, pause, letter, end } = useTimedBuild(props.storageKey, () => props.page)
+const { say } = useWords()
+const { step, seconds, clock, count, say: note, pause, letter, end } = useTimedBuild(props.storageKey, () => props.page)
 
-const COUNTED: readonly { readonly what: Counted; readonly label: string }[] = [
-  { what: 'mistakes', label: 'A mistake' },
-  { what: 'missing', label: 'A piece is missing' },
-  { what: 'left', label: 'A piece is left over' },
-]
+const COUNTED: readonly Counted[] = ['mistakes', 'missing', 'left']
 const name = ref('')
 const problem = ref('')
 const isSending = ref(false)
 
 async function send(): Promise<void> {
   const text = letter()
-  if (text === undefined)
-    return void (problem.value =
-      'It is too long for one letter. Go back and shorten what you noted at the steps; the clock can pause meanwhile.')
+  if (text === undefined) return void (problem.value = say('clock.tooLong'))
   isSending.value = true
   const minutes = Math.max(1, Math.round(seconds.value / 60))
   const isSent = await props.ask({ kind: 'built-it', text, minutes, ...(name.value.trim() === '' ? {} : { name: name.value.trim() }) })
@@ -42,27 +38,28 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <section class="timed" aria-label="Building with a clock">
+  <section class="timed" :aria-label="say('clock.title')">
     <p role="timer" :class="{ faint: clock.isPaused.value }">
       <template v-if="step"
-        ><b>{{ clockWords(step.seconds + clock.running.value) }}</b> this step, </template
-      >{{ clockWords(seconds + clock.running.value) }} in all
+        ><b>{{ say('clock.step', { time: clockWords(step.seconds + clock.running.value) }) }}</b
+        >{{ ' ' }}</template
+      >{{ say('clock.all', { time: clockWords(seconds + clock.running.value) }) }}
     </p>
-    <button class="plain-button framed" @click="pause">{{ clock.isPaused.value ? 'Go on' : 'Pause' }}</button>
+    <button class="plain-button framed" @click="pause">{{ say(clock.isPaused.value ? 'clock.goOn' : 'clock.pause') }}</button>
     <template v-if="step">
-      <button v-for="each in COUNTED" :key="each.what" class="plain-button framed" @click="count(each.what)">
-        {{ step[each.what] > 0 ? `${each.label}: ${step[each.what]}` : each.label }}
+      <button v-for="what in COUNTED" :key="what" class="plain-button framed" @click="count(what)">
+        {{ step[what] > 0 ? say('clock.counted', { label: say(`clock.${what}`), n: step[what] }) : say(`clock.${what}`) }}
       </button>
       <label
-        >What the designer should know
-        <input type="text" class="plain-field" maxlength="300" :value="step.note" @input="say(($event.target as HTMLInputElement).value)"
+        >{{ say('clock.note') }}
+        <input type="text" class="plain-field" maxlength="300" :value="step.note" @input="note(($event.target as HTMLInputElement).value)"
       /></label>
     </template>
-    <p v-else-if="!isLast" class="faint">The clock goes from step to step. At the end all of it goes to the designer.</p>
+    <p v-else-if="!isLast" class="faint">{{ say('clock.how') }}</p>
     <form v-if="isLast" @submit.prevent="send">
-      <label>Your name, if you like <input v-model="name" type="text" class="plain-field" maxlength="80" autocomplete="nickname" /></label>
+      <label>{{ say('ask.name') }} <input v-model="name" type="text" class="plain-field" maxlength="80" autocomplete="nickname" /></label>
       <button class="plain-button framed" type="submit" :disabled="isSending">
-        {{ isSending ? 'Sending…' : 'Send it to the designer' }}
+        {{ say(isSending ? 'ask.sending' : 'clock.send') }}
       </button>
     </form>
     <p v-if="problem" role="alert">{{ problem }}</p>

@@ -4,9 +4,11 @@ import type { PictureContent, PictureRef } from '@core/booklet'
 import { freeViewWords, type TurnedView } from '@core/picture'
 import type { CanvasImage } from '../../workers/canvas-image'
 import { usePaintSource } from '../shared/painter-key'
+import { useWords } from '../shared/words-key'
 
 /** A picture of the work from anywhere: coarser while it moves, fine when it rests. */
 const props = defineProps<{ picture: PictureRef; content: PictureContent; view: TurnedView; isMoving: boolean }>()
+const words = useWords()
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
 
@@ -44,7 +46,7 @@ onUnmounted(() => (isWanted = false))
 </script>
 
 <template>
-  <canvas ref="canvas" class="turned" role="img" :aria-label="`Turned by hand. ${freeViewWords(view)}.`" />
+  <canvas ref="canvas" class="turned" role="img" :aria-label="words.say('view.turned', { from: freeViewWords(view, words) })" />
 </template>
 
 <style scoped>

@@ -3,10 +3,12 @@ import { painter } from './early-painter'
 import '../shared/style.css'
 import './look.css'
 import { createApp } from 'vue'
-import { PageIndex, type Bundle } from '@core/booklet'
+import { coverPicture, type Bundle } from '@core/booklet'
+import { wordsIn } from '@core/language'
 import { STEP_PICTURE } from '../shared/step-picture-size'
 import { keepThisBooklet } from '../offline/offline'
 import FollowApp from './FollowApp.vue'
+import { languageToShow, readyLanguage } from './use-language'
 import { loadProgress, progressKey } from './progress'
 import { publishedAs } from './published-here'
 
@@ -18,30 +20,36 @@ const published = publishedAs()
 /** What whoever opens it for the first time sees first is painted while the page is still made. */
 function paintAhead(bundle: Bundle): void {
   void painter.open(bundle)
-  const cover = new PageIndex(bundle).page(0)
+  const cover = coverPicture(bundle)
   const isBegun = loadProgress(progressKey(bundle, published?.id)).page > 0
-  if (cover.kind === 'cover' && cover.picture && !isBegun) painter.prepare(cover.picture, 'finished', STEP_PICTURE)
+  if (cover && !isBegun) painter.prepare(cover, 'finished', STEP_PICTURE)
 }
 
-function show(bundle: Bundle | null): void {
+async function show(bundle: Bundle | null): Promise<void> {
   if (bundle) paintAhead(bundle)
-  const app = createApp(FollowApp, { bundle, published, painter })
+  const language = await readyLanguage(languageToShow(bundle))
+  const app = createApp(FollowApp, { bundle, published, painter, language })
   app.config.errorHandler = (error) => {
     // A page that cannot be shown says so, instead of staying blank.
     if (target.childElementCount === 0)
-      target.textContent = `This booklet cannot be shown: ${error instanceof Error ? error.message : String(error)}`
+      target.textContent = wordsIn(language).say('follow.cannotShow', { why: error instanceof Error ? error.message : String(error) })
     console.error(error)
   }
   app.mount(target)
 }
 
-if (published?.isLocked) show(null)
-else if (text.trim() === '') target.textContent = 'This page holds no booklet.'
-else {
+async function tell(key: 'follow.empty' | 'follow.damaged'): Promise<void> {
+  target.textContent = wordsIn(await readyLanguage(languageToShow(null))).say(key)
+}
+
+async function begin(): Promise<void> {
+  if (published?.isLocked) return show(null)
+  if (text.trim() === '') return tell('follow.empty')
   try {
-    show(JSON.parse(text) as Bundle)
+    await show(JSON.parse(text) as Bundle)
     if (published) keepThisBooklet().catch(() => undefined)
   } catch {
-    target.textContent = 'This booklet is damaged. Ask the designer for it again.'
+    await tell('follow.damaged')
   }
 }
+void begin()

@@ -1,7 +1,8 @@
 import { onUnmounted, ref, watch } from 'vue'
+import type { Language } from '@core/language'
 
 /** Reads the page that is open aloud, and each next one, until it is switched off. @param text of the page */
-export function useAloud(text: () => string) {
+export function useAloud(text: () => string, language: Language) {
   const isThere = 'speechSynthesis' in globalThis
   const isOn = ref(false)
 
@@ -9,7 +10,7 @@ export function useAloud(text: () => string) {
     if (!isThere) return
     speechSynthesis.cancel()
     const words = new SpeechSynthesisUtterance(text())
-    words.lang = 'en'
+    words.lang = language
     speechSynthesis.speak(words)
   }
   function toggle(): void {

@@ -1,11 +1,13 @@
 import { ref } from 'vue'
 import { choiceText } from '@core/booklet'
-import { Fault, faultLine, plainFault } from '@core/fault'
+import { Fault } from '@core/fault'
+import { ENGLISH, type Words } from '@core/language'
 import { askQuestion, removeQuestion } from '../published/server-client'
+import { faultWords } from './fault-words'
 import { choiceHere, forgetChoice, keepChoice } from './published-here'
 
 /** The one voice that this device has among the ideas of a booklet. */
-export function useIdeaChoice(id: string, password: string | undefined) {
+export function useIdeaChoice(id: string, password: string | undefined, words: Words = ENGLISH) {
   const chosen = ref(choiceHere(id)?.idea ?? '')
 
   /** The voice given before is taken back first, so that there are never two. @returns why it could not be done; empty where it is done */
@@ -24,7 +26,7 @@ export function useIdeaChoice(id: string, password: string | undefined) {
       chosen.value = idea
       return ''
     } catch (thrown) {
-      return faultLine(plainFault(thrown))
+      return faultWords(thrown, words)
     }
   }
   return { chosen, choose }

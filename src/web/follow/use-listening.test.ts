@@ -14,6 +14,16 @@ describe('a spoken command', () => {
     ['Repeat!', 'again'],
   ])('%s', (said, command) => expect(commandIn(said)).toBe(command))
 
+  it.each([
+    ['Bitte weiter', 'de', 'next'],
+    ['noch einmal', 'de', 'again'],
+    ['Étape suivante, s’il te plaît', 'fr', 'next'],
+    ['en arrière', 'fr', 'back'],
+    ['¡Otra vez!', 'es', 'again'],
+    ['atrás', 'es', 'back'],
+    ['next', 'de', undefined],
+  ] as const)('%s, in %s', (said, language, command) => expect(commandIn(said, language)).toBe(command))
+
   it.each(['next to the chimney', 'hand me the next one', 'put it back on', '', 'ничего', 'is it again that brick'])(
     'is not heard in %s',
     (said) => expect(commandIn(said)).toBeUndefined(),

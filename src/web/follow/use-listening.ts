@@ -1,23 +1,44 @@
 import { onScopeDispose, ref } from 'vue'
+import { ENGLISH, type Language, type Words } from '@core/language'
 
 /** What a builder says with both hands full. */
 export type SpokenCommand = 'next' | 'back' | 'again'
 
-const COMMANDS: readonly (readonly [SpokenCommand, RegExp])[] = [
-  ['next', /^(next|next (step|one|page)|go on|forward)$/],
-  ['back', /^(back|go back|step back|previous( step)?)$/],
-  ['again', /^(again|say( it| that)? again|repeat( it| that)?|read( it)?( aloud| again)?)$/],
-]
+type Commands = readonly (readonly [SpokenCommand, RegExp])[]
+const COMMANDS: Readonly<Record<Language, Commands>> = {
+  en: [
+    ['next', /^(next|next (step|one|page)|go on|forward)$/],
+    ['back', /^(back|go back|step back|previous( step)?)$/],
+    ['again', /^(again|say( it| that)? again|repeat( it| that)?|read( it)?( aloud| again)?)$/],
+  ],
+  de: [
+    ['next', /^(weiter|nächster( schritt)?|nächste( seite)?|vor)$/],
+    ['back', /^(zurück|schritt zurück|vorheriger( schritt)?)$/],
+    ['again', /^(noch ?(mal|einmal)|wiederholen?|vorlesen)$/],
+  ],
+  fr: [
+    ['next', /^(suivante?|étape suivante|page suivante|continuer?|avance)$/],
+    ['back', /^(retour|en arrière|précédente?|étape précédente)$/],
+    ['again', /^(encore|répète|répéter|relire|relis)$/],
+  ],
+  es: [
+    ['next', /^(siguiente|paso siguiente|siguiente paso|adelante|continuar?)$/],
+    ['back', /^(atrás|volver|anterior|paso anterior)$/],
+    ['again', /^(otra vez|de nuevo|repetir?|repite|leer)$/],
+  ],
+}
+/** What people say for politeness. */
+const POLITE = /(^| )(please|okay|ok|bitte|s il te plaît|s il vous plaît|por favor|vale)(?= |$)/g
 
 /** The command that was said; nothing where it was more or other than one: people talk while they build. */
-export function commandIn(said: string): SpokenCommand | undefined {
+export function commandIn(said: string, language: Language = 'en'): SpokenCommand | undefined {
   const words = said
     .toLowerCase()
-    .replace(/[^a-z ]/g, ' ')
-    .replace(/\b(please|okay|ok)\b/g, ' ')
+    .replace(/[^\p{L} ]/gu, ' ')
+    .replace(POLITE, ' ')
     .trim()
     .replace(/ +/g, ' ')
-  return COMMANDS.find(([, pattern]) => pattern.test(words))?.[0]
+  return COMMANDS[language].find(([, pattern]) => pattern.test(words))?.[0]
 }
 
 /** Of the browser's recognition of speech what is used here; its types are in no library of the language. */
@@ -37,7 +58,7 @@ interface Listening {
 }
 
 /** Listens for commands until it is switched off; not while the page itself speaks. */
-export function useListening(obey: (command: SpokenCommand) => void) {
+export function useListening(obey: (command: SpokenCommand) => void, { language, say }: Words = ENGLISH) {
   const { SpeechRecognition, webkitSpeechRecognition } = globalThis as Listening
   const Recogniser = SpeechRecognition ?? webkitSpeechRecognition
   const isOn = ref(false)
@@ -47,18 +68,18 @@ export function useListening(obey: (command: SpokenCommand) => void) {
   function begin(): void {
     recognition = new Recogniser!()
     recognition.continuous = true
-    recognition.lang = 'en'
+    recognition.lang = language
     recognition.onresult = ({ results, resultIndex }) => {
       if (globalThis.speechSynthesis?.speaking) return
       for (const result of Array.from(results).slice(resultIndex)) {
-        const command = commandIn(result[0]?.transcript ?? '')
+        const command = commandIn(result[0]?.transcript ?? '', language)
         if (command) obey(command)
       }
     }
     recognition.onerror = ({ error }) => {
       // Silence is no trouble; whoever may not listen, or cannot, says so and stops.
       if (error === 'no-speech' || error === 'aborted') return
-      problem.value = error === 'network' ? 'This browser listens with a network only.' : 'This browser does not let the page listen.'
+      problem.value = say(error === 'network' ? 'follow.noNetworkToListen' : 'follow.mayNotListen')
       end()
     }
     // It ends by itself after a while.

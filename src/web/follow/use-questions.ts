@@ -1,15 +1,21 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import type { VersionName } from '@core/booklet'
-import { Fault, faultLine, plainFault } from '@core/fault'
+import { Fault } from '@core/fault'
+import type { Words } from '@core/language'
 import { askQuestion, fetchQuestions, type NewQuestion, type Letter } from '../published/server-client'
+import { faultWords } from './fault-words'
 import { keepOwn, keepWaiting, ownQuestions, waitingQuestions } from './published-here'
 
 /**
  * What builders ask the designer of a booklet, from this device; what cannot be sent waits until it can.
- * @param shows which of several versions is built: the same step may be another in another version, so a question says it
+ * @param asker `shows` which of several versions is built: the same step may be another in another version, so a question says it
  */
-export function useQuestions(id: string, password: string | undefined, shows?: VersionName) {
+export function useQuestions(
+  id: string,
+  password: string | undefined,
+  { shows, words }: { readonly shows?: VersionName | undefined; readonly words: Words },
+) {
   const questions = shallowRef<readonly Letter[]>([])
   const waiting = ref(waitingQuestions<NewQuestion>(id).length)
   const said = ref('')
@@ -34,17 +40,17 @@ export function useQuestions(id: string, password: string | undefined, shows?: V
     const question = shows ? { ...asked, text: `${shows.name}: ${asked.text}` } : asked
     try {
       await send(question)
-      said.value = 'Sent. The answer will stand here.'
+      said.value = words.say('ask.sent')
       await look()
       return true
     } catch (thrown) {
       if (!(thrown instanceof Fault && thrown.code === 'no-server')) {
-        said.value = `This was not sent. ${faultLine(plainFault(thrown))}`
+        said.value = words.say('ask.notSent', { why: faultWords(thrown, words) })
         return false
       }
       const isKept = keepWaiting(id, [...waitingQuestions(id), question])
       waiting.value = waitingQuestions(id).length
-      said.value = isKept ? 'There is no network now: it will be sent later.' : 'There is no network now, and this device keeps nothing.'
+      said.value = words.say(isKept ? 'ask.later' : 'ask.notKept')
       return isKept
     }
   }

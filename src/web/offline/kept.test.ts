@@ -10,6 +10,7 @@ describe('what is kept for where there is no network', () => {
     expect(asked('/assets/main-a1.js')).toBe('file')
     expect(asked('/icon-192.png')).toBe('file')
     expect(asked('/f/abc?v=2', true)).toBe('booklet')
+    expect(asked('/follow/words/de.json')).toBe('booklet')
   })
 
   it('is nothing of what is said to the server, and nothing that changes something', () => {

@@ -14,6 +14,8 @@ export function keptOf({ method, address, isPage }: { readonly method: string; r
   if (method !== 'GET') return 'nothing'
   const { pathname } = address
   if (/^\/f\/[^/]+$/.test(pathname)) return isPage ? 'booklet' : 'nothing'
+  // The words of another language, for the booklets that are kept.
+  if (/^\/follow\/words\/[a-z]+\.json$/.test(pathname)) return 'booklet'
   if (/^\/(api|f|healthz|readyz|follow)(\/|$)/.test(pathname)) return 'nothing'
   if (pathname.startsWith('/assets/')) return 'file'
   if (isPage) return 'app'

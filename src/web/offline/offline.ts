@@ -33,8 +33,11 @@ function takeOver({ waiting }: ServiceWorkerRegistration): void {
 }
 
 /** Keeps the published booklet that is open. */
-export async function keepThisBooklet(): Promise<void> {
+export const keepThisBooklet = (): Promise<void> => keepAddress(location.pathname + location.search)
+
+/** Keeps something that a booklet needs. @param path on this server */
+export async function keepAddress(path: string): Promise<void> {
   if (!canKeep()) return
   await navigator.serviceWorker.register(WORKER, { type: 'module' })
-  tell((await navigator.serviceWorker.ready).active, { booklet: location.origin + location.pathname + location.search })
+  tell((await navigator.serviceWorker.ready).active, { booklet: location.origin + path })
 }

@@ -1,6 +1,6 @@
 import type { BundleChanges } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
-import { listInWords, plural } from '@core/words'
+import { ENGLISH, type Words } from '@core/language'
 import type { PublishedBooklet, QuestionKind, QuestionState } from './server-client'
 
 /** Dates as people of this browser write them. */
@@ -29,20 +29,30 @@ export const STATE_WORDS: Readonly<Record<QuestionState, string>> = {
   hidden: 'Hidden from all but the asker',
 }
 
-/** What a builder who has the version before must know. @param sections names by id */
-export function changeWords(changes: BundleChanges, { shapes, colours }: Catalogue, sections: ReadonlyMap<string, string>): string[] {
+/** What the words of a change are made with. */
+interface ChangeContext {
+  readonly catalogue: Catalogue
+  /** Names by id. */
+  readonly sections: ReadonlyMap<string, string>
+  readonly words?: Words
+}
+
+/** What a builder who has the version before must know. */
+export function changeWords(changes: BundleChanges, { catalogue, sections, words = ENGLISH }: ChangeContext): string[] {
+  const { shapes, colours } = catalogue
+  const { say, count, list, within } = words
   const section = (id: string): string => sections.get(id) ?? id
   const { added, removed } = changes.sections
   const fresh = new Set([...added, ...removed])
   return [
-    ...(added.length > 0 ? [`New: ${listInWords(added.map(section))}.`] : []),
-    ...(removed.length > 0 ? [`Gone: ${listInWords(removed.map(section))}.`] : []),
+    ...(added.length > 0 ? [say('newer.new', { names: list(added.map(section)) })] : []),
+    ...(removed.length > 0 ? [say('newer.gone', { names: list(removed.map(section)) })] : []),
     ...changes.steps
       .filter((each) => !fresh.has(each.section))
-      .map((each) => `${section(each.section)} has ${plural(each.is, 'step')} instead of ${each.was}.`),
+      .map((each) => say('newer.steps', { name: section(each.section), steps: count('count.steps', each.is), was: each.was })),
     ...changes.pieces.map(({ shape, colour, was, is }) => {
-      const name = `${shapes.get(shape)?.title ?? shape}, ${colours.get(colour)?.name.toLowerCase() ?? colour}`
-      return `${is > was ? `${is - was} more` : `${was - is} fewer`}: ${name}.`
+      const piece = `${shapes.get(shape)?.title ?? shape}, ${within(colours.get(colour)?.name ?? colour)}`
+      return say(is > was ? 'newer.morePieces' : 'newer.fewerPieces', { n: Math.abs(is - was), piece })
     }),
   ]
 }

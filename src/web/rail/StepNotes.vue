@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { NOTE_SIGNS, NOTE_WORDS, type StepSign } from '@core/booklet'
+import { NOTE_SIGNS, noteTitle, type StepSign } from '@core/booklet'
 import { STEP_NOTE_KINDS, type StepNote, type StepNoteKind } from '@core/model'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -11,7 +11,7 @@ defineProps<{ signs: readonly StepSign[]; isLocked: boolean; suggested: readonly
 const emit = defineEmits<{ add: [note: StepNote]; remove: [at: number] }>()
 const kind = ref<string>('try')
 const text = ref('')
-const kinds = STEP_NOTE_KINDS.map((value) => ({ value, label: NOTE_WORDS[value] }))
+const kinds = STEP_NOTE_KINDS.map((value) => ({ value, label: noteTitle(value) }))
 
 function add(): void {
   emit('add', { kind: kind.value as StepNoteKind, text: text.value })
@@ -32,7 +32,7 @@ function add(): void {
     </ul>
     <ul v-if="!isLocked && suggested.length > 0" aria-label="Worth saying">
       <li v-for="note in suggested" :key="note.text" class="faint">
-        <span>{{ NOTE_WORDS[note.kind] }}: {{ note.text }}</span>
+        <span>{{ noteTitle(note.kind) }}: {{ note.text }}</span>
         <button class="plain-button" :aria-label="`Say it: ${note.text}`" @click="emit('add', note)">Say it</button>
       </li>
     </ul>

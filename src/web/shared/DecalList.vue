@@ -1,20 +1,22 @@
 <script setup lang="ts">
 import type { DecalCount } from '@core/booklet'
+import { useWords } from './words-key'
 
 /** Decals at true size, each as often as it is needed, with a line to cut along. */
 defineProps<{ decals: readonly DecalCount[] }>()
+const { say, number } = useWords()
 </script>
 
 <template>
   <div class="decals">
-    <p>Print this sheet at its true size (100 %), on film or paper with a sticky back, and cut along the lines.</p>
-    <p class="ruler"><span aria-hidden="true" /> 50 mm when the size is right</p>
+    <p>{{ say('decal.lines') }}</p>
+    <p class="ruler"><span aria-hidden="true" /> {{ say('follow.ruler') }}</p>
     <ul>
       <template v-for="{ decal, count } in decals" :key="decal.id">
         <li v-for="n in count" :key="n">
           <img
             :src="decal.picture"
-            :alt="`${decal.name}, ${decal.size[0]} × ${decal.size[1]} mm`"
+            :alt="say('follow.decal', { name: decal.name, width: number(decal.size[0]), height: number(decal.size[1]) })"
             :style="{ width: `${decal.size[0]}mm`, height: `${decal.size[1]}mm` }"
           />
         </li>

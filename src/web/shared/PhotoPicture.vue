@@ -2,9 +2,11 @@
 import { computed, ref } from 'vue'
 import { drawMark } from '@core/booklet'
 import { isBeside, type Photo } from '@core/model'
+import { useWords } from './words-key'
 
 /** A photo with what is drawn on it. */
 const props = defineProps<{ photo: Photo }>()
+const { say } = useWords()
 const size = ref({ width: 4, height: 3 })
 const isBroken = ref(false)
 const isMissing = computed(() => isBeside(props.photo) || isBroken.value)
@@ -22,9 +24,9 @@ const marks = computed(() => (props.photo.marks ?? []).map((mark) => drawMark(ma
 
 <template>
   <figure class="photo">
-    <p v-if="isMissing" class="faint">The photo “{{ photo.file.slice(0, 60) }}” is not here.</p>
+    <p v-if="isMissing" class="faint">{{ say('follow.noPhoto', { name: photo.file.slice(0, 60) }) }}</p>
     <div v-else class="frame">
-      <img :src="photo.file" :alt="photo.alt || 'Photo without a description'" @load="onLoad" @error="isBroken = true" />
+      <img :src="photo.file" :alt="photo.alt || say('follow.plainPhoto')" @load="onLoad" @error="isBroken = true" />
       <svg :viewBox="`0 0 1000 ${height}`" aria-hidden="true" preserveAspectRatio="none">
         <template v-for="(mark, i) in marks" :key="i">
           <template v-for="layer in ['halo', 'line']" :key="layer">

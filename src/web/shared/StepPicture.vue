@@ -5,6 +5,7 @@ import type { PictureWindow } from '@core/picture'
 import { usePaintSource, type PaintSource } from './painter-key'
 import { STEP_PICTURE } from './step-picture-size'
 import { placeInPicture, shareOf, type PictureTouch } from './picture-touch'
+import { useWords } from './words-key'
 
 const props = withDefaults(
   defineProps<{
@@ -22,6 +23,7 @@ const props = withDefaults(
   { finished: false, width: STEP_PICTURE.width, height: STEP_PICTURE.height, next: null, isNextFinished: false, framed: () => [] },
 )
 const emit = defineEmits<{ drawn: []; touch: [touch: PictureTouch | null] }>()
+const { say } = useWords()
 
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
@@ -132,9 +134,9 @@ watch(() => [source.value?.version, JSON.stringify(props.picture), props.finishe
         :height="frame.bottom - frame.top + 10"
       />
     </svg>
-    <p v-if="!picture" class="no-picture">These parts have no place in the model, so there is no picture of them.</p>
-    <p v-else-if="!hasDrawn && !failure" class="no-picture first">Painting…</p>
-    <p v-if="failure" class="no-picture" role="alert">The picture could not be painted: {{ failure }}</p>
+    <p v-if="!picture" class="no-picture">{{ say('follow.noPicture') }}</p>
+    <p v-else-if="!hasDrawn && !failure" class="no-picture first">{{ say('follow.painting') }}</p>
+    <p v-if="failure" class="no-picture" role="alert">{{ say('follow.notPainted', { why: failure }) }}</p>
   </div>
 </template>
 

@@ -5,6 +5,7 @@ import type { PieceLook } from '@core/picture'
 import { useBeside } from './own-names-key'
 import PiecePicture from './PiecePicture.vue'
 import { usePaintSource } from './painter-key'
+import { useWords } from './words-key'
 
 const props = defineProps<{
   pieces: readonly PieceCount[]
@@ -18,6 +19,7 @@ defineSlots<{ default?: (scope: { piece: PieceCount; title: string }) => unknown
 
 const source = usePaintSource()
 const beside = useBeside()
+const words = useWords()
 /** Of one step, colours that are hard to tell apart have the letters of its picture. */
 const letters = computed(() => (props.lettered && source.value ? lettersOf(props.pieces, source.value.catalogue.colours) : undefined))
 /** Pictures of pieces are painted twice as fine as they are shown. */
@@ -46,11 +48,11 @@ const lines = computed(() =>
     return {
       piece,
       key: pieceKey(piece),
-      extras: pieceExtras(piece),
+      extras: pieceExtras(piece, words),
       letter: letters.value?.get(pieceKey(piece)) ?? '',
       own: beside('shape', piece.shape),
       look: looks.value.get(pieceKey(piece)),
-      long: source.value ? lengthLabel(piece, source.value.catalogue.shapes) : '',
+      long: source.value ? lengthLabel(piece, source.value.catalogue.shapes, words) : '',
       title,
       colour: [colour?.name ?? piece.colour, beside('colour', piece.colour)].filter((text) => text !== '').join(', '),
       hex: colour?.hex ?? '#ffffff',
@@ -70,7 +72,9 @@ const lines = computed(() =>
       @dragstart="emit('carry', $event, line.piece)"
       @dragend="emit('letGo')"
     >
-      <span class="count">{{ line.piece.count }}<span class="sr-only"> of </span></span>
+      <span class="count"
+        >{{ line.piece.count }}<span class="sr-only">{{ words.say('follow.ofPieces') }}</span></span
+      >
       <span class="picture">
         <PiecePicture
           v-if="line.look"
@@ -86,13 +90,16 @@ const lines = computed(() =>
       <span class="words">
         <span class="title"
           >{{ line.title
-          }}<span v-if="line.letter !== ''" class="letter"><span class="sr-only">, in the picture </span>{{ line.letter }}</span></span
+          }}<span v-if="line.letter !== ''" class="letter"
+            ><span class="sr-only">{{ words.say('follow.inPicture') }}</span
+            >{{ line.letter }}</span
+          ></span
         >
         <span v-if="line.own !== ''" class="own">{{ line.own }}</span>
         <span v-if="line.extras !== ''" class="extras">{{ line.extras }}</span>
         <span class="colour"
           ><span class="swatch" :class="{ clear: line.isClear }" :style="{ background: line.hex }" aria-hidden="true" />{{ line.colour
-          }}<span v-if="line.look?.isSmaller" class="smaller"> · drawn smaller</span></span
+          }}<span v-if="line.look?.isSmaller" class="smaller"> · {{ words.say('piece.drawnSmaller') }}</span></span
         >
       </span>
       <span v-if="$slots.default" class="acts"><slot :piece="line.piece" :title="`${line.title}, ${line.colour}`" /></span>

@@ -1,23 +1,26 @@
 import { total } from '../../count'
 import { memo } from '../../memo'
-import type { Bundle } from '../bundle'
 import { makePages } from '../page-index'
 import { memberWords, type BookletSource, type StepPage, type TrayPage } from '../pages'
 import { isSmallUnit, PlanIndex, type IndexedSection } from '../plan-index'
-import { plural } from '../../words'
 import { stepPlaces } from './step-places'
 
 /**
  * A whole booklet in words alone, for who cannot see the pictures: section by section what to gather, then each step with the
  * place of every part. What is said is enough to build it; a test does.
  */
-export function spokenText(bundle: Bundle): string {
+export function spokenText(bundle: BookletSource): string {
   const index = indexOf(bundle)
   const pages = makePages(bundle)
   const { model, plan } = bundle
-  const lines = [`${model.name}.`, `${plural(plan.parts, 'part')}, ${plural(plan.sections.length, 'section')}.`, HOW]
+  const { words } = index
+  const amount = words.say('inventory.counts', {
+    parts: words.count('count.parts', plan.parts),
+    pieces: words.count('count.sections', plan.sections.length),
+  })
+  const lines = [`${model.name}.`, `${amount}.`, words.say('spoken.how')]
   for (const page of pages) {
-    if (page.kind === 'member') lines.push('', `${page.name}: ${memberWords(page)}`)
+    if (page.kind === 'member') lines.push('', words.say('spoken.named', { name: page.name, text: memberWords(page, words) }))
     const section = 'section' in page ? index.section(page.section) : undefined
     if (!section) continue
     if (page.kind === 'tray') lines.push('', ...trayLines(page, section, index))
@@ -37,20 +40,19 @@ export function spokenPlaces(source: BookletSource, sectionId: string, number: n
 
 const indexOf = memo((source: BookletSource) => new PlanIndex(source))
 
-const HOW =
-  'Sit before the model. Places are counted as the section stands when it is finished: studs from the left, rows from the front, plates from the bottom, to the corner of the piece that is nearest to there. A piece lies with its top upward and its length to the right where nothing else is said.'
-
-function headLines({ letter, plan }: IndexedSection, index: PlanIndex): string[] {
+function headLines({ letter, name, plan }: IndexedSection, index: PlanIndex): string[] {
   const from = plan.derivedFrom === undefined ? undefined : index.section(plan.derivedFrom)
-  const unit = from ? [`It is a unit of section ${from.letter}: its places are counted as those of that section.`] : []
+  const { say } = index.words
+  const unit = from ? [say('spoken.unit', { letter: from.letter })] : []
   const times = plan.times + plan.mirrored
-  return [`Section ${letter}: ${plan.name}.`, ...unit, ...(times > 1 ? [`Build it ${times} times.`] : [])]
+  return [say('spoken.head', { letter, name }), ...unit, ...(times > 1 ? [say('spoken.times', { n: times })] : [])]
 }
 
 function trayLines(page: TrayPage, section: IndexedSection, index: PlanIndex): string[] {
+  const { say, count } = index.words
   return [
     ...headLines(section, index),
-    `It takes ${plural(total(page.pieces), 'piece')} and ${plural(page.steps, 'step')}.`,
+    say('spoken.takes', { pieces: count('count.pieces', total(page.pieces)), steps: count('count.steps', page.steps) }),
     ...(page.bag === '' ? [] : [`${page.bag}.`]),
     ...page.remarks,
   ]
@@ -59,7 +61,11 @@ function trayLines(page: TrayPage, section: IndexedSection, index: PlanIndex): s
 function stepLines(page: StepPage, section: IndexedSection, index: PlanIndex): string[] {
   const step = section.plan.steps[page.number - 1]!
   const signs = page.signs.filter(({ kind }) => kind !== 'caution').map(({ text }) => text)
-  const said = [...page.cautions.map((text) => `Take care: ${text}`), ...signs, ...(page.note === '' ? [] : [page.note])]
+  const said = [
+    ...page.cautions.map((text) => index.words.say('caution.take', { text })),
+    ...signs,
+    ...(page.note === '' ? [] : [page.note]),
+  ]
   // Where pictures are seen from helps nobody here.
   const spoken = page.seenFrom === '' ? page.spoken : page.spoken.replace(` ${page.seenFrom}.`, '')
   return [spoken, ...stepPlaces(index, section, step).map((line) => `- ${line}`), ...said]

@@ -1,16 +1,5 @@
 import { memo } from '../../memo'
-import {
-  catalogueOf,
-  copiesOf,
-  copyPose,
-  Flattener,
-  isLoose,
-  partsOf,
-  placedPart,
-  type ModelDocument,
-  type Part,
-  type PlacedPart,
-} from '../../model'
+import { copiesOf, copyPose, Flattener, isLoose, partsOf, placedPart, type ModelDocument, type Part, type PlacedPart } from '../../model'
 import type { Move, PlanStep } from '../../plan'
 import { posedBox, unite, type Box, type Vec } from '../../space'
 import type { IndexedSection, PlanIndex } from '../plan-index'
@@ -22,31 +11,34 @@ export const stepPlaces = (index: PlanIndex, section: IndexedSection, step: Plan
   step.moves.flatMap((move) => movePlaces(index, section, move))
 
 function movePlaces(index: PlanIndex, { base }: IndexedSection, move: Move): string[] {
+  const { words } = index
   const { model } = index.source
   const origin = () => originOf(model, base.id)
   if ('parts' in move) {
     const parts = partsById(partsOf(base))
     return move.parts.flatMap((id) => {
       const part = parts.get(id)
-      return part && !isLoose(part) ? [partWords(model, part, origin())] : []
+      return part && !isLoose(part) ? [partWords(index, part, origin())] : []
     })
   }
   const joined = index.joined({ base } as IndexedSection, move)
   const target = joined && index.section(joined.id)
   if (!target) return []
-  const name = `Section ${target.letter}, ${target.plan.name}`
+  const name = words.say('spoken.section', { letter: target.letter, name: target.name })
   // A unit was built in the same frame.
-  if ('section' in move) return [`${name}: at the place that its own steps say.`]
+  if ('section' in move) return [words.say('spoken.ownPlace', { name })]
   const copy = copyById(copiesOf(base), move.copy)!
-  return [`${name}${placeWords(sectionBox(model, copy.section), copyPose(model, base, copy), origin())}.`]
+  return [`${name}${placeWords({ box: sectionBox(model, copy.section), pose: copyPose(model, base, copy), origin: origin() }, words)}.`]
 }
 
-function partWords(model: ModelDocument, part: Part, origin: Vec): string {
-  const catalogue = catalogueOf(model)
+function partWords({ words, catalogue }: PlanIndex, part: Part, origin: Vec): string {
   const { shape, pose } = placedPart(part, catalogue)
-  const colour = (catalogue.colours.get(part.colour)?.name ?? part.colour).toLowerCase()
-  const long = part.length === undefined ? '' : `, ${part.length} mm long`
-  return `${shape.title} in ${colour}${long}${placeWords({ min: [0, 0, 0], max: shape.box }, pose, origin)}.`
+  const colour = words.within(catalogue.colours.get(part.colour)?.name ?? part.colour)
+  const long = part.length === undefined ? '' : `, ${words.say('piece.long', { n: words.number(part.length) })}`
+  const place = placeWords({ box: { min: [0, 0, 0], max: shape.box }, pose, origin }, words)
+  // What is cut to its length has a shape of its own, and the name of what it is cut from.
+  const piece = catalogue.shapes.get(part.shape)?.title ?? shape.title
+  return `${words.say('piece.inColour', { piece, colour })}${long}${place}.`
 }
 
 const partsById = memo((parts: readonly Part[]): ReadonlyMap<string, Part> => new Map(parts.map((part) => [part.id, part])))

@@ -1,0 +1,4 @@
+/** Language: every sentence that a builder reads, in each language of the booklets, and the names of pieces and colours. */
+export * from './languages'
+export * from './words'
+export * from './load'

@@ -1,0 +1,106 @@
+import { compile, createCoreContext, registerMessageCompiler, registerMessageResolver, resolveValue, translate } from '@intlify/core-base'
+import type { Language } from './languages'
+import english from './messages/en.json'
+
+/** The sentences of one language. */
+type Messages = typeof english
+
+/** The path of each sentence, "step.add". */
+type MessageKey = Leaves<Messages>
+type Leaves<Tree> = { [Key in keyof Tree & string]: Tree[Key] extends string ? Key : `${Key}.${Leaves<Tree[Key]>}` }[keyof Tree & string]
+
+/** A language as it is loaded: its sentences, and what pieces and colours of the catalogue are called in it. */
+export interface LanguageFile {
+  readonly messages: Messages
+  /** By the English title, each number of which is written "#". */
+  readonly pieces: Readonly<Record<string, string>>
+  /** By the English name. */
+  readonly colours: Readonly<Record<string, string>>
+}
+
+type MessageArguments = Readonly<Record<string, string | number>>
+
+/** How to say something in one language. */
+export interface Words {
+  readonly language: Language
+  /** A sentence with what it is about. */
+  readonly say: (key: MessageKey, named?: MessageArguments) => string
+  /** A sentence about a number of things, which it has as `n`. */
+  readonly count: (key: MessageKey, n: number, named?: MessageArguments) => string
+  /** "a, b and c". */
+  readonly list: (items: readonly string[], last?: 'and' | 'or') => string
+  readonly quote: (text: string) => string
+  /** @param digits behind the decimal sign; as many as there are where nothing is said */
+  readonly number: (value: number, digits?: number) => string
+  /** A name as it stands within a sentence: German writes nouns large there too. */
+  readonly within: (name: string) => string
+  readonly pieceTitle: (title: string) => string
+  readonly colourName: (name: string) => string
+}
+
+registerMessageCompiler(compile)
+registerMessageResolver(resolveValue)
+
+/** Keys are checked here; the library would check them in a manner of its own. */
+// eslint-disable-next-line @typescript-eslint/no-unnecessary-type-assertion -- the compiler needs it, the rule takes both for the same
+const spoken = translate as unknown as (context: unknown, key: MessageKey, ...about: unknown[]) => unknown
+
+/** One thing, or more: French counts nothing as one. */
+const PLURALS = { fr: (n: number) => (Math.abs(n) < 2 ? 0 : 1) }
+
+/** What each language says, as it is loaded. */
+function wordsOf(language: Language, { messages, pieces, colours }: LanguageFile): Words {
+  const context = createCoreContext({
+    locale: language,
+    messages: { [language]: messages },
+    pluralRules: PLURALS,
+    fallbackLocale: false,
+    missing: (_, locale, key) => {
+      throw new RangeError(`no message ${key} in ${locale}`)
+    },
+  })
+  const text = (key: MessageKey, ...about: unknown[]): string => String(spoken(context, key, ...about))
+  const say: Words['say'] = (key, named = {}) => text(key, named)
+  return {
+    language,
+    say,
+    count: (key, n, named = {}) => text(key, { ...named, n }, n),
+    list: (items, last = 'and') =>
+      items.length < 2 ? (items[0] ?? '') : say(`list.${last}`, { rest: items.slice(0, -1).join(', '), last: items.at(-1)! }),
+    quote: (said) => say('quote', { text: said }),
+    number: (value, digits) =>
+      digits === undefined
+        ? value.toLocaleString(language, { maximumFractionDigits: 20, useGrouping: false })
+        : value.toLocaleString(language, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false }),
+    within: (name) => (language === 'de' ? name : name.toLocaleLowerCase(language)),
+    pieceTitle: (title) => withNumbers(pieces[title.replace(NUMBER, '#')] ?? title, title),
+    colourName: (name) => colours[name] ?? name,
+  }
+}
+
+const NUMBER = /\d+/g
+
+/** The numbers of the English title stand in every language in the same order. */
+function withNumbers(pattern: string, title: string): string {
+  const numbers = title.match(NUMBER) ?? []
+  let at = 0
+  return pattern.replace(/#/g, () => numbers[at++] ?? '')
+}
+
+/** What is always there. */
+// Said to be pure, so that what says nothing does not carry it.
+export const ENGLISH: Words = /* @__PURE__ */ wordsOf('en', { messages: english, pieces: {}, colours: {} })
+
+const known = /* @__PURE__ */ new Map<Language, Words>([['en', ENGLISH]])
+
+export const isLoaded = (language: Language): boolean => known.has(language)
+
+/** From now on `wordsIn` knows the language. */
+export const addLanguage = (language: Language, file: LanguageFile): void => void known.set(language, wordsOf(language, file))
+
+/** @throws RangeError where the language was not loaded before: whoever shows or prints in it waits for that first */
+export function wordsIn(language: Language = 'en'): Words {
+  const words = known.get(language)
+  if (!words) throw new RangeError(`the words of ${language} are not loaded`)
+  return words
+}
