@@ -82,12 +82,13 @@ export class BookletPainter {
     return content === 'finished' ? painter.paintFinished(view) : painter.paint(picture.step, view, insetOf(picture))
   }
 
-  /** The same in areas and lines; nothing where that would be too many, and for pictures of one thing alone. */
-  draw(picture: PictureRef, content: PictureContent, size?: PictureSize): Drawing | undefined {
-    if (picture.focus) return undefined
+  /** Sharp at any size where that is not too much, else in dots. */
+  render(picture: PictureRef, content: PictureContent, size?: PictureSize): Drawing | RgbImage {
+    if (picture.focus) return this.paint(picture, content, size)
     const painter = this.painterOf(picture, size)
     const view = picture.view as ViewNumber
-    return content === 'finished' ? painter.drawFinished(view) : painter.draw(picture.step, view, insetOf(picture))
+    if (content === 'finished') return painter.drawFinished(view) ?? painter.paintFinished(view)
+    return painter.render(picture.step, view, insetOf(picture))
   }
 
   /** The same from anywhere, without marks. */

@@ -120,9 +120,9 @@ const api = {
   cover: async (): Promise<string | undefined> => (source ? coverOf(source) : undefined),
   async file(ref: PictureRef, size: PictureSize): Promise<PictureFile> {
     const own = new BookletPainter(source!, size)
-    const drawing = own.draw(ref, 'step')
-    if (drawing) return { extension: '.svg', type: 'image/svg+xml', content: writeSvg(drawing) }
-    return { extension: '.png', type: 'image/png', content: (await encodePng(own.paint(ref, 'step'))) as Uint8Array<ArrayBuffer> }
+    const picture = own.render(ref, 'step')
+    if ('items' in picture) return { extension: '.svg', type: 'image/svg+xml', content: writeSvg(picture) }
+    return { extension: '.png', type: 'image/png', content: (await encodePng(picture)) as Uint8Array<ArrayBuffer> }
   },
   piece(piece: PieceSpec, size: PictureSize, look: Partial<PieceLook>): CanvasImage {
     return given(forCanvas(painter(64, 48).piece(piece, size, look)))

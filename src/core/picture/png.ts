@@ -1,12 +1,21 @@
 import { putTogether } from '../model'
 import type { RgbImage } from './ink'
 
-/** The picture's rows, each behind filter byte 0, as one zlib stream: the data of a PNG and of a PDF picture alike. */
-export async function deflateRows(image: RgbImage): Promise<Uint8Array> {
-  const stride = image.width * 3
-  const rows = new Uint8Array((stride + 1) * image.height)
-  for (let y = 0; y < image.height; y++) rows.set(image.data.subarray(y * stride, (y + 1) * stride), y * (stride + 1) + 1)
-  const stream = new Blob([rows]).stream().pipeThrough(new CompressionStream('deflate'))
+/**
+ * A picture's rows, each behind filter byte 0, as one zlib stream: the data of a PNG and of a PDF picture alike.
+ *
+ * @param stride bytes of a row
+ */
+export async function deflateRows(data: Uint8Array | Uint8ClampedArray, stride: number): Promise<Uint8Array> {
+  const height = data.length / stride
+  const rows = new Uint8Array((stride + 1) * height)
+  for (let y = 0; y < height; y++) rows.set(data.subarray(y * stride, (y + 1) * stride), y * (stride + 1) + 1)
+  return deflated(rows)
+}
+
+/** Bytes as a zlib stream. */
+export async function deflated(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
+  const stream = new Blob([bytes]).stream().pipeThrough(new CompressionStream('deflate'))
   return new Uint8Array(await new Response(stream).arrayBuffer())
 }
 
@@ -19,7 +28,7 @@ export async function encodePng(image: RgbImage): Promise<Uint8Array> {
   header.set([8, 2, 0, 0, 0], 8)
   return putTogether([
     { type: 'IHDR', data: header },
-    { type: 'IDAT', data: await deflateRows(image) },
+    { type: 'IDAT', data: await deflateRows(image.data, image.width * 3) },
     { type: 'IEND', data: new Uint8Array(0) },
   ])
 }

@@ -87,6 +87,14 @@ export class RailPainter {
     return this.staged(step, view, (staged) => drawComposition(this.composeOn(staged, step, view, inset), this.section))
   }
 
+  /** In areas and lines, or in dots where those would be too many: composed once for both. */
+  render(step: number, view: ViewNumber, inset?: StepInset): Drawing | RgbImage {
+    return this.staged(step, view, (staged) => {
+      const composition = this.composeOn(staged, step, view, inset)
+      return drawComposition(composition, this.section) ?? print(composition, staged.state.ink(composition.look))
+    })
+  }
+
   /**
    * Draws a step and does something with it. Finished sections stand beside their place; where they or the ghosts of parts would not
    * be in the picture, it is seen from so far off that all such steps of the frame with things on the same sides are.

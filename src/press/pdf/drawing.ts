@@ -1,6 +1,7 @@
-import { type PDFDocument, type PDFFont, type PDFRef } from '@cantoo/pdf-lib'
+import { type PDFDict, type PDFDocument, type PDFFont, type PDFRef } from '@cantoo/pdf-lib'
 import {
   CAPITAL_FOOT,
+  deflated,
   FINEST,
   INK,
   SEAM,
@@ -18,6 +19,8 @@ export interface DrawingPress {
   readonly doc: PDFDocument
   readonly font: PDFFont
   readonly picture: (address: string) => Promise<PDFRef>
+  /** Puts a stream into the document as soon as its bytes are deflated. @returns where it will be */
+  readonly stream: (head: PDFDict, bytes: Promise<Uint8Array>) => Promise<PDFRef>
 }
 
 /** Four Bézier curves make an ellipse, with their handles this far out. */
@@ -30,18 +33,20 @@ const PAPER: Rgb = [255, 255, 255]
  * @returns the form, which pages place as they place pictures
  */
 export async function embedDrawing(drawing: Drawing, press: DrawingPress): Promise<PDFRef> {
-  const { context } = press.doc
   const writer = new FormWriter(press)
   const content = await writer.write(drawing)
-  const form = context.flateStream(content, {
+  const head = press.doc.context.obj({
     Type: 'XObject',
     Subtype: 'Form',
     BBox: [0, 0, drawing.width, drawing.height],
     Group: { S: 'Transparency', I: true },
     Resources: { XObject: writer.objects, ExtGState: writer.states, Font: writer.fonts },
+    Filter: 'FlateDecode',
   })
-  return context.register(form)
+  return press.stream(head, deflated(encoder.encode(content)))
 }
+
+const encoder = new TextEncoder()
 
 /** Collects the text of one form, and what it names. */
 class FormWriter {

@@ -2,10 +2,12 @@ import {
   concatTransformationMatrix,
   degrees,
   drawObject,
+  PDFHexString,
   PDFRawStream,
   popGraphicsState,
   pushGraphicsState,
   rgb,
+  type PDFDict,
   type PDFDocument,
   type PDFImage,
   type PDFPage,
@@ -15,7 +17,7 @@ import {
 import type { PictureContent, PictureRef } from '@core/booklet'
 import { pieceKey, type PieceCount } from '@core/count'
 import { photoBytes } from '@core/model'
-import { deflateRows, rgbOf, type Drawing, type PictureSize, type PieceLook, type RgbImage } from '@core/picture'
+import { deflateRows, indexedImage, rgbOf, type Drawing, type PictureSize, type PieceLook, type RgbImage } from '@core/picture'
 import type { ImageItem, LaidBooklet, LaidSheet, PieceItem, PictureItem, SheetMark } from '../layout/items'
 import type { Typefaces } from '../layout/sheet'
 import { embedDrawing } from './drawing'
@@ -24,9 +26,8 @@ import { TagWriter } from './tags'
 
 /** What paints and draws for a booklet. */
 interface SheetPainter {
-  /** In areas and lines; nothing where that would be too many, then in dots. */
-  draw(picture: PictureRef, content: PictureContent, size?: PictureSize): Drawing | undefined
-  paint(picture: PictureRef, content: PictureContent, size?: PictureSize): RgbImage
+  /** In areas and lines, or in dots where those would be too many; dots are good until the next is asked for. */
+  render(picture: PictureRef, content: PictureContent, size?: PictureSize): Drawing | RgbImage
   drawPiece(piece: PieceCount, size: PictureSize, look: PieceLook): Drawing
 }
 
@@ -47,6 +48,7 @@ export async function writePdf(booklet: LaidBooklet, input: PdfInput): Promise<U
     await writer.write(sheet)
     await progress?.((i + 1) / booklet.sheets.length)
   }
+  await writer.finish()
   const pages = doc.getPages()
   addOutline(
     doc,
@@ -72,11 +74,18 @@ const colourOf = (hex: string): RGB => {
   return rgb(red / 255, green / 255, blue / 255)
 }
 
+/** Rows of so many pictures wait in memory at most. */
+const MOST_DEFLATING = 6
+
+const hexOf = (bytes: Uint8Array): string => Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('')
+
 /** Writes sheet by sheet; what comes again is embedded once. */
 class SheetWriter {
   readonly tags = new TagWriter()
   private readonly pieces = new Map<string, Promise<Placeable>>()
   private readonly images = new Map<string, Promise<PDFImage>>()
+  /** Pictures whose rows are being deflated. */
+  private readonly deflating: Promise<void>[] = []
 
   constructor(private readonly input: PdfInput) {}
 
@@ -89,6 +98,11 @@ class SheetWriter {
       draw(page)
     }
     this.tags.close()
+  }
+
+  /** To be waited for before the document is saved. */
+  async finish(): Promise<void> {
+    await Promise.all(this.deflating)
   }
 
   private async drawer(mark: SheetMark): Promise<(page: PDFPage) => void> {
@@ -111,9 +125,8 @@ class SheetWriter {
   }
 
   private async picture({ picture, content, size }: PictureItem): Promise<Placeable> {
-    const { painter } = this.input
-    const drawing = painter.draw(picture, content, size)
-    return drawing ? this.embedLines(drawing) : this.embedDots(painter.paint(picture, content, size))
+    const rendered = this.input.painter.render(picture, content, size)
+    return 'items' in rendered ? this.embedLines(rendered) : this.embedDots(rendered)
   }
 
   /** The same piece to the same scale is embedded once. */
@@ -134,26 +147,39 @@ class SheetWriter {
     return image
   }
 
-  /** A picture's rows go into the file as they are deflated: no second encoding. */
+  /** A picture of dots by its colours. */
   private async embedDots(image: RgbImage): Promise<Placeable> {
-    const { context } = this.input.doc
-    const head = context.obj({
+    const { indices, palette } = indexedImage(image)
+    const head = this.input.doc.context.obj({
       Type: 'XObject',
       Subtype: 'Image',
       Width: image.width,
       Height: image.height,
       BitsPerComponent: 8,
-      ColorSpace: 'DeviceRGB',
+      ColorSpace: ['Indexed', 'DeviceRGB', palette.length / 3 - 1, PDFHexString.of(hexOf(palette))],
       Filter: 'FlateDecode',
-      DecodeParms: { Predictor: 15, Colors: 3, BitsPerComponent: 8, Columns: image.width },
+      DecodeParms: { Predictor: 15, Colors: 1, BitsPerComponent: 8, Columns: image.width },
     })
-    return { ref: context.register(PDFRawStream.of(head, await deflateRows(image))), width: 1, height: 1 }
+    return { ref: await this.stream(head, deflateRows(indices, image.width)), width: 1, height: 1 }
+  }
+
+  /** Bytes go into the file as they are deflated, which goes on beside the drawing of what comes next. */
+  private async stream(head: PDFDict, bytes: Promise<Uint8Array>): Promise<PDFRef> {
+    const { context } = this.input.doc
+    const ref = context.nextRef()
+    this.deflating.push(bytes.then((deflated) => context.assign(ref, PDFRawStream.of(head, deflated))))
+    if (this.deflating.length >= MOST_DEFLATING) await this.deflating.shift()
+    return ref
   }
 
   private async embedLines(drawing: Drawing): Promise<Placeable> {
     const { doc, faces } = this.input
     const picture = async (address: string): Promise<PDFRef> => (await this.image(address)).ref
-    return { ref: await embedDrawing(drawing, { doc, font: faces.bold.first, picture }), width: drawing.width, height: drawing.height }
+    return {
+      ref: await embedDrawing(drawing, { doc, font: faces.bold.first, picture, stream: this.stream.bind(this) }),
+      width: drawing.width,
+      height: drawing.height,
+    }
   }
 }
 

@@ -12,8 +12,8 @@ import { visibleLines, type LineKind, type VisibleLine } from './edges'
 import { pointsOf, visibleFacets, type VisibleFacet } from './facets'
 import { groupOf, paintOrder, type OrderedFacet } from './order'
 
-/** A picture of more faces would take longer to draw than a reader waits: half a second on a slow machine. */
-const MOST_FACETS = 12_000
+/** A picture of more faces would take longer to draw than a reader waits, a third of a second on a slow machine, and be larger than its dots. */
+const MOST_FACETS = 8_000
 /** Widths of lines, px, as the dots have them. */
 const WIDTHS: Readonly<Record<LineKind, number>> = { crease: 0.55, outline: 1, heavy: 2.4 }
 const FINE = 0.6
@@ -48,8 +48,8 @@ function overlayItems(overlay: Overlay, section: Pick<DrawnSection, 'parts' | 'p
 }
 
 function plateItems(layer: PictureLayer, section: Pick<DrawnSection, 'parts' | 'patches'>, mostFacets: number): DrawnItem[] | undefined {
-  const facets = visibleFacets(layer, section)
-  if (facets.length > mostFacets) return undefined
+  const facets = visibleFacets(layer, section, mostFacets)
+  if (!facets) return undefined
   const scale = 1 / layer.finer
   return [
     ...areaItems(paintOrder(facets), layer.look, scale),

@@ -1,3 +1,4 @@
+import { memo } from '../../memo'
 import { add, type FlatPoint, type Vec } from '../../space'
 import { FIRST_DECAL, seePatch, type SeenPatch } from '../decal-paint'
 import type { DrawnSection } from '../drawn-section'
@@ -38,17 +39,24 @@ const PER_PART = 65_536
 /**
  * The facets that show, told by the z-buffer: whatever is in front at any dot is among them, so nothing else is needed to say
  * what hides what. Surfaces of which no dot shows are left out; that is the only thing the buffer decides about faces.
+ *
+ * @returns nothing where there are more than `most`; they are counted before any is placed
  */
 export function visibleFacets(
   { target, shown }: Pick<PictureLayer, 'target' | 'shown'>,
   section: Pick<DrawnSection, 'parts' | 'patches'>,
-): VisibleFacet[] {
+  most: number,
+): VisibleFacet[] | undefined {
   const seen = surfacesIn(target.buffer)
+  const projectedOf = (part: number): ProjectedMesh => target.projector.of(section.parts[part]!.shape, section.parts[part]!.pose.matrix)
+  const partsSeen = partsOfFew(seen, projectedOf, most)
+  if (!partsSeen) return undefined
   const facets: VisibleFacet[] = []
   for (const { part, lift } of shown) {
+    if (!partsSeen.has(part)) continue
     const placed = section.parts[part]!
     const origin = target.originOf(placed, lift)
-    const projected = target.projector.of(placed.shape, placed.pose.matrix)
+    const projected = projectedOf(part)
     projected.forEach((facet, index) => {
       if (seen.has(part * PER_PART + facet.surface)) facets.push(placeFacet(projected, index, part, origin))
     })
@@ -64,18 +72,45 @@ export function visibleFacets(
   return facets
 }
 
+/** The parts whose surfaces are seen; nothing where these have more than so many facets. */
+function partsOfFew(seen: ReadonlySet<number>, projectedOf: (part: number) => ProjectedMesh, most: number): Set<number> | undefined {
+  const counts = new Map<number, ReadonlyMap<number, number>>()
+  let count = 0
+  for (const key of seen) {
+    const [part, surface] = [Math.floor(key / PER_PART), key % PER_PART]
+    let ofPart = counts.get(part)
+    if (!ofPart) counts.set(part, (ofPart = facetCounts(projectedOf(part))))
+    count += ofPart.get(surface) ?? 1
+    if (count > most) return undefined
+  }
+  return new Set(counts.keys())
+}
+
+/** How many facets each surface has. */
+const facetCounts = memo((projected: ProjectedMesh): ReadonlyMap<number, number> => {
+  const counts = new Map<number, number>()
+  for (const { surface } of projected) counts.set(surface, (counts.get(surface) ?? 0) + 1)
+  return counts
+})
+
 function surfacesIn({ part, surface }: GBuffer): Set<number> {
   const seen = new Set<number>()
-  let last = -1
+  // A surface shows in many rows: the set is asked only for what did not come just now.
+  const recent = new Float64Array(RECENT).fill(-1)
   for (let dot = 0; dot < part.length; dot++) {
-    if (part[dot] === NOTHING) continue
-    const key = part[dot]! * PER_PART + surface[dot]!
-    if (key === last) continue
-    last = key
+    const shown = part[dot]!
+    if (shown === NOTHING) continue
+    const key = shown * PER_PART + surface[dot]!
+    const slot = (shown * 31 + surface[dot]!) & (RECENT - 1)
+    if (recent[slot] === key) continue
+    recent[slot] = key
     seen.add(key)
   }
   return seen
 }
+
+/** A power of two. */
+const RECENT = 4096
 
 function placeFacet(projected: ProjectedMesh, index: number, part: number, [x, y, depth]: Vec): VisibleFacet {
   const facet = projected[index]!
