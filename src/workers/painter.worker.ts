@@ -20,7 +20,6 @@ import { coverOf } from '@press/cover'
 import { BookletPainter } from '@press/paint'
 import { staysAlive } from './alive'
 import { forCanvas, given, type CanvasImage } from './canvas-image'
-import { PaintedAhead } from './painted-ahead'
 import { fromBytes, sourceOf, type Drawn, type Printed } from './plan-messages'
 
 /** A picture as it is saved. */
@@ -52,13 +51,7 @@ function painter(width: number, height: number): BookletPainter {
   return known
 }
 
-/** The step that will be asked for next, and memory to paint it into. */
-const ahead = new PaintedAhead<CanvasImage>()
-let spareAhead: ArrayBuffer | undefined
-const pictureKey = (...picture: [PictureRef, PictureContent, PictureSize]): string => JSON.stringify(picture)
-
 function show(next: NonNullable<typeof shown>): void {
-  ahead.forget()
   shown = next
   source = sourceOf(next.model, next.printed)
   // Painters are taken over when they are asked for: not all sizes are seen again.
@@ -71,7 +64,6 @@ const alive = staysAlive()
 const api = {
   ready: (): Promise<boolean> => alive,
   open(next: BookletSource): void {
-    ahead.forget()
     shown = undefined
     source = next
     painters = new Map()
@@ -93,17 +85,7 @@ const api = {
     return true
   },
   picture(ref: PictureRef, content: PictureContent, { width, height }: PictureSize, spare?: ArrayBuffer): CanvasImage {
-    const painted = ahead.take(pictureKey(ref, content, { width, height }))
-    if (painted) spareAhead = spare
-    return given(painted ?? forCanvas(painter(width, height).paint(ref, content), spare))
-  },
-  /** Paints what will be asked for next, in the pause after this. */
-  prepare(ref: PictureRef, content: PictureContent, { width, height }: PictureSize): void {
-    ahead.prepare(pictureKey(ref, content, { width, height }), () => {
-      const spare = spareAhead
-      spareAhead = undefined
-      return forCanvas(painter(width, height).paint(ref, content), spare)
-    })
+    return given(forCanvas(painter(width, height).paint(ref, content), spare))
   },
   /** A picture that somebody turns: nothing of it is kept. */
   turned(ref: PictureRef, content: PictureContent, view: TurnedView, size: PictureSize): CanvasImage {

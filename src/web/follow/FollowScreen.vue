@@ -40,6 +40,7 @@ import SectionOverview from './SectionOverview.vue'
 import StepWords from './StepWords.vue'
 import TimedBuild from './TimedBuild.vue'
 import VersionChoice from './VersionChoice.vue'
+import { picturesOf } from './pictures-of'
 import { keepVersion, lastVersion } from './published-here'
 import { carriedProgress, placeAddress } from './carry'
 import { loadProgress, pageKey, placeIn, progressKey, saveProgress, tickKey, withoutTicks, withTicks } from './progress'
@@ -129,12 +130,10 @@ const picture = computed(() => {
   const ref = 'picture' in page.value ? page.value.picture : null
   return ref && { ...ref, view: (ref.view & 4) | ((ref.view + turn.value) & 3) }
 })
+const PAINTED_AHEAD = 5
 const isFinished = computed(() => showsFinished(page.value))
-/** The picture of the page after this one. */
-const coming = computed(() => {
-  const after = pages[index.value + 1]
-  return after && 'picture' in after && after.picture ? { picture: after.picture, isFinished: showsFinished(after) } : null
-})
+/** The pictures of the pages after this one: a step that takes long is painted while quick ones are looked at. */
+const coming = computed(() => picturesOf(pages.slice(index.value + 1, index.value + 1 + PAINTED_AHEAD)))
 const isLast = computed(() => index.value === pages.length - 1)
 const title = computed(() => pageTitle(page.value, words))
 /** For who cannot see the picture. */
@@ -379,8 +378,8 @@ watch([index, turn], turning.reset)
             <PagePicture
               v-show="!turned"
               :picture="picture"
-              :next="coming?.picture ?? null"
-              :is-next-finished="coming?.isFinished ?? false"
+              :coming="coming"
+              is-followed
               :finished="isFinished"
               :label="step ? step.spoken : say('follow.finished', { name: title })"
               @touch="isAsking && touch($event?.part)"

@@ -22,7 +22,7 @@ function paintAhead(bundle: Bundle): void {
   void painter.open(bundle)
   const cover = coverPicture(bundle)
   const isBegun = loadProgress(progressKey(bundle, published?.id)).page > 0
-  if (cover && !isBegun) painter.prepare(cover, 'finished', STEP_PICTURE)
+  if (cover && !isBegun) painter.prepare([{ picture: cover, content: 'finished' }], STEP_PICTURE)
 }
 
 async function show(bundle: Bundle | null): Promise<void> {

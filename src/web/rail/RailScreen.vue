@@ -23,6 +23,7 @@ import LayingPanel from './LayingPanel.vue'
 import RailMap from './RailMap.vue'
 import StepProof from './StepProof.vue'
 import StepTray from './StepTray.vue'
+import type { WantedPicture } from '../workers/painter-client'
 import StepSlip from './StepSlip.vue'
 import { lockedSteps, marksOf, WALKS } from './rail-keys'
 import { useRailEdits } from './use-rail-edits'
@@ -115,10 +116,11 @@ const go = (toRow: number, toStep: number): void => goTo({ section: layout.value
 /** Which way somebody walks along the rail. */
 const walking = ref<'next' | 'before'>('next')
 /** The picture they will come to, as long as it is of the same section. */
-const coming = computed(() => {
+const coming = computed((): WantedPicture[] => {
   const next = walkRail(layout.value, row.value, step.value, walking.value)
   const isOther = next.row === row.value && next.step !== step.value
-  return isOther && !focus.value ? (open.snapshot!.pages.stepPage(section.value.id, next.step)?.picture ?? null) : null
+  const picture = isOther && !focus.value ? open.snapshot!.pages.stepPage(section.value.id, next.step)?.picture : null
+  return picture ? [{ picture, content: 'step' }] : []
 })
 function walk(way: Walk): void {
   if (way === 'next' || way === 'before') walking.value = way
@@ -222,7 +224,7 @@ watch(
       <StepPicture
         v-else-if="page"
         :picture="picture"
-        :next="coming"
+        :coming="coming"
         :framed="framed"
         :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken"
         @touch="touched = focus ? null : $event"

@@ -4,6 +4,7 @@ import type { PictureRef } from '@core/booklet'
 import type { PictureWindow } from '@core/picture'
 import { usePaintSource, type PaintSource } from './painter-key'
 import { STEP_PICTURE } from './step-picture-size'
+import type { WantedPicture } from '../workers/painter-client'
 import { placeInPicture, shareOf, type PictureTouch } from './picture-touch'
 import { useWords } from './words-key'
 
@@ -14,13 +15,14 @@ const props = withDefaults(
     finished?: boolean
     width?: number
     height?: number
-    /** The picture that will be asked for next, and whether it is of something finished. */
-    next?: PictureRef | null
-    isNextFinished?: boolean
+    /** The pictures that will be asked for next, the nearest first. */
+    coming?: readonly WantedPicture[]
+    /** Nothing is edited here: whoever sees a picture goes on to the next. */
+    isFollowed?: boolean
     /** Parts and copies of the section that are framed, by id. */
     framed?: readonly string[]
   }>(),
-  { finished: false, width: STEP_PICTURE.width, height: STEP_PICTURE.height, next: null, isNextFinished: false, framed: () => [] },
+  { finished: false, width: STEP_PICTURE.width, height: STEP_PICTURE.height, coming: () => [], isFollowed: false, framed: () => [] },
 )
 const emit = defineEmits<{ drawn: []; touch: [touch: PictureTouch | null] }>()
 const { say } = useWords()
@@ -41,8 +43,10 @@ let seenVersion: number | undefined
 
 /** What comes next is painted while this is looked at. */
 function prepareNext({ painter, version }: PaintSource): void {
-  if (props.next && version === seenVersion)
-    painter.prepare(props.next, props.isNextFinished ? 'finished' : 'step', { width: props.width, height: props.height })
+  if (props.coming.length > 0 && (props.isFollowed || version === seenVersion)) {
+    const plain = JSON.parse(JSON.stringify(props.coming)) as WantedPicture[]
+    painter.prepare(plain, { width: props.width, height: props.height })
+  }
   seenVersion = version
 }
 

@@ -36,10 +36,6 @@ function scene() {
         log.push(`${number}: picture of ${shown.text}${spare ? `, into ${spare.byteLength}` : ''}`)
         return { width, height, data: new Uint8ClampedArray(spare ?? new ArrayBuffer(width * height * 4)) }
       },
-      prepare(ref: { step: number }) {
-        log.push(`${number}: prepare step ${ref.step}`)
-        if (ref.step > 8) throw new Error('no such step')
-      },
       piece(piece: { shape: string }, width: number, height: number) {
         log.push(`${number}: piece ${piece.shape}`)
         return { width, height, data: new Uint8ClampedArray(4) }
@@ -133,18 +129,29 @@ describe('a painter', () => {
     client.close()
   })
 
-  it('is asked to paint ahead without a word where that fails, and never where it has died', async () => {
-    const { client, workers, log } = scene()
+  it('paints ahead what will be asked for, into memory that is free, and never where it has died', async () => {
+    const { client, workers, log, change } = scene()
+    const size = { width: 2, height: 2 }
+    const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 100))
+    const next = [{ picture: { ...REF, step: 1 }, content: 'step' }] as const
     await client.openBytes(1, whole('one'))
-    client.prepare({ ...REF, step: 1 }, 'step', { width: 2, height: 2 })
-    client.prepare({ ...REF, step: 9 }, 'step', { width: 2, height: 2 })
-    await client.picture(REF, 'step', { width: 2, height: 2 })
-    expect(log.slice(1)).toEqual(['1: prepare step 1', '1: prepare step 9', '1: picture of one'])
+    const first = await client.picture(REF, 'step', size)
+    client.prepare(next, size)
+    await pause()
+    expect(log.slice(1)).toEqual(['1: picture of one', '1: picture of one'])
+    // It is there: the painter is not asked, and what was shown is painted into next.
+    await client.picture({ ...REF, step: 1 }, 'step', size, first.data.buffer)
+    client.prepare([{ picture: { ...REF, step: 2 }, content: 'step' }], size)
+    await pause()
+    expect(log.slice(3)).toEqual(['1: picture of one, into 16'])
+    await change(1, 2, 'two')
+    await client.picture({ ...REF, step: 2 }, 'step', size)
+    expect(log.slice(4)).toEqual(['1: change 1 to 2', '1: picture of two'])
     workers[0]!.fail()
-    client.prepare({ ...REF, step: 1 }, 'step', { width: 2, height: 2 })
+    client.prepare(next, size)
+    await pause()
     expect(workers).toHaveLength(1)
     client.close()
-    client.prepare(REF, 'step', { width: 2, height: 2 })
   })
 
   it('opens a booklet once however often it is asked, and again once it has died', async () => {

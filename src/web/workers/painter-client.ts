@@ -7,6 +7,7 @@ import type { FlatPoint } from '@core/space'
 import type { CanvasImage } from '../../workers/canvas-image'
 import type { PainterApi, PictureFile } from '../../workers/painter.worker'
 import { KeptAnswers } from './kept-answers'
+import { PaintedAhead } from './painted-ahead'
 import { RequestTable, type MakeWorker } from './request-table'
 
 /** What everything later is painted from, so that a painter that died can be told again. */
@@ -30,6 +31,16 @@ export interface DrawnChange {
   readonly whole: () => DrawnBytes
 }
 
+/** A picture of the booklet. */
+export interface WantedPicture {
+  readonly picture: PictureRef
+  readonly content: PictureContent
+}
+
+const pictureKey = (...picture: [PictureRef, PictureContent, PictureSize]): string => JSON.stringify(picture)
+/** Memory of earlier pictures that is kept for those that are painted ahead. */
+const MOST_SPARES = 2
+
 /** Pictures of pieces that are kept at most: some ten megabytes. */
 const MOST_PIECES = 200
 
@@ -38,6 +49,9 @@ export class PainterClient {
   private readonly table: RequestTable<PainterApi>
   private readonly pieces = new KeptAnswers<CanvasImage>(MOST_PIECES)
   private readonly looks = new KeptAnswers<PieceLook[]>(MOST_PIECES)
+  /** The steps that will be asked for next. */
+  private readonly ahead = new PaintedAhead<CanvasImage>()
+  private spares: ArrayBuffer[] = []
   private told: PainterNews | undefined
   private opened: { readonly source: BookletSource; readonly done: Promise<void> } | undefined
   private isLost = false
@@ -71,6 +85,7 @@ export class PainterClient {
 
   /** Goes on from the version before; where the painter has lost that, it is told the whole. */
   async change({ base, version, change, printed, hasPieces, whole }: DrawnChange): Promise<void> {
+    this.ahead.forget()
     if (!hasPieces) this.forgetPieces()
     this.told = (painter) => {
       const bytes = whole()
@@ -82,6 +97,7 @@ export class PainterClient {
 
   private tell(told: PainterNews): Promise<void> {
     this.opened = undefined
+    this.ahead.forget()
     this.told = told
     this.forgetPieces()
     this.isLost = false
@@ -107,6 +123,13 @@ export class PainterClient {
 
   /** @param spare memory of an earlier picture, to be painted into; it must not be used any more */
   picture(ref: PictureRef, content: PictureContent, size: PictureSize, spare?: ArrayBuffer): Promise<CanvasImage> {
+    const painted = this.ahead.take(pictureKey(ref, content, size))
+    if (!painted) return this.paint(ref, content, size, spare)
+    if (spare) this.spares = [spare, ...this.spares].slice(0, MOST_SPARES)
+    return painted.catch(() => this.paint(ref, content, size))
+  }
+
+  private paint(ref: PictureRef, content: PictureContent, size: PictureSize, spare?: ArrayBuffer): Promise<CanvasImage> {
     return this.ask((remote) => {
       // It can be given away once: who asks again after the painter died has none.
       const given = spare && spare.byteLength > 0 ? transfer(spare, [spare]) : undefined
@@ -114,10 +137,15 @@ export class PainterClient {
     })
   }
 
-  /** Lets a picture be painted in a pause, since it will be asked for next. Nobody waits for it, and nobody is told where it fails. */
-  prepare(ref: PictureRef, content: PictureContent, size: PictureSize): void {
+  /** Lets pictures be painted in pauses, since they will be asked for next. Nobody waits for them, and nobody is told where one fails. */
+  prepare(wanted: readonly WantedPicture[], size: PictureSize): void {
     if (this.isLost) return
-    this.table.ask((remote) => remote.prepare(ref, content, size)).catch(() => undefined)
+    this.ahead.prepare(
+      wanted.map(({ picture, content }) => ({
+        key: pictureKey(picture, content, size),
+        paint: () => this.paint(picture, content, size, this.spares.pop()),
+      })),
+    )
   }
 
   piece(piece: PieceSpec, size: PictureSize, look: Partial<PieceLook> = {}): Promise<CanvasImage> {
@@ -162,6 +190,7 @@ export class PainterClient {
   }
 
   close(): void {
+    this.ahead.forget()
     this.table.close()
   }
 }
