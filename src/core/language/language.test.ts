@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { BASE_CATALOGUE } from '../catalogue'
 import { ENGLISH, isLanguage, languageAmong, languageFile, LANGUAGES, loadLanguage, wordsIn, type Language } from './index'
-import english from './messages/en.json'
+import english from './messages/en.json' with { type: 'json' }
 
 type Tree = { readonly [key: string]: string | Tree }
 

@@ -1,6 +1,6 @@
 import { compile, createCoreContext, registerMessageCompiler, registerMessageResolver, resolveValue, translate } from '@intlify/core-base'
 import type { Language } from './languages'
-import english from './messages/en.json'
+import english from './messages/en.json' with { type: 'json' }
 
 /** The sentences of one language. */
 type Messages = typeof english

@@ -310,6 +310,7 @@ export const modelSchema = Joi.object({
     label: Joi.boolean(),
     figures: Joi.boolean(),
     withoutDecals: Joi.boolean(),
+    reference: Joi.boolean(),
     people: Joi.number().integer().min(1).max(20),
     difficulty: Joi.valid(...DIFFICULTIES),
     language: Joi.valid(...LANGUAGES),

@@ -69,6 +69,8 @@ export interface AskedLayout {
   readonly figures?: boolean
   /** The decals are not printed with the booklet. */
   readonly withoutDecals?: boolean
+  /** The first photo of the model stands on the cover beside its picture, as large: what it was built after. */
+  readonly reference?: boolean
 }
 
 export interface BookletWishes extends AskedLayout {

@@ -14,6 +14,7 @@ import { Fault } from '@core/fault'
 import { paragraphs, fit } from '../type/lines'
 import { FlowColumn, type SheetPlace } from './column'
 import type { LaidBooklet } from './items'
+import { sizeToPrint, type PhotoFrame } from './photos'
 import type { Sheet } from './sheet'
 import { ACCENT, ASPECT, FAINT, INK, type LayoutInput, type Typefaces } from './sheet'
 import { finishedSection, StepSheet } from './steps'
@@ -29,6 +30,8 @@ const LIST_HEAD = 50
 /** Share of the height of a cover, and of the first sheet of a collection's model, that its picture takes at most. */
 const MOST_OF_COVER = 0.46
 const MOST_OF_MEMBER = 0.34
+/** Between the picture of a cover and the photo beside it, pt. */
+const BESIDE = 16
 /** Width of the picture of a figure, pt. */
 const FIGURE_WIDTH = 200
 /** Width of the picture on a tray's own sheet, pt, and the share of the sheet that it takes at most. */
@@ -115,7 +118,11 @@ class BookletLayout extends StepSheet {
     this.write(column, page.name, { size: 34, font: this.bold, role: 'H1' })
     if (page.designer !== '') this.write(column, say('cover.designedBy', { name: page.designer }), { size: 13, colour: FAINT })
     this.put({ kind: 'rectangle', x: this.margin, y: column.y - 4, width: 56, height: 3, fill: ACCENT })
-    this.picture(page.picture, this.coverPlace(column), { content: 'finished', alt: say('cover.finished', { name: page.name }) })
+    const [first, ...others] = page.photos
+    const reference = this.input.look.reference && first && sizeToPrint(first) ? first : undefined
+    const [place, frame] = reference ? this.coverPlaces(column) : [this.coverPlace(column)]
+    this.picture(page.picture, place, { content: 'finished', alt: say('cover.finished', { name: page.name }) })
+    if (reference && frame) this.photoIn(reference, frame)
     column.take(30)
     this.facts(page, column)
     for (const caution of page.cautions) {
@@ -124,7 +131,7 @@ class BookletLayout extends StepSheet {
     }
     column.take(6)
     for (const line of page.remarks) this.line10(line, column)
-    for (const photo of page.photos) this.photo(photo, column, 260)
+    for (const photo of reference ? others : page.photos) this.photo(photo, column, 260)
     for (const piece of page.notes === '' ? [] : paragraphs(page.notes)) this.line10(piece, column)
   }
 
@@ -147,6 +154,29 @@ class BookletLayout extends StepSheet {
     column.need(width * ASPECT + FOOT)
     column.take(width * ASPECT, 20)
     return { x: column.x + (column.width - width) / 2, y: column.y, width }
+  }
+
+  /** The same, and the frame of a photo that is as large: beside it, or below it on a sheet that lies. */
+  private coverPlaces(column: FlowColumn): [SheetPlace, PhotoFrame] {
+    if (this.isLying) {
+      const room = this.width / 2 - this.margin - 10
+      const height = Math.min(room * ASPECT, (this.height - 2 * this.margin - BESIDE) / 2)
+      const [width, middle] = [height / ASPECT, this.height / 2]
+      const x = this.width / 2 + 10 + (room - width) / 2
+      return [
+        { x, y: middle + BESIDE / 2, width },
+        { x, y: middle - BESIDE / 2 - height, width, height },
+      ]
+    }
+    const width = Math.min((column.width - BESIDE) / 2, (MOST_OF_COVER * this.height) / ASPECT)
+    const height = width * ASPECT
+    column.need(height + FOOT)
+    column.take(height, 20)
+    const { x, y } = column
+    return [
+      { x, y, width },
+      { x: x + column.width - width, y, width, height },
+    ]
   }
 
   private line10(text: string, column: FlowColumn): void {

@@ -1,13 +1,14 @@
 import { readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { makeBundle, makePages, type Bundle, type StepPage } from '@core/booklet'
-import { readModelText, type BookletWishes } from '@core/model'
+import { pictureAddress, readModelText, type BookletWishes } from '@core/model'
+import { encodePng } from '@core/picture'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { packagedFont } from '../../../tests/support/packaged-fonts'
 import { previewOf } from '../preview'
 import { prepareSheets } from '../sheets'
 import type { Element } from './elements'
-import type { LaidBooklet, LaidSheet } from './items'
+import type { LaidBooklet, LaidSheet, PictureItem } from './items'
 import { MARGINS } from './look'
 
 let bundle: Bundle
@@ -17,8 +18,8 @@ beforeAll(() => {
   bundle = makeBundle(model, report, viewsOf(looks))
 })
 
-async function laid(booklet: BookletWishes = {}): Promise<LaidBooklet> {
-  const asked = { ...bundle, model: { ...bundle.model, booklet } }
+async function laid(booklet: BookletWishes = {}, model = bundle.model): Promise<LaidBooklet> {
+  const asked = { ...bundle, model: { ...model, booklet } }
   return (await prepareSheets({ bundle: asked, aliases: [], assets: { font: packagedFont } })).laid
 }
 
@@ -53,6 +54,25 @@ describe('a booklet on its sheets', () => {
     expect(sheets.flatMap(labelsOn)).toEqual(steps().map(({ label }) => label))
     for (const sheet of sheets) expect(off(sheet, MARGINS[look.margins ?? 'usual'])).toEqual([])
   })
+
+  it.each(['a4', 'slide'] as const)(
+    'has a photo as large as the picture of the model beside it, where that is asked for: %s',
+    async (paper) => {
+      const file = pictureAddress(await encodePng({ width: 60, height: 20, data: new Uint8Array(60 * 20 * 3).fill(90) }))
+      const photos = [{ file, alt: 'The real one' }]
+      const cover = async (booklet: BookletWishes): Promise<LaidSheet['items']> =>
+        (await laid({ paper, ...booklet }, { ...bundle.model, photos })).sheets[0]!.items
+      const box = (items: LaidSheet['items'], kind: 'picture' | 'image') => items.find((item) => item.kind === kind) as PictureItem
+      const [plain, asked] = [await cover({}), await cover({ reference: true })]
+      const [model, photo] = [box(asked, 'picture'), box(asked, 'image')]
+      expect(model.width).toBeLessThan(box(plain, 'picture').width)
+      // It touches the frame, which is as large as the picture, on two sides, and neither lies on the other.
+      expect(Math.max(photo.width / model.width, photo.height / model.height)).toBeCloseTo(1)
+      const isApart = photo.x >= model.x + model.width || photo.y + photo.height <= model.y
+      expect(isApart).toBe(true)
+      expect(asked.filter(({ kind }) => kind === 'image')).toHaveLength(1)
+    },
+  )
 
   it('has no more steps on a sheet than are asked for', async () => {
     for (const most of [1, 3])

@@ -23,12 +23,22 @@ export interface SheetLook {
   readonly trays: TrayPlace
   readonly contents: boolean
   readonly label: boolean
+  /** A photo beside the picture of the finished model. */
+  readonly reference: boolean
 }
 
-const USUAL: SheetLook = { paper: 'a4', margins: 'usual', columns: 'fitting', trays: 'both', contents: false, label: false }
+const USUAL: SheetLook = {
+  paper: 'a4',
+  margins: 'usual',
+  columns: 'fitting',
+  trays: 'both',
+  contents: false,
+  label: false,
+  reference: false,
+}
 
 /** What is asked for, and the usual where nothing is said. */
-export function lookOf({ paper, margins, columns, stepsOnSheet, trays, contents, label }: AskedLayout = {}): SheetLook {
+export function lookOf({ paper, margins, columns, stepsOnSheet, trays, contents, label, reference }: AskedLayout = {}): SheetLook {
   return {
     paper: paper ?? USUAL.paper,
     margins: margins ?? USUAL.margins,
@@ -36,6 +46,7 @@ export function lookOf({ paper, margins, columns, stepsOnSheet, trays, contents,
     trays: trays ?? USUAL.trays,
     contents: contents ?? USUAL.contents,
     label: label ?? USUAL.label,
+    reference: reference ?? USUAL.reference,
     ...(stepsOnSheet === undefined ? {} : { stepsOnSheet }),
   }
 }

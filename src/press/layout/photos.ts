@@ -22,15 +22,27 @@ export class PhotoSheet extends DecalSheet {
     const height = (width * size.height) / size.width
     column.need(height + 40)
     column.take(height + 4)
-    const frame = { x: column.x, y: column.y, width, height }
+    this.putPhoto(photo, { x: column.x, y: column.y, width, height }, quarters)
+    column.take(8)
+    this.write(column, photo.alt, { size: 8.5, colour: FAINT, role: 'Caption' }, 4)
+  }
+
+  /** As large as it can be in the middle of a frame; nothing where it cannot be printed. */
+  protected photoIn(photo: Photo, { x, y, width, height }: PhotoFrame): void {
+    const size = sizeToPrint(photo)
+    if (!size) return
+    const scale = Math.min(width / size.width, height / size.height)
+    const [wide, high] = [size.width * scale, size.height * scale]
+    this.putPhoto(photo, { x: x + (width - wide) / 2, y: y + (height - high) / 2, width: wide, height: high }, size.quarters)
+  }
+
+  private putPhoto(photo: Photo, frame: PhotoFrame, quarters: 0 | 1 | 2 | 3): void {
     const words = (photo.marks ?? []).flatMap(({ text }) => text ?? [])
     const put = (): void => {
       this.put({ kind: 'image', address: photo.file, quarters, ...frame })
       for (const mark of photo.marks ?? []) this.photoMark(mark, frame)
     }
-    this.elements.inside('Figure', put, [photo.alt || say('page.photo'), ...words].join('. '))
-    column.take(8)
-    this.write(column, photo.alt, { size: 8.5, colour: FAINT, role: 'Caption' }, 4)
+    this.elements.inside('Figure', put, [photo.alt || this.input.words.say('page.photo'), ...words].join('. '))
   }
 
   private photoMark(mark: PhotoMark, { x, y, width, height }: PhotoFrame): void {
@@ -46,7 +58,8 @@ export class PhotoSheet extends DecalSheet {
   }
 }
 
-interface PhotoFrame {
+/** A place of a sheet: its lower left corner, pt from that of the sheet. */
+export interface PhotoFrame {
   readonly x: number
   readonly y: number
   readonly width: number
@@ -54,7 +67,7 @@ interface PhotoFrame {
 }
 
 /** How large a photo is, as it is seen; nothing where it lies elsewhere, or is of a kind that no paper takes. */
-function sizeToPrint(photo: Photo): ReturnType<typeof photoSize> | undefined {
+export function sizeToPrint(photo: Photo): ReturnType<typeof photoSize> | undefined {
   if (isBeside(photo)) return undefined
   const { bytes, type } = photoBytes(photo.file)
   return type === 'image/webp' ? undefined : photoSize(bytes, type)

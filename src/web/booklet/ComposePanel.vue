@@ -43,7 +43,7 @@ function setPeople(text: string): void {
   const people = Math.min(MOST_PEOPLE, Math.round(Number(text)))
   wish('say for how many it is', { people: people >= 1 ? people : undefined })
 }
-const toggle = (key: 'contents' | 'label' | 'figures', event: Event): void =>
+const toggle = (key: 'contents' | 'label' | 'figures' | 'reference', event: Event): void =>
   wish('change the sheets', { [key]: (event.target as HTMLInputElement).checked })
 const setDecals = (event: Event): void =>
   wish('change the sheets', { withoutDecals: (event.target as HTMLInputElement).checked ? undefined : true })
@@ -61,6 +61,9 @@ const setDecals = (event: Event): void =>
       <ChoiceList v-model="trays" label="Pieces are listed" :options="optionsOf(TRAY_PLACES, TRAY_WORDS)" />
       <label class="check"><input type="checkbox" :checked="asked.contents" @change="toggle('contents', $event)" /> Contents</label>
       <label class="check"><input type="checkbox" :checked="asked.label" @change="toggle('label', $event)" /> A label for the box</label>
+      <label v-if="open.model?.photos?.length" class="check"
+        ><input type="checkbox" :checked="asked.reference" @change="toggle('reference', $event)" /> The first photo beside the model</label
+      >
       <label v-if="open.model?.figures?.length" class="check"
         ><input type="checkbox" :checked="asked.figures" @change="toggle('figures', $event)" /> A page of the figures</label
       >
