@@ -1,7 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Vec } from '../space'
-import { FILLERS, fillGap, fromU, gapOfFaces, inAllUnits, LENGTH_UNITS, slackOf, toU, type Filler, type PickedFace } from './index'
+import {
+  FILLERS,
+  fillGap,
+  fromU,
+  gapOfFaces,
+  inAllUnits,
+  LENGTH_UNITS,
+  slackBetween,
+  slackOf,
+  toU,
+  type Filler,
+  type PickedFace,
+} from './index'
 
 const valueOf = (value: number, unit: Parameters<typeof inAllUnits>[1], wanted: Parameters<typeof inAllUnits>[1]): number =>
   inAllUnits(value, unit).find((each) => each.unit === wanted)!.value
@@ -93,6 +105,12 @@ describe('slack', () => {
       ]).isTakenUp,
     ).toBe(true)
     expect(slackOf([])).toEqual({ error: 0, play: 0, isTakenUp: true })
+  })
+
+  it('of a ring is one way against the other: what is off the same both ways strains nothing', () => {
+    const noses = [{ kind: 'low slopes', count: 2 }] as const
+    expect(slackBetween(noses, noses)).toEqual({ error: 0, play: 0, isTakenUp: true })
+    expect(slackBetween(noses, [{ kind: 'clip', count: 1 }])).toMatchObject({ error: 0.35, play: 0.2, isTakenUp: false })
   })
 })
 

@@ -1,13 +1,27 @@
-/** Places where pieces are longer or shorter than the lattice says, and where they give. Our own measurements of our own pieces, mm. */
+/** Where a number comes from: measured here, or what people who build sideways go by. */
+type SlackSource = 'measured' | 'rule of thumb'
+
+interface Link {
+  readonly title: string
+  /** How much longer than the lattice says, mm. */
+  readonly error: number
+  /** How much it gives, mm. */
+  readonly play: number
+  readonly from: SlackSource
+}
+
+const link = (title: string, error: number, play: number): Link => ({ title, error, play, from: 'rule of thumb' })
+
+/** Places where pieces are longer or shorter than the lattice says, and where they give. Nobody has measured these here. */
 export const LINKS = {
-  'stud joint': { title: 'Brick or plate on studs', error: 0, play: 0.02 },
-  'side by side': { title: 'Bricks side by side', error: -0.02, play: 0.04 },
-  'low slopes': { title: 'Low slopes nose to nose', error: 0.15, play: 0 },
-  hinge: { title: 'Hinge', error: 0.1, play: 0.05 },
-  clip: { title: 'Clip on a bar', error: -0.05, play: 0.2 },
-  ball: { title: 'Ball in a cup', error: 0.05, play: 0.05 },
-  peg: { title: 'Pin in a hole', error: 0, play: 0.1 },
-  bracket: { title: 'Bracket wall', error: 0.04, play: 0 },
+  'stud joint': link('Brick or plate on studs', 0, 0.02),
+  'side by side': link('Bricks side by side', -0.02, 0.04),
+  'low slopes': link('Low slopes nose to nose', 0.15, 0),
+  hinge: link('Hinge', 0.1, 0.05),
+  clip: link('Clip on a bar', -0.05, 0.2),
+  ball: link('Ball in a cup', 0.05, 0.05),
+  peg: link('Pin in a hole', 0, 0.1),
+  bracket: link('Bracket wall', 0.04, 0),
 } as const
 export type LinkKind = keyof typeof LINKS
 export const LINK_KINDS = Object.keys(LINKS) as LinkKind[]
@@ -25,9 +39,18 @@ export interface Slack {
   readonly isTakenUp: boolean
 }
 
+/** Two ways from one place to another, which must be as long as each other: how far one is off against the other, and what both give. */
+export function slackBetween(one: readonly ChainLink[], other: readonly ChainLink[]): Slack {
+  const [a, b] = [slackOf(one), slackOf(other)]
+  const [error, play] = [a.error - b.error, a.play + b.play]
+  return { error, play, isTakenUp: isWithin(error, play) }
+}
+
 /** Adds up a chain of joints: whether what it is too long or too short is taken up by play elsewhere in it. */
 export function slackOf(chain: readonly ChainLink[]): Slack {
   const error = chain.reduce((sum, { kind, count }) => sum + LINKS[kind].error * count, 0)
   const play = chain.reduce((sum, { kind, count }) => sum + LINKS[kind].play * count, 0)
-  return { error, play, isTakenUp: Math.abs(error) <= play + 1e-9 }
+  return { error, play, isTakenUp: isWithin(error, play) }
 }
+
+const isWithin = (error: number, play: number): boolean => Math.abs(error) <= play + 1e-9

@@ -2,5 +2,6 @@
 export * from './joints'
 export * from './connected'
 export * from './bridges'
+export { slackChains, type SlackChain } from './slack-chain'
 export { PointHash } from './point-hash'
 export { findPressed } from './pressed'

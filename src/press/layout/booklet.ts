@@ -21,6 +21,8 @@ import { finishedSection, StepSheet } from './steps'
 
 /** Text that would begin lower than this goes on the next page, pt. */
 const FOOT = 70
+/** What stays free below a paragraph, pt. */
+const LEAST_FOOT = 28
 /** Room for one colour in the list of colours, and for one fact of the cover, pt. */
 const COLOUR_WIDTH = 130
 const FACT_WIDTH = 84
@@ -180,7 +182,8 @@ class BookletLayout extends StepSheet {
   }
 
   private line10(text: string, column: FlowColumn): void {
-    column.need(FOOT)
+    // So many lines as there are may stand down to the number of the sheet.
+    column.need(LEAST_FOOT + this.paragraphHeight(text, column.width, { size: 10.5 }))
     this.write(column, text, { size: 10.5 }, 4)
   }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { inAllUnits, LENGTH_UNITS, LINK_KINDS, LINKS, slackOf, type LengthUnit, type LinkKind } from '@core/fit'
+import { computed, ref } from 'vue'
+import { inAllUnits, LENGTH_UNITS, type LengthUnit } from '@core/fit'
 import { TECHNIQUES } from '@core/checks'
 import {
   holdsPressed,
@@ -14,6 +14,7 @@ import {
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
 import GapPanel from './GapPanel.vue'
+import SlackPanel from './SlackPanel.vue'
 
 /** Sideways arithmetic: lengths in every unit, gaps, chains, and what the checks make of strained techniques. */
 const open = useOpenModel()
@@ -23,11 +24,6 @@ const value = ref(2)
 const unit = ref<string>('studs')
 const lengths = computed(() => inAllUnits(Number.isFinite(value.value) ? value.value : 0, unit.value as LengthUnit))
 const figure = (length: number): string => length.toFixed(3).replace(/\.?0+$/, '')
-
-const chain = reactive(Object.fromEntries(LINK_KINDS.map((kind) => [kind, 0])) as Record<LinkKind, number>)
-const slack = computed(() => slackOf(LINK_KINDS.map((kind) => ({ kind, count: Math.max(0, Math.round(chain[kind]) || 0) }))))
-const isChained = computed(() => LINK_KINDS.some((kind) => chain[kind] > 0))
-const signed = (mm: number): string => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${figure(Math.abs(mm))} mm`
 
 type Name = PolicyName | 'own'
 const NAMES: readonly { value: Name; label: string }[] = [
@@ -87,44 +83,7 @@ function use(next: TechniquePolicy): void {
         </table>
         <p class="faint">Two studs across are as wide as five plates are high: all sideways building rests on that.</p>
       </section>
-      <section aria-label="Slack of a chain">
-        <h2>Slack of a chain</h2>
-        <p class="faint">Some joints are a little longer or shorter than the lattice says, and some give. Count them along one line.</p>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">how many</th>
-              <th scope="col">joint</th>
-              <th scope="col">each is off</th>
-              <th scope="col">each gives</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="kind in LINK_KINDS" :key="kind">
-              <td>
-                <input
-                  v-model.number="chain[kind]"
-                  type="number"
-                  min="0"
-                  max="999"
-                  step="1"
-                  :aria-label="`How many: ${LINKS[kind].title}`"
-                />
-              </td>
-              <th scope="row">{{ LINKS[kind].title }}</th>
-              <td>{{ signed(LINKS[kind].error) }}</td>
-              <td>{{ figure(LINKS[kind].play) }} mm</td>
-            </tr>
-          </tbody>
-        </table>
-        <p role="status">
-          <template v-if="!isChained">Nothing counted yet.</template>
-          <template v-else
-            ><b>{{ signed(slack.error) }}</b> over the chain; its joints give {{ figure(slack.play) }} mm:
-            {{ slack.isTakenUp ? 'that is taken up.' : 'that is not taken up, so something bends or a gap shows.' }}</template
-          >
-        </p>
-      </section>
+      <SlackPanel />
       <section aria-label="What you refuse">
         <h2>What you refuse</h2>
         <p class="faint">

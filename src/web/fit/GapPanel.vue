@@ -1,22 +1,21 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { fillGap, FILLERS, fromU, gapsBetween, LENGTH_UNITS, toMm, toU, WIDEST, type Filler, type LengthUnit, type Stack } from '@core/fit'
-import { catalogueOf, isLoose, partBox, partsOf, shapeOfPart, type Part } from '@core/model'
+import { catalogueOf, partBox, shapeOfPart, type Part } from '@core/model'
 import type { Box } from '@core/space'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
 import FacePicker from './FacePicker.vue'
+import { useTwoParts } from './use-two-parts'
 
 /** A gap, told in any unit or measured between two parts of the model, and the stacks that fill it. */
 const open = useOpenModel()
 const value = ref(2)
 const unit = ref<string>('studs')
 const allowed = ref<Filler[]>(['brick', 'plate', 'stud', 'bracket wall'])
-const section = ref('')
+const { section, first, second, sections, parts, partOptions } = useTwoParts()
 const isPicking = ref(false)
-const first = ref('')
-const second = ref('')
 
 const FILLER_WORDS: Readonly<Record<Filler, readonly [string, string]>> = {
   brick: ['brick upright', 'bricks upright'],
@@ -29,16 +28,6 @@ const fillers = Object.keys(FILLERS) as Filler[]
 const gap = computed(() => (Number.isFinite(value.value) ? toU(value.value, unit.value as LengthUnit) : 0))
 const stacks = computed(() => fillGap(gap.value, allowed.value, 10))
 const isTooWide = computed(() => gap.value > WIDEST)
-
-const sections = computed(() => (open.model?.sections ?? []).map(({ id, name }) => ({ value: id, label: name })))
-const parts = computed(() => {
-  const found = open.model?.sections.find(({ id }) => id === section.value)
-  return found ? partsOf(found).filter((part) => !isLoose(part)) : []
-})
-watch(sections, (all) => (section.value = all.some(({ value: id }) => id === section.value) ? section.value : (all[0]?.value ?? '')), {
-  immediate: true,
-})
-const partOptions = computed(() => [{ value: '', label: 'choose a part' }, ...parts.value.map(({ id }) => ({ value: id, label: id }))])
 
 const boxOf = (part: Part): Box => partBox(part, shapeOfPart(part, catalogueOf(open.model!).shapes))
 const measured = computed(() => {
