@@ -1,7 +1,7 @@
 /** Where a number comes from: measured here, or what people who build sideways go by. */
 type SlackSource = 'measured' | 'rule of thumb'
 
-interface Link {
+interface LinkSlack {
   readonly title: string
   /** How much longer than the lattice says, mm. */
   readonly error: number
@@ -10,7 +10,7 @@ interface Link {
   readonly from: SlackSource
 }
 
-const link = (title: string, error: number, play: number): Link => ({ title, error, play, from: 'rule of thumb' })
+const link = (title: string, error: number, play: number): LinkSlack => ({ title, error, play, from: 'rule of thumb' })
 
 /** Places where pieces are longer or shorter than the lattice says, and where they give. Nobody has measured these here. */
 export const LINKS = {
