@@ -115,6 +115,8 @@ function use(next: TechniquePolicy): void {
   </main>
 </template>
 
+<style scoped src="./tables.css"></style>
+
 <style scoped>
 main {
   flex: 1;
@@ -134,28 +136,6 @@ main {
   gap: 14px;
   align-items: center;
   margin: 8px 0;
-}
-input {
-  font: inherit;
-  min-height: 44px;
-  width: 100px;
-  border: 1px solid #6d7176;
-  border-radius: 3px;
-  padding: 0 8px;
-  background: var(--sheet);
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  font-weight: 400;
-  padding: 3px 16px 3px 0;
-  border-bottom: 1px solid var(--rule);
-}
-thead th {
-  color: var(--faint);
 }
 .figure {
   text-align: right;

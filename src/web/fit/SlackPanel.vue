@@ -96,6 +96,8 @@ const linksInWords = (links: readonly ChainLink[]): string =>
   </section>
 </template>
 
+<style scoped src="./tables.css"></style>
+
 <style scoped>
 .row {
   display: flex;
@@ -103,27 +105,5 @@ const linksInWords = (links: readonly ChainLink[]): string =>
   gap: 8px 14px;
   align-items: center;
   margin: 8px 0;
-}
-input {
-  font: inherit;
-  min-height: 44px;
-  width: 100px;
-  border: 1px solid #6d7176;
-  border-radius: 3px;
-  padding: 0 8px;
-  background: var(--sheet);
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  font-weight: 400;
-  padding: 3px 16px 3px 0;
-  border-bottom: 1px solid var(--rule);
-}
-thead th {
-  color: var(--faint);
 }
 </style>
