@@ -14,6 +14,7 @@ const FONT_FILES: Readonly<Record<string, string>> = {
   'hebrew-bold': 'noto-sans-hebrew/700Bold/NotoSansHebrew_700Bold',
   'arabic-regular': 'noto-sans-arabic/400Regular/NotoSansArabic_400Regular',
   'arabic-bold': 'noto-sans-arabic/700Bold/NotoSansArabic_700Bold',
+  'hangul-regular': 'noto-sans-kr/400Regular/NotoSansKR_400Regular',
   'han-regular': 'noto-sans-sc/400Regular/NotoSansSC_400Regular',
 }
 

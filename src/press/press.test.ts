@@ -126,8 +126,8 @@ describe('the PDF', () => {
     marks.forEach((isBegin, i) => expect(isBegin).toBe(i % 2 === 0))
   })
 
-  it('sets names of four more scripts, in the order in which they are read', async () => {
-    const names = ['Водяная мельница', 'Ο φάρος', 'טחנת הרוח', 'بيت العبارة', '渡船の家']
+  it('sets names of five more scripts, in the order in which they are read', async () => {
+    const names = ['Водяная мельница', 'Ο φάρος', 'טחנת הרוח', 'بيت العبارة', '渡船の家', '나루터의 집']
     const pages = makePages(bundle)
       .slice(0, 2)
       .map((page, i) => (i === 0 ? { ...page, name: names[0]!, notes: names.slice(1).join('\n') } : page))
@@ -136,7 +136,7 @@ describe('the PDF', () => {
     const text = run('pdftotext', path, '-')
     for (const name of names) expect(text).toContain(name)
     const fonts = run('pdffonts', path).trim().split('\n').slice(2)
-    for (const face of ['NotoSans-', 'NotoSansHebrew', 'NotoSansArabic', 'NotoSansSC']) expect(fonts.join()).toContain(face)
+    for (const face of ['NotoSans-', 'NotoSansHebrew', 'NotoSansArabic', 'NotoSansKR', 'NotoSansSC']) expect(fonts.join()).toContain(face)
     for (const font of fonts) expect(font).toMatch(/ yes +\w+ +yes /)
   })
 

@@ -3,6 +3,7 @@ import arabic from '@expo-google-fonts/noto-sans-arabic/400Regular/NotoSansArabi
 import greekCyrillicBold from '@expo-google-fonts/noto-sans/700Bold/NotoSans_700Bold.ttf?url'
 import greekCyrillic from '@expo-google-fonts/noto-sans/400Regular/NotoSans_400Regular.ttf?url'
 import han from '@expo-google-fonts/noto-sans-sc/400Regular/NotoSansSC_400Regular.ttf?url'
+import hangul from '@expo-google-fonts/noto-sans-kr/400Regular/NotoSansKR_400Regular.ttf?url'
 import hebrewBold from '@expo-google-fonts/noto-sans-hebrew/700Bold/NotoSansHebrew_700Bold.ttf?url'
 import hebrew from '@expo-google-fonts/noto-sans-hebrew/400Regular/NotoSansHebrew_400Regular.ttf?url'
 import latinBold from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
@@ -15,6 +16,7 @@ export const FONT_FILES: Readonly<Record<ScriptFace, Readonly<Record<Weight, str
   'greek-cyrillic': { regular: greekCyrillic, bold: greekCyrillicBold },
   hebrew: { regular: hebrew, bold: hebrewBold },
   arabic: { regular: arabic, bold: arabicBold },
-  // It comes in one weight: a second would be ten megabytes more.
+  // These come in one weight: a second would be sixteen megabytes more.
+  hangul: { regular: hangul, bold: hangul },
   han: { regular: han, bold: han },
 }

@@ -8,6 +8,7 @@ const NAMES = {
   'greek-cyrillic': ['noto-sans', 'NotoSans'],
   hebrew: ['noto-sans-hebrew', 'NotoSansHebrew'],
   arabic: ['noto-sans-arabic', 'NotoSansArabic'],
+  hangul: ['noto-sans-kr', 'NotoSansKR'],
   han: ['noto-sans-sc', 'NotoSansSC'],
 } as const
 

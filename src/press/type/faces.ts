@@ -1,5 +1,5 @@
 /** The faces that texts are set in, most wanted first: what a face does not have is looked for in those after it. */
-const FACES = ['latin', 'greek-cyrillic', 'hebrew', 'arabic', 'han'] as const
+const FACES = ['latin', 'greek-cyrillic', 'hebrew', 'arabic', 'han', 'hangul'] as const
 export type ScriptFace = (typeof FACES)[number]
 export type Weight = 'regular' | 'bold'
 
@@ -7,6 +7,7 @@ export type Weight = 'regular' | 'bold'
 const SCRIPTS: readonly (readonly [ScriptFace, RegExp])[] = [
   ['hebrew', /\p{Script=Hebrew}/u],
   ['arabic', /\p{Script=Arabic}/u],
+  ['hangul', /\p{Script=Hangul}/u],
   ['han', /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Bopomofo}\u2190-\u2bff\u3000-\u303f\uff00-\uffef]/u],
 ]
 

@@ -27,5 +27,5 @@ export async function loadTypefaces(
   return { regular: new Typeface([first, ...rest]), bold: new Typeface([await embed('latin', 'bold'), ...bolder]) }
 }
 
-/** The largest face comes in one weight. */
-const hasBold = (face: ScriptFace): boolean => face !== 'han'
+/** The largest faces come in one weight. */
+const hasBold = (face: ScriptFace): boolean => face !== 'han' && face !== 'hangul'

@@ -39,12 +39,13 @@ describe('faces', () => {
     expect(facesFor(new Set('Mill 12'), latin)).toEqual([])
     expect(facesFor(lettersIn({ a: ['Жук', { b: 'שלום' }], picture: 'data:木' }), latin)).toEqual(['greek-cyrillic', 'hebrew'])
     expect(facesFor(new Set('木\u200d'), latin)).toEqual(['han'])
+    expect(facesFor(new Set('한강, 漢江'), latin)).toEqual(['han', 'hangul'])
   })
 
   it('tell which letters none of them has', async () => {
     expect(mayLackLetters(['Mill', 'Мельница', 'φάρος'])).toBe(false)
     expect(mayLackLetters(['Fox 🦊'])).toBe(true)
-    expect(await lettersWithoutFace(['Fox 🦊 Жук', '木 שלום ش', '한 🦊'], packagedFont)).toEqual(['🦊', '한'])
+    expect(await lettersWithoutFace(['Fox 🦊 Жук', '木 שלום ش', '한 ก'], packagedFont)).toEqual(['🦊', 'ก'])
   })
 })
 
