@@ -67,6 +67,8 @@ export function layOut(input: LayoutInput, faces: Typefaces): LaidBooklet {
 }
 
 class BookletLayout extends StepSheet {
+  /** Bookmarks of what stands before the contents, and these. */
+  private bookmarksBeforeContents = 0
   /** Where the sheet of each section is to be told, once it is known. */
   private readonly contents: { readonly title: string; readonly sheet: Sheet['sheets'][number]; readonly x: number; readonly y: number }[] =
     []
@@ -97,9 +99,11 @@ class BookletLayout extends StepSheet {
   /** Prints what still waits, and tells the numbers of sheets. */
   finish(): void {
     this.printSteps()
+    // Two may have one name, the cover too: each line has the next bookmark of its name behind the contents.
+    const waiting = this.bookmarks.slice(this.bookmarksBeforeContents)
     for (const { title, sheet, x, y } of this.contents) {
-      const found = this.bookmarks.find((bookmark) => bookmark.title === title)
-      if (found) this.number(found.sheet, { sheet, x, y, size: CONTENTS.size })
+      const at = waiting.findIndex((bookmark) => bookmark.title === title)
+      if (at >= 0) this.number(waiting.splice(at, 1)[0]!.sheet, { sheet, x, y, size: CONTENTS.size })
     }
     this.sheets.forEach((sheet, i) => {
       if (i > 0) this.number(i, { sheet, x: this.width / 2 - this.regular.widthOf(String(i + 1), 9) / 2, y: 18, size: 9 })
@@ -230,6 +234,7 @@ class BookletLayout extends StepSheet {
     this.newPage()
     const { words } = this.input
     this.bookmark(words.say('page.contents'))
+    this.bookmarksBeforeContents = this.bookmarks.length
     const column = this.pageColumn()
     this.write(column, words.say('page.contents'), { size: 22, font: this.bold, role: 'H2' }, 10)
     const titles = this.input.pages.filter(({ kind }) => IN_CONTENTS.has(kind)).map((page) => pageTitle(page, words))

@@ -110,6 +110,20 @@ describe('a booklet on its sheets', () => {
     expect(sections + each - both).toBe(bundle.plan.inventory.length + mirrored)
   })
 
+  it('tells in its contents where each begins of those that have one name, the name of the whole', async () => {
+    const name = 'Same'
+    const model = { ...bundle.model, name, sections: bundle.model.sections.map((section) => ({ ...section, name })) }
+    const plan = { ...bundle.plan, sections: bundle.plan.sections.map((section) => ({ ...section, name })) }
+    const pages = makePages({ ...bundle, model, plan }).map((page) => (page.kind === 'tray' ? { ...page, letter: '' } : page))
+    const asked = { ...bundle, model: { ...model, booklet: { contents: true } }, plan }
+    const { laid } = await prepareSheets({ bundle: asked, aliases: [], assets: { font: packagedFont } }, pages)
+    const told = texts(laid.sheets[1]!)
+      .filter((text) => /^\d+$/.test(text))
+      .map(Number)
+    const begun = laid.bookmarks.slice(2).map(({ sheet }) => sheet + 1)
+    expect(told.slice(0, begun.length)).toEqual(begun)
+  })
+
   it('tells in its contents on which sheet each section begins', async () => {
     const { sheets, bookmarks } = await laid({ contents: true })
     const at = bookmarks.find(({ title }) => title === 'Contents')!.sheet
