@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
-import { beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { makeBundle, makePages, spokenText, versionsBeside, type Bundle } from '@core/booklet'
 import { BASE_CATALOGUE } from '@core/catalogue'
 import { composeBooklet } from '@core/edits'
-import { addLanguage, languageFile, loadLanguage, type LanguageFile } from '@core/language'
+import { addLanguage, languageFile, loadLanguage, type Language, type LanguageFile } from '@core/language'
 import { readModelText, type ModelDocument } from '@core/model'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { prepareSheets } from '@press/sheets'
@@ -68,6 +68,8 @@ const wordsIn = (text: string): string[] => text.match(/[a-z’]{2,}/gi) ?? []
 
 describe('a booklet in another language', () => {
   beforeAll(async () => addLanguage('de', await strangeFile()))
+  // Other tests may share what is loaded.
+  afterAll(async () => addLanguage('de', await languageFile('de')))
 
   it.each(DEMOS)('has no word of English left, neither said nor printed: %s', async (name) => {
     const model = asked(name)
@@ -90,6 +92,6 @@ describe('a booklet in another language', () => {
   })
 
   it('is told its language only where that is loaded', () => {
-    expect(() => makePages({ ...bundleOf(demo('bird-table')), language: 'es' })).toThrow(RangeError)
+    expect(() => makePages({ ...bundleOf(demo('bird-table')), language: 'never loaded' as Language })).toThrow(RangeError)
   })
 })

@@ -187,9 +187,31 @@ describe('the rail', () => {
     for (const lane of layout.lanes) lane.ties.forEach((tie, i) => expect(tie.column).toBeGreaterThan(lane.ties[i - 1]?.column ?? -1))
     for (const bend of layout.bends) {
       expect(bend.to.column).toBeGreaterThan(bend.from.column)
-      expect(bend.to.row).toBeGreaterThan(bend.from.row)
+      expect(bend.to.line).toBeGreaterThan(bend.from.line)
     }
     expect(layout.columns).toBe(Math.max(...layout.lanes.flatMap((lane) => lane.ties.map((tie) => tie.column))) + 1)
+  })
+
+  it('has a unit of one step on the lane that it goes into, right before what joins it', () => {
+    const pump = source(readModelText(readFileSync(new URL('../../../demo/models/wind-pump.rail.json', import.meta.url), 'utf8')))
+    const rail = layRail(pump)
+    const units = rail.lanes.filter(({ isInset }) => isInset)
+    expect(units.length).toBeGreaterThan(0)
+    expect(rail.lines).toBe(rail.lanes.length - units.length)
+    for (const { section, line, ties, row } of units) {
+      const joining = rail.lanes.find((lane) => lane.line === line && !lane.isInset)!
+      const plan = pump.plan.sections.find(({ id }) => id === joining.section)!
+      const at = plan.steps.findIndex(({ moves }) => moves.some((move) => 'section' in move && move.section === section))
+      expect(ties).toHaveLength(1)
+      expect(ties[0]!.column).toBeLessThan(joining.ties[at]!.column)
+      expect(ties[0]!.column).toBeGreaterThan(joining.ties[at - 1]?.column ?? -1)
+      expect(rail.bends.filter(({ from }) => from.line === line && from.column === ties[0]!.column)).toEqual([])
+      // By keys it is come to along its line's neighbours, and never lost.
+      expect(walkRail(rail, row, 0, 'next')).not.toEqual({ row, step: 0 })
+    }
+    // No two ties stand in one place.
+    const places = rail.lanes.flatMap(({ line, ties }) => ties.map(({ column }) => `${line} ${column}`))
+    expect(new Set(places).size).toBe(places.length)
   })
 
   it('is walked from end to end by one key', () => {

@@ -26,7 +26,7 @@ const markOf = (tie: Tie) => props.marks.get(`${tie.section}/${tie.step + 1}`)
 function labelOf(tie: Tie): string {
   const mark = markOf(tie)
   const joins = `${tie.joins > 0 ? ', a jump' : ''}${isLocked(tie) ? ', locked' : ''}`
-  return `Step ${tie.label}, ${plural(tie.pieces, 'piece')}${joins}${mark ? `, ${plural(mark.count, 'finding')}` : ''}`
+  return `Step ${tie.label}, ${plural(tie.pieces, 'piece')}${props.lane.isInset ? ', a unit built here' : ''}${joins}${mark ? `, ${plural(mark.count, 'finding')}` : ''}`
 }
 
 /** The tie that is being dragged along its lane, and the one it would be put before or after. */
@@ -58,11 +58,11 @@ function endDrag(): void {
   <button
     v-for="tie in ties"
     :key="tie.step"
-    v-memo="[lane.row, tie.column, labelOf(tie), markOf(tie)?.worst, tie.step === chosen, over === tie.step]"
+    v-memo="[lane.line, tie.column, labelOf(tie), markOf(tie)?.worst, tie.step === chosen, over === tie.step]"
     class="tie"
-    :class="{ here: tie.step === chosen, jump: tie.joins > 0, over: over === tie.step }"
+    :class="{ here: tie.step === chosen, jump: tie.joins > 0, inset: lane.isInset, over: over === tie.step }"
     :draggable="!isLocked(tie)"
-    :style="{ left: `${x(tie.column) - 14}px`, top: `${y(lane.row) - 22}px` }"
+    :style="{ left: `${x(tie.column) - 14}px`, top: `${y(lane.line) - 22}px` }"
     :tabindex="tie.step === chosen ? 0 : -1"
     :aria-current="tie.step === chosen ? 'step' : undefined"
     :aria-label="labelOf(tie)"
@@ -109,10 +109,21 @@ function endDrag(): void {
   top: 16px;
   box-sizing: content-box;
 }
+.tie.inset::before {
+  top: 18px;
+  height: 8px;
+  width: 8px;
+  left: 10px;
+  background: var(--sheet);
+  border: 2px solid var(--ink);
+  box-sizing: content-box;
+  margin: -2px;
+}
 .tie:hover::before {
   background: var(--accent);
 }
 .tie.here::before {
+  margin: 0;
   top: 7px;
   height: 30px;
   width: 5px;

@@ -46,7 +46,7 @@ const lanesBox = ref<HTMLElement>()
 const { x: left, y: top } = useScroll(scroller)
 const size = useElementSize(scroller)
 const width = computed(() => (props.layout.columns + 1) * COLUMN)
-const height = computed(() => TOP + props.layout.lanes.length * ROW)
+const height = computed(() => TOP + props.layout.lines * ROW)
 
 /** Only what is in sight is drawn: a rail may have ten thousand ties. */
 const inSight = computed(() =>
@@ -63,9 +63,10 @@ function onKey(event: KeyboardEvent): void {
 }
 
 function isChosenInSight(): boolean {
-  const tie = props.layout.lanes[props.row]?.ties[props.step]
+  const lane = props.layout.lanes[props.row]
+  const tie = lane?.ties[props.step]
   const sight = { left: left.value, top: top.value, width: size.width.value, height: size.height.value }
-  return tie !== undefined && isInSight(sight, tie.column, props.row, NAMES)
+  return lane !== undefined && tie !== undefined && isInSight(sight, { column: tie.column, line: lane.line }, NAMES)
 }
 
 /** Keeps the chosen tie in sight, also when the rail gets another size, and the focus on it when the focus is on the rail. */
@@ -88,11 +89,11 @@ watch(
     <div ref="scroller" class="scroll">
       <div class="names" :style="{ height: `${height}px`, width: `${NAMES}px` }">
         <button
-          v-for="{ lane } in lanes"
+          v-for="{ lane } in lanes.filter((each) => !each.lane.isInset)"
           :key="lane.section"
           class="lane-name"
-          :class="{ here: lane.row === row, over: overLane === lane.section }"
-          :style="{ top: `${y(lane.row) - 22}px` }"
+          :class="{ here: lane.line === layout.lanes[row]?.line, over: overLane === lane.section }"
+          :style="{ top: `${y(lane.line) - 22}px` }"
           tabindex="-1"
           :title="lane.name"
           draggable="true"
@@ -112,7 +113,7 @@ watch(
         ref="lanesBox"
         class="lanes"
         role="group"
-        :aria-label="`Steps, ${layout.lanes.length === 1 ? 'one lane' : `${layout.lanes.length} lanes`}. Arrow keys walk.`"
+        :aria-label="`Steps, ${layout.lines === 1 ? 'one lane' : `${layout.lines} lanes`}. Arrow keys walk.`"
         :style="{ width: `${width}px`, height: `${height}px` }"
         @keydown="onKey"
       >

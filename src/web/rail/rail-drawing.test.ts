@@ -8,15 +8,18 @@ const lane = (row: number, ties: number): Lane => ({
   name: `Section ${row}`,
   times: 1,
   row,
+  line: row,
+  isInset: false,
   ties: Array.from({ length: ties }, (_, step) => ({ section: `s${row}`, step, label: '', column: step + row, pieces: 1, joins: 0 })),
 })
 const layout: RailLayout = {
   lanes: Array.from({ length: 200 }, (_, row) => lane(row, 500)),
   bends: [
-    { from: { column: 0, row: 0 }, to: { column: 400, row: 199 } },
-    { from: { column: 480, row: 0 }, to: { column: 490, row: 1 } },
+    { from: { column: 0, line: 0 }, to: { column: 400, line: 199 } },
+    { from: { column: 480, line: 0 }, to: { column: 490, line: 1 } },
   ],
   columns: 700,
+  lines: 200,
 }
 const sight = { left: 100 * COLUMN, top: TOP + 50 * ROW, width: 20 * COLUMN, height: 6 * ROW }
 
@@ -54,14 +57,14 @@ describe('the rail in sight', () => {
 
   it('tells which ties are wholly in sight, and not under the names on the left', () => {
     const covered = 3 * COLUMN
-    expect(isInSight(sight, 99, 52, covered)).toBe(false)
-    expect(isInSight(sight, 100, 52, covered)).toBe(true)
-    expect(isInSight(sight, 116, 52, covered)).toBe(true)
-    expect(isInSight(sight, 117, 52, covered)).toBe(false)
+    expect(isInSight(sight, { column: 99, line: 52 }, covered)).toBe(false)
+    expect(isInSight(sight, { column: 100, line: 52 }, covered)).toBe(true)
+    expect(isInSight(sight, { column: 116, line: 52 }, covered)).toBe(true)
+    expect(isInSight(sight, { column: 117, line: 52 }, covered)).toBe(false)
     // The line of a lane lies in its middle: half of the first row is above the edge.
-    expect(isInSight(sight, 110, 50, covered)).toBe(false)
-    expect(isInSight(sight, 110, 51, covered)).toBe(true)
-    expect(isInSight(sight, 110, 55, covered)).toBe(true)
-    expect(isInSight(sight, 110, 56, covered)).toBe(false)
+    expect(isInSight(sight, { column: 110, line: 50 }, covered)).toBe(false)
+    expect(isInSight(sight, { column: 110, line: 51 }, covered)).toBe(true)
+    expect(isInSight(sight, { column: 110, line: 55 }, covered)).toBe(true)
+    expect(isInSight(sight, { column: 110, line: 56 }, covered)).toBe(false)
   })
 })

@@ -1,4 +1,4 @@
-import type { Bend, Lane, RailLayout, Tie } from '@core/booklet'
+import type { Bend, Lane, RailLayout, RailPoint, Tie } from '@core/booklet'
 
 /** Width of a tie and height of a lane, px. */
 export const COLUMN = 28
@@ -7,17 +7,18 @@ export const ROW = 44
 export const TOP = 24
 
 export const x = (column: number): number => column * COLUMN + COLUMN / 2
-export const y = (row: number): number => TOP + row * ROW
+export const y = (line: number): number => TOP + line * ROW
 
 /** A lane that bends into another. */
 export function bendPath({ from, to }: Bend): string {
-  const [x1, y1, x2, y2] = [x(from.column), y(from.row), x(to.column), y(to.row)]
+  const [x1, y1, x2, y2] = [x(from.column), y(from.line), x(to.column), y(to.line)]
   const turn = Math.min(18, (x2 - x1) / 2)
   return `M${x1} ${y1} H${x2 - 2 * turn} C${x2 - turn / 2} ${y1} ${x2 - turn * 1.2} ${y2} ${x2} ${y2}`
 }
 
-export const lanePath = ({ ties, row }: Lane): string =>
-  ties.length === 0 ? '' : `M${x(ties[0]!.column) - 10} ${y(row)} H${x(ties[ties.length - 1]!.column) + 4}`
+/** A unit that stands on another lane has its tie on that: up to it the line reaches. */
+export const lanePath = ({ ties, line, isInset }: Lane): string =>
+  ties.length === 0 ? '' : `M${x(ties[0]!.column) - 10} ${y(line)} H${x(ties[ties.length - 1]!.column) + (isInset ? COLUMN : 4)}`
 
 export interface LaneInSight {
   readonly lane: Lane
@@ -41,12 +42,12 @@ export function windowOf(layout: RailLayout, sight: VisibleRange): { lanes: Lane
   const [firstColumn, lastColumn] = [sight.left / COLUMN - MORE_COLUMNS, (sight.left + sight.width) / COLUMN + MORE_COLUMNS]
   const [firstRow, lastRow] = [(sight.top - TOP) / ROW - MORE_ROWS, (sight.top + sight.height - TOP) / ROW + MORE_ROWS]
   const lanes = layout.lanes
-    .filter((lane) => lane.row >= firstRow && lane.row <= lastRow)
+    .filter(({ line }) => line >= firstRow && line <= lastRow)
     .map((lane) => ({ lane, ties: lane.ties.slice(placeOf(lane.ties, firstColumn), placeOf(lane.ties, lastColumn + 1)) }))
   const bends = layout.bends.filter(
     ({ from, to }) =>
-      Math.max(from.row, to.row) >= firstRow &&
-      Math.min(from.row, to.row) <= lastRow &&
+      Math.max(from.line, to.line) >= firstRow &&
+      Math.min(from.line, to.line) <= lastRow &&
       to.column >= firstColumn &&
       from.column <= lastColumn,
   )
@@ -65,8 +66,8 @@ export function withChosen(lanes: readonly LaneInSight[], layout: RailLayout, ro
 }
 
 /** Whether a tie is wholly in sight, beside a margin of so many px on the left that is covered. */
-export function isInSight(sight: VisibleRange, column: number, row: number, covered: number): boolean {
-  const [middle, height] = [x(column), y(row)]
+export function isInSight(sight: VisibleRange, { column, line }: RailPoint, covered: number): boolean {
+  const [middle, height] = [x(column), y(line)]
   return (
     middle - COLUMN / 2 >= sight.left &&
     middle + COLUMN / 2 <= sight.left + sight.width - covered &&
