@@ -9,7 +9,8 @@ const imageOf = (colours: readonly (readonly [number, number, number])[]) => ({
   height: 1,
   data: Uint8Array.from(colours.flat()),
 })
-const shown = ({ indices, palette }: IndexedImage): number[] => [...indices].flatMap((index) => [...palette.slice(index * 3, index * 3 + 3)])
+const shown = ({ indices, palette }: IndexedImage): number[] =>
+  [...indices].flatMap((index) => [...palette.slice(index * 3, index * 3 + 3)])
 
 describe('a picture by its colours', () => {
   it('is the very same where they are 256 at most', () => {
