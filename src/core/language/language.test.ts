@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { BASE_CATALOGUE } from '../catalogue'
-import { ENGLISH, isLanguage, languageAmong, languageFile, LANGUAGES, loadLanguage, wordsIn, type Language } from './index'
+import { addLanguage, ENGLISH, isLanguage, languageAmong, languageFile, LANGUAGES, loadLanguage, wordsIn, type Language } from './index'
 import english from './messages/en.json' with { type: 'json' }
 
 type Tree = { readonly [key: string]: string | Tree }
@@ -63,6 +63,14 @@ describe('words', () => {
     const name = 'a {b} | c @:d % <i>'
     expect(ENGLISH.say('cover.designedBy', { name })).toBe(`Designed by ${name}`)
     expect(ENGLISH.quote(name)).toBe(`“${name}”`)
+  })
+
+  it('are English where a file is older than the page that reads it', async () => {
+    const file = await languageFile('fr')
+    const { begin: _begin, ...follow } = file.messages.follow
+    addLanguage('fr', { ...file, messages: { ...file.messages, follow: follow as typeof file.messages.follow } })
+    expect([wordsIn('fr').say('follow.begin'), wordsIn('fr').say('follow.next')]).toEqual(['Begin', 'Suivant'])
+    addLanguage('fr', file)
   })
 
   it('are those of the first wish that can be fulfilled', () => {

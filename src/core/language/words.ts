@@ -52,12 +52,12 @@ const PLURALS = { fr: (n: number) => (Math.abs(n) < 2 ? 0 : 1) }
 function wordsOf(language: Language, { messages, pieces, colours }: LanguageFile): Words {
   const context = createCoreContext({
     locale: language,
-    messages: { [language]: messages },
+    messages: { en: english, [language]: messages },
     pluralRules: PLURALS,
-    fallbackLocale: false,
-    missing: (_, locale, key) => {
-      throw new RangeError(`no message ${key} in ${locale}`)
-    },
+    // Ours are whole; a file that a device kept may be older than the page that reads it.
+    fallbackLocale: 'en',
+    missingWarn: false,
+    fallbackWarn: false,
   })
   const text = (key: MessageKey, ...about: unknown[]): string => String(spoken(context, key, ...about))
   const say: Words['say'] = (key, named = {}) => text(key, named)

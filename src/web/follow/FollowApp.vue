@@ -30,9 +30,7 @@ const { isTimed, key } = askedByLink(location.hash)
 /** Of several versions in the booklet: the one an address brought, or the one chosen here before. */
 const choiceKey = computed(() => (bundle.value ? progressKey(bundle.value, props.published?.id) : ''))
 const chosen = ref(carriedVersion(location.hash))
-const opened = computed(
-  () => bundle.value && { ...bundleAt(bundle.value, chosen.value ?? chosenHere(choiceKey.value) ?? ''), language: words.value.language },
-)
+const opened = computed(() => bundle.value && bundleAt(bundle.value, chosen.value ?? chosenHere(choiceKey.value) ?? ''))
 function choose(id: string): void {
   keepChosen(choiceKey.value, id)
   chosen.value = id
@@ -50,7 +48,7 @@ async function unlock(unlocked: Bundle, by: string): Promise<void> {
 <template>
   <FollowScreen
     v-if="opened"
-    :key="`${opened.language} ${opened.shows?.id ?? ''}`"
+    :key="`${words.language} ${opened.shows?.id ?? ''}`"
     :words="words"
     :is-language-missing="isMissing"
     :bundle="opened"

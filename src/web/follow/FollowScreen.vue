@@ -54,7 +54,7 @@ import { useTurning } from './use-turning'
 import { useQuestions } from './use-questions'
 
 const props = defineProps<{
-  bundle: Bundle & { readonly language: Language }
+  bundle: Bundle
   words: Words
   /** The words of a language that was chosen could not be had. */
   isLanguageMissing: boolean
@@ -69,7 +69,9 @@ const emit = defineEmits<{ choose: [id: string]; speak: [language: Language] }>(
 const { words } = props
 const { say } = words
 provide(WORDS, words)
-const pages = makePages(props.bundle)
+/** What is told; the painter is given the bundle itself, which it knows already. */
+const told = { ...props.bundle, language: words.language }
+const pages = makePages(told)
 const { published, password } = props
 /** Each version has a place of its own. */
 const key = progressKey(props.bundle, published?.id)
@@ -137,7 +139,7 @@ const coming = computed(() => picturesOf(pages.slice(index.value + 1, index.valu
 const isLast = computed(() => index.value === pages.length - 1)
 const title = computed(() => pageTitle(page.value, words))
 /** For who cannot see the picture. */
-const places = computed(() => (step.value ? spokenPlaces(props.bundle, step.value.section, step.value.number) : []))
+const places = computed(() => (step.value ? spokenPlaces(told, step.value.section, step.value.number) : []))
 const answered = computed(
   () =>
     questions?.questions.value.filter(

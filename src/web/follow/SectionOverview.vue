@@ -31,7 +31,7 @@ const sections = computed(() =>
         <button class="plain-button lane-name" @click="emit('go', section.index)">
           <strong>{{ section.page.letter }}</strong> {{ section.page.name }}
           <span v-if="section.page.times + section.page.mirrored > 1" class="faint">{{
-            say('follow.builtTimes', { n: section.page.times + section.page.mirrored })
+            say('tray.built', { n: section.page.times + section.page.mirrored })
           }}</span>
         </button>
         <span class="ties">
