@@ -1,7 +1,7 @@
 import { clockWords, secondsOfRun } from '@core/proof-build'
 import { plural, tableText } from '@core/words'
 import type { Letter } from '../published/server-client'
-import { KIND_WORDS } from '../published/published-words'
+import { kindWords } from '../published/published-words'
 import type { Publication, StoredChange, StoredProof } from '../storage/database'
 
 /** Something that was done on a model, or came to it. */
@@ -41,7 +41,7 @@ export function logEntries({ changes, proofs, publications, letters }: LogSource
       kind: 'published',
       what: `version ${version}${isWithdrawn ? ', withdrawn since' : ''}`,
     })),
-    ...letters.map(({ date, kind, text }): LogEntry => ({ at: timeOf(date), kind: 'letter', what: `${KIND_WORDS[kind]}: ${text}` })),
+    ...letters.map(({ date, kind, text }): LogEntry => ({ at: timeOf(date), kind: 'letter', what: `${kindWords(kind)}: ${text}` })),
   ]
   return entries.sort((a, b) => (b.at ?? -Infinity) - (a.at ?? -Infinity) || 0)
 }

@@ -11,7 +11,7 @@ import WordMark from '../shared/WordMark.vue'
 import { usePublications } from '../stores/publications'
 import { useSentBuilds } from './use-sent-builds'
 import { countUnanswered, groupLetters, lettersOf, lettersTable, voicesOf } from './letters'
-import { dateWords, KIND_WORDS, STATE_WORDS } from './published-words'
+import { dateWords, kindWords, STATE_WORDS } from './published-words'
 import {
   answerQuestion,
   fetchQuestions,
@@ -153,7 +153,7 @@ const STATES: readonly { state: QuestionState; label: string }[] = [
           >
           <article v-for="each in group.letters" :key="each.questionId">
             <p class="faint">
-              <b>{{ KIND_WORDS[each.kind] }}</b>{{ each.name ? `, ${each.name}` : '' }}, {{ dateWords(each.date)
+              <b>{{ kindWords(each.kind) }}</b>{{ each.name ? `, ${each.name}` : '' }}, {{ dateWords(each.date)
               }}<template v-if="each.minutes !== undefined">, {{ plural(each.minutes, 'minute') }}</template
               >. {{ STATE_WORDS[each.state] }}.
             </p>

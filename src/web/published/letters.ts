@@ -1,6 +1,6 @@
 import { choiceIn } from '@core/booklet'
 import { tableText } from '@core/words'
-import { KIND_WORDS, STATE_WORDS } from './published-words'
+import { kindWords, STATE_WORDS } from './published-words'
 import type { Letter } from './server-client'
 
 /** Letters about one step, or about the whole. */
@@ -46,7 +46,7 @@ export const lettersTable = (questions: readonly Letter[]): string =>
     ['date', 'kind', 'section', 'step', 'part', 'text', 'name', 'minutes', 'link', 'state', 'answer'],
     questions.map(({ date, kind, section, step, part, text, name, minutes, link, state, answer }) => [
       date,
-      KIND_WORDS[kind],
+      kindWords(kind),
       section ?? '',
       step ?? '',
       part ?? '',

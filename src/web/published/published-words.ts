@@ -15,12 +15,8 @@ export function accessWords({ access, window }: Pick<PublishedBooklet, 'access' 
   return `Open until ${dateWords(window.freeUntil)}, then ${window.after === 'closed' ? 'closed' : 'read with its password'}.`
 }
 
-export const KIND_WORDS: Readonly<Record<QuestionKind, string>> = {
-  question: 'Question',
-  mistake: 'Mistake',
-  'missing-piece': 'Missing piece',
-  'built-it': 'Built it',
-}
+/** What a letter is, as builders chose it. */
+export const kindWords = (kind: QuestionKind): string => ENGLISH.say(`ask.kind.${kind}`)
 
 export const STATE_WORDS: Readonly<Record<QuestionState, string>> = {
   private: 'Only you and the asker see it',
