@@ -7,7 +7,8 @@ type Messages = typeof english
 
 /** The path of each sentence, "step.add". */
 type MessageKey = Leaves<Messages>
-type Leaves<Tree> = { [Key in keyof Tree & string]: Tree[Key] extends string ? Key : `${Key}.${Leaves<Tree[Key]>}` }[keyof Tree & string]
+export type Leaves<Tree> = { [Key in keyof Tree & string]: Tree[Key] extends string ? Key : `${Key}.${Leaves<Tree[Key]>}` }[keyof Tree &
+  string]
 
 /** A language as it is loaded: its sentences, and what pieces and colours of the catalogue are called in it. */
 export interface LanguageFile {
@@ -18,15 +19,19 @@ export interface LanguageFile {
   readonly colours: Readonly<Record<string, string>>
 }
 
-type MessageArguments = Readonly<Record<string, string | number>>
+type MessageArguments = Readonly<Record<string, string | number | undefined>>
+
+/** Who says the sentences of one tree of messages in one language. */
+export interface Speaker<Key extends string> {
+  /** A sentence with what it is about. */
+  readonly say: (key: Key, named?: MessageArguments) => string
+  /** A sentence about a number of things, which it has as `n`. */
+  readonly count: (key: Key, n: number, named?: MessageArguments) => string
+}
 
 /** How to say something in one language. */
-export interface Words {
+export interface Words extends Speaker<MessageKey> {
   readonly language: Language
-  /** A sentence with what it is about. */
-  readonly say: (key: MessageKey, named?: MessageArguments) => string
-  /** A sentence about a number of things, which it has as `n`. */
-  readonly count: (key: MessageKey, n: number, named?: MessageArguments) => string
   /** "a, b and c". */
   readonly list: (items: readonly string[], last?: 'and' | 'or') => string
   readonly quote: (text: string) => string
@@ -43,28 +48,33 @@ registerMessageResolver(resolveValue)
 
 /** Keys are checked here; the library would check them in a manner of its own. */
 // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-assertion -- the compiler needs it, the rule takes both for the same
-const spoken = translate as unknown as (context: unknown, key: MessageKey, ...about: unknown[]) => unknown
+const spoken = translate as unknown as (context: unknown, key: string, ...about: unknown[]) => unknown
 
 /** One thing, or more: French counts nothing as one. */
 const PLURALS = { fr: (n: number) => (Math.abs(n) < 2 ? 0 : 1) }
 
-/** What each language says, as it is loaded. */
-function wordsOf(language: Language, { messages, pieces, colours }: LanguageFile): Words {
+/** Says the messages of a language. @param inEnglish what is said where the language lacks a message */
+export function speaker<Tree extends object>(language: Language, messages: Tree, inEnglish: Tree): Speaker<Leaves<Tree>> {
   const context = createCoreContext({
     locale: language,
-    messages: { en: english, [language]: messages },
+    messages: { en: inEnglish as Record<string, never>, [language]: messages as Record<string, never> },
     pluralRules: PLURALS,
     // Ours are whole; a file that a device kept may be older than the page that reads it.
     fallbackLocale: 'en',
     missingWarn: false,
     fallbackWarn: false,
   })
-  const text = (key: MessageKey, ...about: unknown[]): string => String(spoken(context, key, ...about))
-  const say: Words['say'] = (key, named = {}) => text(key, named)
+  const text = (key: string, ...about: unknown[]): string => String(spoken(context, key, ...about))
+  return { say: (key, named = {}) => text(key, named), count: (key, n, named = {}) => text(key, { ...named, n }, n) }
+}
+
+/** What each language says, as it is loaded. */
+function wordsOf(language: Language, { messages, pieces, colours }: LanguageFile): Words {
+  const { say, count } = speaker(language, messages, english)
   return {
     language,
     say,
-    count: (key, n, named = {}) => text(key, { ...named, n }, n),
+    count,
     list: (items, last = 'and') =>
       items.length < 2 ? (items[0] ?? '') : say(`list.${last}`, { rest: items.slice(0, -1).join(', '), last: items.at(-1)! }),
     quote: (said) => say('quote', { text: said }),

@@ -4,14 +4,6 @@ import type { Scene } from '../scene'
 /** How a selection grows from one node to others. */
 export type SelectBy = 'alike' | 'shape' | 'colour' | 'layer' | 'hangs'
 
-export const SELECT_WORDS: Readonly<Record<SelectBy, string>> = {
-  alike: 'Everything alike',
-  shape: 'Same shape',
-  colour: 'Same colour',
-  layer: 'Same layer',
-  hangs: 'All that hangs on it',
-}
-
 /** The nodes of a scene, by number, that go with one of them; that one is among them. O(nodes and joints). */
 export function selectBy(scene: Scene, joints: Joints, node: number, by: SelectBy): number[] {
   const first = scene.nodes[node]!

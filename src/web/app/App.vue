@@ -4,9 +4,12 @@ import { useEventListener } from '@vueuse/core'
 import { provide, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { Fault, faultLine, plainFault } from '@core/fault'
+import { wordsIn } from '@core/language'
+import { say, screenLanguage } from '../language'
 import { OWN_NAMES } from '../shared/own-names-key'
 import { notify } from '../shared/notices'
 import NoticeArea from '../shared/NoticeArea.vue'
+import { WORDS } from '../shared/words-key'
 import { useOwnNames } from '../stores/own-names'
 import { BRING_IN } from './bring-in-key'
 import { theme } from './theme'
@@ -14,6 +17,9 @@ import { theme } from './theme'
 const names = useOwnNames()
 void names.load()
 provide(OWN_NAMES, names.beside)
+
+provide(WORDS, wordsIn(screenLanguage()))
+document.documentElement.lang = screenLanguage()
 
 const router = useRouter()
 const isOver = ref(false)
@@ -24,7 +30,7 @@ async function bring(all: Iterable<File>): Promise<void> {
   const files = [...all].filter((file) => !isBackup(file))
   const backups = [...all].filter(isBackup)
   try {
-    if (backups.length > 1) throw new Fault('many-backups', 'These are several backups. Bring them in one after another.')
+    if (backups.length > 1) throw new Fault('many-backups', say('app.theseAreSeveralBackupsBring'))
     if (backups.length > 0) {
       const { useBackup } = await import('../stores/backup')
       await router.push({ name: 'shelf' })
@@ -36,7 +42,7 @@ async function bring(all: Iterable<File>): Promise<void> {
     await router.push({ name: 'bring-in' })
     await reading
   } catch (thrown) {
-    notify(`It was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
+    notify(say('common.itWasNotBroughtIn', { fault: faultLine(plainFault(thrown)) }), { isError: true })
   }
 }
 provide(BRING_IN, bring)
@@ -65,7 +71,7 @@ useEventListener(window, 'drop', (event) => {
       <RouterView />
       <NoticeArea />
     </div>
-    <div v-if="isOver" class="drop" aria-hidden="true">Look at it before it is brought in</div>
+    <div v-if="isOver" class="drop" aria-hidden="true">{{ say('app.lookAtItBeforeIt') }}</div>
   </NConfigProvider>
 </template>
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { PictureRef } from '@core/booklet'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import type { Snapshot } from '../session/snapshot'
 import StepPicture from '../shared/StepPicture.vue'
 
@@ -16,22 +17,22 @@ const sections = computed(() => report.value.sections.slice(0, MOST))
 
 <template>
   <main class="first">
-    <section class="picture" aria-label="The finished model">
-      <StepPicture :picture="picture" :label="`${draft.model.name}, finished`" finished />
+    <section class="picture" :aria-label="say('app.theFinishedModel')">
+      <StepPicture :picture="picture" :label="say('common.finished', { name: draft.model.name })" finished />
     </section>
-    <section class="words" aria-label="What it is made of">
+    <section class="words" :aria-label="say('app.whatItIsMadeOf')">
       <h1>{{ draft.model.name }}</h1>
       <p>
-        {{ plural(report.parts, 'part') }}, {{ plural(report.inventory.length, 'different piece') }},
-        {{ plural(report.colours.length, 'colour') }}.
+        {{ sayCount('count.parts', report.parts) }}, {{ sayCount('count.differentPieces', report.inventory.length) }},
+        {{ sayCount('count.colours', report.colours.length) }}.
       </p>
       <slot />
-      <h2>{{ plural(report.sections.length, 'section') }}</h2>
+      <h2>{{ sayCount('count.sections', report.sections.length) }}</h2>
       <ul>
         <li v-for="section in sections" :key="section.id">
-          {{ section.name }} <span class="faint">{{ plural(section.parts, 'part') }}</span>
+          {{ section.name }} <span class="faint">{{ sayCount('count.parts', section.parts) }}</span>
         </li>
-        <li v-if="report.sections.length > MOST" class="faint">and {{ report.sections.length - MOST }} more</li>
+        <li v-if="report.sections.length > MOST" class="faint">{{ say('app.andMore', { sections: report.sections.length - MOST }) }}</li>
       </ul>
     </section>
   </main>

@@ -2,6 +2,7 @@
 import { useEventListener } from '@vueuse/core'
 import { nextTick, ref } from 'vue'
 import { onBeforeRouteLeave, onBeforeRouteUpdate } from 'vue-router'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { useOpenModel } from '../stores/open-model'
 
@@ -49,12 +50,14 @@ useEventListener(document, 'visibilitychange', () => {
 </script>
 
 <template>
-  <div v-if="asks" ref="box" class="asks" role="alertdialog" aria-label="Not saved yet" tabindex="-1">
-    <p v-if="asks.isFailed"><b>Not saved.</b> What you did last could not be written. If you leave now, it is gone.</p>
-    <p v-else>What you did last is still being worked on. Wait, or leave without it.</p>
-    <ActionButton primary @click="asks.leave(false)">Stay here</ActionButton>
-    <ActionButton @click="open.downloadFile()">Download the file</ActionButton>
-    <ActionButton @click="asks.leave(true)">Leave without it</ActionButton>
+  <div v-if="asks" ref="box" class="asks" role="alertdialog" :aria-label="say('app.notSavedYet')" tabindex="-1">
+    <p v-if="asks.isFailed">
+      <b>{{ say('app.notSaved') }}</b> {{ say('app.whatYouDidLastCould') }}
+    </p>
+    <p v-else>{{ say('app.whatYouDidLastIs') }}</p>
+    <ActionButton primary @click="asks.leave(false)">{{ say('app.stayHere') }}</ActionButton>
+    <ActionButton @click="open.downloadFile()">{{ say('app.downloadTheFile') }}</ActionButton>
+    <ActionButton @click="asks.leave(true)">{{ say('app.leaveWithoutIt') }}</ActionButton>
   </div>
 </template>
 

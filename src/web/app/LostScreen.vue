@@ -1,8 +1,12 @@
+<script setup lang="ts">
+import { say } from '../language'
+</script>
+
 <template>
   <main class="lost">
-    <h1>There is nothing at this address</h1>
-    <p>The model may have been deleted, or the link is incomplete.</p>
-    <RouterLink :to="{ name: 'shelf' }">To the shelf</RouterLink>
+    <h1>{{ say('app.thereIsNothingAtThis') }}</h1>
+    <p>{{ say('app.theModelMayHaveBeen') }}</p>
+    <RouterLink :to="{ name: 'shelf' }">{{ say('common.toTheShelf') }}</RouterLink>
   </main>
 </template>
 

@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, onUnmounted, provide, ref, watch } from 'vue'
 import { storeToRefs } from 'pinia'
 import { faultLine, plainFault } from '@core/fault'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { PAINT_SOURCE } from '../shared/painter-key'
@@ -28,8 +29,14 @@ const planning = computed(() => open.session?.planning.fraction.value ?? null)
 const problem = computed(() => open.session?.problem.value || open.paintProblem)
 const railQuery = computed(() => place.queryOf(props.id))
 
-const SAVED = { nothing: 'Saved', typed: 'Saving…', waiting: 'Saving…', saving: 'Saving…', failed: 'Not saved' } as const
-const saved = computed(() => (open.isLasting ? SAVED[open.unsaved.state.value] : 'In this page only'))
+const SAVED = {
+  nothing: say('app.saved'),
+  typed: say('app.saving'),
+  waiting: say('app.saving'),
+  saving: say('app.saving'),
+  failed: say('app.notSaved2'),
+} as const
+const saved = computed(() => (open.isLasting ? SAVED[open.unsaved.state.value] : say('app.inThisPageOnly')))
 
 async function load(): Promise<void> {
   lost.value = ''
@@ -57,64 +64,71 @@ useEventListener(window, 'keydown', (event) => {
     <header>
       <WordMark />
       <p class="name" :title="open.model?.name">{{ open.model?.name }}</p>
-      <nav aria-label="Rooms of this model">
-        <RouterLink :to="{ name: 'bench', params: { id } }">Bench</RouterLink>
-        <RouterLink :to="{ name: 'rail', params: { id }, query: railQuery }">Rail</RouterLink>
+      <nav :aria-label="say('app.roomsOfThisModel')">
+        <RouterLink :to="{ name: 'bench', params: { id } }">{{ say('app.bench') }}</RouterLink>
+        <RouterLink :to="{ name: 'rail', params: { id }, query: railQuery }">{{ say('common.rail') }}</RouterLink>
         <RouterLink :to="{ name: 'checks', params: { id } }"
-          >Checks<span v-if="findingCount > 0" class="count">{{ findingCount }}<span class="sr-only"> findings</span></span></RouterLink
+          >{{ say('common.checks')
+          }}<span v-if="findingCount > 0" class="count"
+            >{{ findingCount }}<span class="sr-only"> {{ say('app.findings') }}</span></span
+          ></RouterLink
         >
-        <RouterLink :to="{ name: 'sections', params: { id } }">Sections</RouterLink>
-        <RouterLink :to="{ name: 'photos', params: { id } }">Photos</RouterLink>
-        <RouterLink :to="{ name: 'parts', params: { id } }">Parts</RouterLink>
-        <RouterLink :to="{ name: 'booklet', params: { id } }">Booklet</RouterLink>
-        <RouterLink :to="{ name: 'figures', params: { id } }">Figures</RouterLink>
-        <RouterLink :to="{ name: 'work', params: { id } }">Work</RouterLink>
-        <RouterLink :to="{ name: 'model-catalogue', params: { id } }">Catalogue</RouterLink>
-        <RouterLink :to="{ name: 'model-fit', params: { id } }">Fit</RouterLink>
+        <RouterLink :to="{ name: 'sections', params: { id } }">{{ say('common.sections') }}</RouterLink>
+        <RouterLink :to="{ name: 'photos', params: { id } }">{{ say('common.photos') }}</RouterLink>
+        <RouterLink :to="{ name: 'parts', params: { id } }">{{ say('common.parts') }}</RouterLink>
+        <RouterLink :to="{ name: 'booklet', params: { id } }">{{ say('common.booklet') }}</RouterLink>
+        <RouterLink :to="{ name: 'figures', params: { id } }">{{ say('common.figures') }}</RouterLink>
+        <RouterLink :to="{ name: 'work', params: { id } }">{{ say('app.work') }}</RouterLink>
+        <RouterLink :to="{ name: 'model-catalogue', params: { id } }">{{ say('common.catalogue') }}</RouterLink>
+        <RouterLink :to="{ name: 'model-fit', params: { id } }">{{ say('common.fit') }}</RouterLink>
       </nav>
       <div class="state">
         <ActionButton
           :disabled="!open.undoLabel"
           shortcut="Ctrl Z"
-          :describe="open.undoLabel ? `Undo: ${open.undoLabel}` : 'Undo'"
+          :describe="open.undoLabel ? say('app.undoWhat', { what: open.undoLabel }) : say('common.undo')"
           @click="open.undo()"
-          >Undo</ActionButton
+          >{{ say('common.undo') }}</ActionButton
         >
         <ActionButton
           :disabled="!open.redoLabel"
           shortcut="Ctrl Y"
-          :describe="open.redoLabel ? `Redo: ${open.redoLabel}` : 'Redo'"
+          :describe="open.redoLabel ? say('app.redoWhat', { what: open.redoLabel }) : say('app.redo')"
           @click="open.redo()"
-          >Redo</ActionButton
+          >{{ say('app.redo') }}</ActionButton
         >
         <span class="saved" role="status">{{ saved }}</span>
       </div>
     </header>
     <LeaveGuard :id="id" />
     <div v-if="open.session?.saving.state.value === 'failed'" class="bar bad" role="alert">
-      <span><b>Not saved.</b> {{ open.session.saving.message.value }}</span>
-      <ActionButton @click="open.session.saving.retry()">Try again</ActionButton>
-      <ActionButton @click="open.downloadFile()">Download the file</ActionButton>
+      <span
+        ><b>{{ say('app.notSaved') }}</b> {{ open.session.saving.message.value }}</span
+      >
+      <ActionButton @click="open.session.saving.retry()">{{ say('common.tryAgain') }}</ActionButton>
+      <ActionButton @click="open.downloadFile()">{{ say('app.downloadTheFile') }}</ActionButton>
     </div>
     <div v-else-if="!open.isLasting && open.model" class="bar" role="status">
-      <span><b>This browser keeps nothing.</b> The model is gone when this page is closed: download the file to keep it.</span>
-      <ActionButton @click="open.downloadFile()">Download the file</ActionButton>
+      <span
+        ><b>{{ say('app.thisBrowserKeepsNothing') }}</b> {{ say('app.theModelIsGoneWhen') }}</span
+      >
+      <ActionButton @click="open.downloadFile()">{{ say('app.downloadTheFile') }}</ActionButton>
     </div>
     <div v-if="lost" class="lost" role="alert">
-      <h1>This model cannot be opened</h1>
+      <h1>{{ say('app.thisModelCannotBeOpened') }}</h1>
       <p>{{ lost }}</p>
-      <RouterLink :to="{ name: 'shelf' }">To the shelf</RouterLink>
+      <RouterLink :to="{ name: 'shelf' }">{{ say('common.toTheShelf') }}</RouterLink>
     </div>
     <template v-else>
       <div v-if="problem && planning === null" class="bar" role="alert">
         <span>{{ problem }}</span>
-        <ActionButton @click="open.session?.plan()">Plan again</ActionButton>
-        <ActionButton v-if="!open.report" @click="open.downloadFile()">Download the file</ActionButton>
+        <ActionButton @click="open.session?.plan()">{{ say('app.planAgain') }}</ActionButton>
+        <ActionButton v-if="!open.report" @click="open.downloadFile()">{{ say('app.downloadTheFile') }}</ActionButton>
       </div>
       <FirstLook v-if="open.draft && !open.report" :draft="open.draft">
         <WorkBar
           v-if="planning !== null"
-          label="Planning and looking at every step"
+          :label="say('app.planningAndLookingAtEvery')"
           :fraction="planning"
           @stop="open.session?.stopPlanning()"
         />

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { stepCount } from '@core/plan'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { useLasting } from '../shared/lasting'
@@ -20,12 +21,16 @@ const isLasting = useLasting(() => planning.value !== null)
 const counted = computed(() => {
   const report = open.report
   if (!report) return ''
-  return [plural(report.parts, 'part'), plural(stepCount(report.sections), 'step'), plural(report.sections.length, 'section')].join(', ')
+  return [
+    sayCount('count.parts', report.parts),
+    sayCount('count.steps', stepCount(report.sections)),
+    sayCount('count.sections', report.sections.length),
+  ].join(', ')
 })
 
 function stop(): void {
   open.session?.offers.drop()
-  notify('The search was stopped; the order shown stays.')
+  notify(say('app.theSearchWasStoppedThe'))
 }
 function leave(): void {
   open.isLooking = false
@@ -35,17 +40,23 @@ function leave(): void {
 
 <template>
   <footer :class="{ told: open.offer }">
-    <div v-if="open.offer" class="offer" role="status" aria-label="A better order">
-      <span v-if="open.isLooking"><b>You are looking at the other order:</b> {{ open.offer.words }}. Nothing is changed yet.</span>
-      <span v-else><b>A better order was found:</b> {{ open.offer.words }}.</span>
-      <ActionButton @click="open.isLooking = !open.isLooking">{{ open.isLooking ? 'Back to mine' : 'Look at it' }}</ActionButton>
-      <ActionButton primary @click="open.takeOffer()">Take it</ActionButton>
-      <ActionButton @click="leave">Leave it</ActionButton>
+    <div v-if="open.offer" class="offer" role="status" :aria-label="say('app.aBetterOrder')">
+      <span v-if="open.isLooking"
+        ><b>{{ say('app.youAreLookingAtThe') }}</b> {{ say('app.nothingIsChangedYet', { words: open.offer.words }) }}</span
+      >
+      <span v-else
+        ><b>{{ say('app.aBetterOrderWasFound') }}</b> {{ open.offer.words }}.</span
+      >
+      <ActionButton @click="open.isLooking = !open.isLooking">{{
+        open.isLooking ? say('app.backToMine') : say('app.lookAtIt')
+      }}</ActionButton>
+      <ActionButton primary @click="open.takeOffer()">{{ say('app.takeIt') }}</ActionButton>
+      <ActionButton @click="leave">{{ say('common.leaveIt') }}</ActionButton>
     </div>
-    <WorkBar v-else-if="search !== null" label="Looking for a better order" :fraction="search" @stop="stop" />
+    <WorkBar v-else-if="search !== null" :label="say('app.lookingForABetterOrder')" :fraction="search" @stop="stop" />
     <WorkBar
       v-else-if="isLasting && planning !== null"
-      :label="open.session?.isChecking.value ? 'Looking at it again' : 'Planning again'"
+      :label="open.session?.isChecking.value ? say('app.lookingAtItAgain') : say('app.planningAgain')"
       :fraction="planning"
       @stop="open.session?.stopPlanning()"
     />

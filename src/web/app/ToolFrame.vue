@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { onUnmounted, provide, shallowRef } from 'vue'
-import { BASE_CATALOGUE } from '@core/catalogue'
+import { say } from '../language'
 import { makePainter } from '../workers/make-painter'
 import { PAINT_SOURCE, type PaintSource } from '../shared/painter-key'
 import WordMark from '../shared/WordMark.vue'
+import { shownCatalogue } from '../shared/shown-catalogue'
 
 /** The catalogue and the arithmetic without a model: pieces are painted from our own catalogue. */
 const source = shallowRef<PaintSource | null>(null)
@@ -11,12 +12,18 @@ provide(PAINT_SOURCE, source)
 
 const painter = makePainter()
 const EMPTY = {
-  model: { format: 'jump-rail-model', version: 1, name: 'Catalogue', root: 'none', sections: [{ id: 'none', name: 'None' }] },
-  plan: { name: 'Catalogue', parts: 0, sections: [], inventory: [], colours: [] },
+  model: {
+    format: 'jump-rail-model',
+    version: 1,
+    name: say('common.catalogue'),
+    root: 'none',
+    sections: [{ id: 'none', name: say('app.none') }],
+  },
+  plan: { name: say('common.catalogue'), parts: 0, sections: [], inventory: [], colours: [] },
   views: [],
 } as const
 void painter.open(EMPTY).then(() => {
-  source.value = { painter, catalogue: BASE_CATALOGUE, version: 1 }
+  source.value = { painter, catalogue: shownCatalogue(), version: 1 }
 })
 onUnmounted(() => painter.close())
 </script>
@@ -25,10 +32,10 @@ onUnmounted(() => painter.close())
   <div class="frame">
     <header>
       <WordMark />
-      <nav aria-label="Tools">
-        <RouterLink :to="{ name: 'shelf' }">Shelf</RouterLink>
-        <RouterLink :to="{ name: 'catalogue' }">Catalogue</RouterLink>
-        <RouterLink :to="{ name: 'fit' }">Fit</RouterLink>
+      <nav :aria-label="say('common.tools')">
+        <RouterLink :to="{ name: 'shelf' }">{{ say('common.shelf') }}</RouterLink>
+        <RouterLink :to="{ name: 'catalogue' }">{{ say('common.catalogue') }}</RouterLink>
+        <RouterLink :to="{ name: 'fit' }">{{ say('common.fit') }}</RouterLink>
       </nav>
     </header>
     <RouterView />

@@ -1,3 +1,4 @@
+import { say } from '../language'
 import { keepApplication } from '../offline/offline'
 import { notify } from '../shared/notices'
 
@@ -11,9 +12,9 @@ export function watchVersions(): void {
   }
   addEventListener('load', () => {
     keepApplication((take) => {
-      notify('There is a newer version of Jump Rail. It waits until you load it.', {
+      notify(say('app.thereIsANewerVersion'), {
         stays: true,
-        act: { label: 'Load it', run: () => void load(take) },
+        act: { label: say('app.loadIt'), run: () => void load(take) },
       })
     }).catch(() => undefined)
   })

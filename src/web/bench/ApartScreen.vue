@@ -3,7 +3,8 @@ import { useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { PickedPoint } from '@core/placing'
-import { listInWords, plural } from '@core/words'
+import { listInWords } from '@core/words'
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { focusMain } from '../shared/focus'
@@ -50,7 +51,7 @@ const marks = computed(() => [
 ])
 
 function takeOff(ids: readonly string[]): void {
-  if (ids.length === 0) return notify('Choose what comes off: click it, or press N.')
+  if (ids.length === 0) return notify(say('bench.chooseWhatComesOffClick'))
   if (apart.take(ids)) selection.only([])
   else selection.only(ids)
 }
@@ -61,11 +62,11 @@ function onPick(point: PickedPoint | undefined, event: PointerEvent): void {
   takeOff(selection.chosen.value.has(id) && selection.chosen.value.size > 1 ? [...selection.chosen.value] : [id])
 }
 function suggest(): void {
-  if (!apart.suggest()) notify(apart.left.value === 0 ? 'All is apart.' : 'Nothing more comes off without force.')
+  if (!apart.suggest()) notify(apart.left.value === 0 ? say('bench.allIsApart') : say('bench.nothingMoreComesOffWithout'))
 }
 function takeRest(): void {
   const count = apart.takeRest()
-  if (apart.left.value > 0) notify(`${plural(count, 'thing')} came off; the rest holds each other.`)
+  if (apart.left.value > 0) notify(say('bench.cameOffTheRestHolds', { things: sayCount('count.things', count) }))
 }
 async function keepOrder(): Promise<void> {
   isKeeping.value = true
@@ -78,8 +79,8 @@ async function keepOrder(): Promise<void> {
 const note = computed(() => {
   const last = apart.last.value
   if (!last) return ''
-  const loose = last.loosened.length > 0 ? ` ${plural(last.loosened.length, 'thing')} would now lie loose.` : ''
-  return `${titleOfAll(last.ids)} came off ${travelWords(last.travel)}.${loose}`
+  const loose = last.loosened.length > 0 ? say('bench.wouldNowLieLoose', { things: sayCount('count.things', last.loosened.length) }) : ''
+  return say('bench.cameOff', { title: titleOfAll(last.ids), travelWords: travelWords(last.travel), loose })
 })
 
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
@@ -101,7 +102,7 @@ onMounted(() => focusMain('always'))
 
 <template>
   <main class="apart" tabindex="-1" :data-version="open.snapshot?.version">
-    <h1 class="sr-only">Take {{ open.model?.name }} apart</h1>
+    <h1 class="sr-only">{{ say('bench.takeApart', { name: open.model?.name }) }}</h1>
     <ModelView
       ref="view"
       class="model"
@@ -109,39 +110,53 @@ onMounted(() => focusMain('always'))
       :parts="on.shown.value.parts"
       :ghosts="apart.sliding.value"
       :marks="marks"
-      :label="`What is still together, ${plural(apart.left.value, 'thing')}.`"
+      :label="say('bench.whatIsStillTogether', { things: sayCount('count.things', apart.left.value) })"
       @pick="onPick"
     >
       <div class="over where">
-        <ChoiceList :model-value="on.id.value" label="Take apart" :options="sections" @update:model-value="show" />
-        <p class="faint">Click what comes off; Shift and click for several at once.</p>
+        <ChoiceList :model-value="on.id.value" :label="say('common.takeApart')" :options="sections" @update:model-value="show" />
+        <p class="faint">{{ say('bench.clickWhatComesOffShift') }}</p>
       </div>
-      <section v-if="apart.stuck.value" class="over slip" aria-label="Why it stays" role="alert">
-        <h2>{{ titleOfAll(apart.stuck.value.ids) }} cannot come off yet</h2>
+      <section v-if="apart.stuck.value" class="over slip" :aria-label="say('bench.whyItStays')" role="alert">
+        <h2>{{ say('bench.cannotComeOffYet', { title: titleOfAll(apart.stuck.value.ids) }) }}</h2>
         <p v-for="way in waysIn" :key="way.words">
-          <b>{{ way.words }}:</b> {{ way.by }}{{ way.count > 3 ? ` and ${way.count - 3} more` : '' }}
-          {{ way.count === 1 ? 'is' : 'are' }} in the way.
+          <b>{{ way.words }}:</b>
+          {{
+            say('bench.inTheWay', {
+              by: way.by,
+              what: way.count > 3 ? say('bench.andMore', { count: way.count - 3 }) : '',
+              what2: way.count === 1 ? say('common.is') : say('common.are'),
+            })
+          }}
         </p>
         <div class="acts">
-          <button v-if="blockers.length === 1" class="plain-button framed" @click="takeOff(blockers)">Take that off first</button>
-          <button class="plain-button" @click="selection.only(blockers)">Choose what is in the way</button>
+          <button v-if="blockers.length === 1" class="plain-button framed" @click="takeOff(blockers)">
+            {{ say('bench.takeThatOffFirst') }}
+          </button>
+          <button class="plain-button" @click="selection.only(blockers)">{{ say('bench.chooseWhatIsInThe') }}</button>
         </div>
       </section>
       <p v-else-if="note" class="over told" role="status">{{ note }}</p>
     </ModelView>
     <div class="bar">
-      <ActionButton primary shortcut="S" :disabled="apart.left.value === 0" @click="suggest">Suggest</ActionButton>
-      <ActionButton shortcut="Enter" :disabled="selection.chosen.value.size === 0" @click="takeOff([...selection.chosen.value])"
-        >Take off{{ selection.chosen.value.size > 1 ? ' together' : '' }}</ActionButton
+      <ActionButton primary shortcut="S" :disabled="apart.left.value === 0" @click="suggest">{{ say('bench.suggest') }}</ActionButton>
+      <ActionButton shortcut="Enter" :disabled="selection.chosen.value.size === 0" @click="takeOff([...selection.chosen.value])">{{
+        say('bench.takeOff', { what: selection.chosen.value.size > 1 ? say('bench.together') : '' })
+      }}</ActionButton>
+      <ActionButton
+        shortcut="⌫"
+        :describe="say('bench.putTheLastOneBack')"
+        :disabled="apart.taken.value.length === 0"
+        @click="apart.putBack()"
+        >{{ say('bench.putBack') }}</ActionButton
       >
-      <ActionButton shortcut="⌫" describe="Put the last one back" :disabled="apart.taken.value.length === 0" @click="apart.putBack()"
-        >Put back</ActionButton
-      >
-      <ActionButton :disabled="apart.left.value === 0" @click="takeRest">The rest as suggested</ActionButton>
-      <ActionButton :disabled="apart.taken.value.length === 0" @click="apart.startAgain()">Begin again</ActionButton>
+      <ActionButton :disabled="apart.left.value === 0" @click="takeRest">{{ say('bench.theRestAsSuggested') }}</ActionButton>
+      <ActionButton :disabled="apart.taken.value.length === 0" @click="apart.startAgain()">{{ say('bench.beginAgain') }}</ActionButton>
       <span class="gap" />
-      <RouterLink :to="{ name: 'bench', query: { section: on.id.value } }">To the bench</RouterLink>
-      <ActionButton primary :disabled="apart.taken.value.length === 0 || isKeeping" @click="keepOrder">Keep this order</ActionButton>
+      <RouterLink :to="{ name: 'bench', query: { section: on.id.value } }">{{ say('bench.toTheBench') }}</RouterLink>
+      <ActionButton primary :disabled="apart.taken.value.length === 0 || isKeeping" @click="keepOrder">{{
+        say('bench.keepThisOrder')
+      }}</ActionButton>
     </div>
     <TakenRail
       :taken="apart.taken.value"

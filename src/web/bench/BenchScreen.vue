@@ -3,7 +3,8 @@ import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { PickedPoint } from '@core/placing'
 import type { Ray } from '@core/space'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import RailMap from '../rail/RailMap.vue'
 import { focusMain } from '../shared/focus'
@@ -78,7 +79,7 @@ function onLasso(isInside: (part: number) => boolean, event: PointerEvent): void
   const ids = new Set(owners.filter((id) => !outside.has(id)))
   if (event.shiftKey) selection.addAll(ids)
   else selection.only(ids)
-  if (ids.size === 0) notify('Nothing lies wholly in that box.')
+  if (ids.size === 0) notify(say('bench.nothingLiesWhollyInThat'))
 }
 
 useBenchKeys({
@@ -112,7 +113,7 @@ onMounted(() => {
 
 <template>
   <main class="bench" tabindex="-1" :data-version="open.snapshot?.version" :data-busy="hand.isBusy.value > 0">
-    <h1 class="sr-only">Bench of {{ open.model?.name }}</h1>
+    <h1 class="sr-only">{{ say('bench.benchOf', { name: open.model?.name }) }}</h1>
     <ModelView
       ref="view"
       class="model"
@@ -121,27 +122,30 @@ onMounted(() => {
       :strength="strength"
       :ghosts="hand.held.value ? hand.ghosts.value : acts.preview.value"
       :marks="marks"
-      :label="`The model, ${plural(count, 'thing')} in ${on.section.value?.name ?? ''}.`"
+      :label="say('bench.theModelIn', { things: sayCount('count.things', count), name: on.section.value?.name ?? '' })"
       @pick="onPick"
       @hover="(point, ray) => hand.follow(point, ray)"
       @lasso="onLasso"
     >
       <div class="over where">
-        <ChoiceList :model-value="on.id.value" label="On the bench" :options="sections" @update:model-value="show" />
+        <ChoiceList :model-value="on.id.value" :label="say('bench.onTheBench')" :options="sections" @update:model-value="show" />
         <p v-if="on.isPartial.value" role="status">
-          Not all is shown. <button class="plain-button" @click="on.showAll()">Show all <kbd>A</kbd></button>
+          {{ say('bench.notAllIsShown') }}
+          <button class="plain-button" @click="on.showAll()">{{ say('bench.showAll') }} <kbd>A</kbd></button>
         </p>
       </div>
       <svg v-if="noteAt && (hand.held.value || acts.tool.value === null)" class="leader" aria-hidden="true">
         <path :d="noteAt.leader" />
       </svg>
       <div v-if="count === 0 && !hand.held.value" class="over empty">
-        <h2>Nothing stands here yet</h2>
+        <h2>{{ say('bench.nothingStandsHereYet') }}</h2>
         <p>
-          Write below what you want in your hand: <b>brick 2x4 slate</b>. The arrow keys or the pointer move it, <kbd>R</kbd> turns it,
-          <kbd>Enter</kbd> or a click puts it down.
+          {{ say('bench.writeBelowWhatYouWant') }} <b>{{ say('bench.brick2x4Slate') }}</b>{{ say('bench.theArrowKeysOrThe') }} <kbd>R</kbd>
+          {{ say('bench.turnsIt') }} <kbd>{{ say('bench.enter') }}</kbd> {{ say('bench.orAClickPutsIt') }}
         </p>
-        <p>A finished model comes in as a file: <RouterLink :to="{ name: 'bring-in' }">bring it in</RouterLink>.</p>
+        <p>
+          {{ say('bench.aFinishedModelComesIn') }} <RouterLink :to="{ name: 'bring-in' }">{{ say('bench.bringItIn') }}</RouterLink>.
+        </p>
       </div>
       <FillPanel v-if="acts.tool.value === 'fill'" class="over tool" :section="on" :selection="selection" :acts="acts" />
       <LettersPanel v-else-if="acts.tool.value === 'letters'" class="over tool" :section="on" :hand="hand" :acts="acts" />

@@ -2,8 +2,9 @@
 import { computed, ref, watch } from 'vue'
 import { suggestPieces } from '@core/names'
 import { partHull } from '@core/scene'
-import { SELECT_WORDS, type SelectBy } from '@core/placing'
+import { type SelectBy } from '@core/placing'
 import { mapVec, TURNS, turnText, unite } from '@core/space'
+import { type ScreenKey, say } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
 import { colourChoices, sectionChoices } from '../shared/choices'
@@ -47,15 +48,15 @@ async function setTurn(turn: string): Promise<void> {
   if (now?.at) problem.value = await props.acts.placeAt(now.id, { at: now.at, turn })
 }
 
-const NONE = { value: '', label: 'choose' }
+const NONE = { value: '', label: say('bench.choose') }
 const colours = computed(() => [NONE, ...colourChoices(props.section.catalogue.value)])
 const sections = computed(() => [NONE, ...sectionChoices(props.section.model.value, props.section.id.value)])
 const presences = computed(() => [
   NONE,
-  { value: 'always', label: 'in every version' },
+  { value: 'always', label: say('bench.inEveryVersion') },
   ...(props.section.model.value?.options ?? []).flatMap(({ id, name }) => [
-    { value: `option ${id}`, label: `only with ${name}` },
-    { value: `unless ${id}`, label: `only without ${name}` },
+    { value: `option ${id}`, label: say('bench.onlyWith', { name }) },
+    { value: `unless ${id}`, label: say('bench.onlyWithout', { name }) },
   ]),
 ])
 function setPresence(said: string): void {
@@ -70,67 +71,85 @@ async function exchange(): Promise<void> {
   if (first && (await props.acts.replace(first.shape))) shapeText.value = ''
 }
 const shapeTitle = (id: string): string => props.section.catalogue.value.shapes.get(id)?.title ?? id
-const GROW = Object.entries(SELECT_WORDS) as [SelectBy, string][]
+const GROW = {
+  alike: 'bench.growAlike',
+  shape: 'bench.growShape',
+  colour: 'bench.growColour',
+  layer: 'bench.growLayer',
+  hangs: 'bench.growHangs',
+} as const satisfies Record<SelectBy, ScreenKey>
 </script>
 
 <template>
-  <section class="slip" aria-label="What is chosen">
+  <section class="slip" :aria-label="say('bench.whatIsChosen')">
     <h2>{{ title }}</h2>
     <p>
       {{ held }} <span class="faint">{{ place }}.</span>
     </p>
     <div class="acts">
-      <button class="plain-button" @click="acts.takeUp('moved')">Move <kbd>M</kbd></button>
-      <button class="plain-button" @click="acts.takeUp('copied')">Once more <kbd>D</kbd></button>
-      <button class="plain-button" @click="acts.remove()">Take out <kbd>Del</kbd></button>
-      <button class="plain-button" @click="acts.hide()">Hide <kbd>H</kbd></button>
-      <button class="plain-button" @click="acts.isolate()">Alone <kbd>I</kbd></button>
-      <button class="plain-button" :aria-pressed="isSeeThrough" @click="emit('seeThrough')">See through the rest <kbd>S</kbd></button>
-      <button class="plain-button" @click="acts.makeSection()">Make it a section</button>
-      <button v-if="copyOf" class="plain-button" @click="emit('showSection', copyOf)">Open the section</button>
+      <button class="plain-button" @click="acts.takeUp('moved')">{{ say('bench.move') }} <kbd>M</kbd></button>
+      <button class="plain-button" @click="acts.takeUp('copied')">{{ say('bench.onceMore') }} <kbd>D</kbd></button>
+      <button class="plain-button" @click="acts.remove()">
+        {{ say('common.takeOut') }} <kbd>{{ say('bench.del') }}</kbd>
+      </button>
+      <button class="plain-button" @click="acts.hide()">{{ say('common.hide') }} <kbd>H</kbd></button>
+      <button class="plain-button" @click="acts.isolate()">{{ say('bench.alone') }} <kbd>I</kbd></button>
+      <button class="plain-button" :aria-pressed="isSeeThrough" @click="emit('seeThrough')">
+        {{ say('bench.seeThroughTheRest') }} <kbd>S</kbd>
+      </button>
+      <button class="plain-button" @click="acts.makeSection()">{{ say('common.makeItASection') }}</button>
+      <button v-if="copyOf" class="plain-button" @click="emit('showSection', copyOf)">{{ say('bench.openTheSection') }}</button>
     </div>
     <details>
-      <summary>Choose more</summary>
+      <summary>{{ say('bench.chooseMore') }}</summary>
       <div class="acts">
-        <button v-for="[by, words] in GROW" :key="by" class="plain-button" @click="selection.grow(by)">{{ words }}</button>
+        <button v-for="(key, by) in GROW" :key="by" class="plain-button" @click="selection.grow(by)">{{ say(key) }}</button>
       </div>
     </details>
     <details>
-      <summary>Change it</summary>
+      <summary>{{ say('bench.changeIt') }}</summary>
       <ChoiceList
         v-if="nodes.some(({ kind }) => kind === 'part')"
         :model-value="''"
-        label="Colour"
+        :label="say('common.colour')"
         :options="colours"
         @update:model-value="(id) => id && acts.recolour(id)"
       />
       <form v-if="nodes.some(({ kind }) => kind === 'part')" class="exchange" @submit.prevent="exchange">
-        <label>Exchange for <input v-model="shapeText" class="plain-field" maxlength="120" placeholder="plate 2x4" @keydown.stop /></label>
+        <label
+          >{{ say('bench.exchangeFor') }}
+          <input v-model="shapeText" class="plain-field" maxlength="120" :placeholder="say('bench.plate2x4')" @keydown.stop
+        /></label>
         <button class="plain-button framed" :disabled="shapes.length === 0">
-          {{ shapes[0] ? shapeTitle(shapes[0].shape) : 'Exchange' }}
+          {{ shapes[0] ? shapeTitle(shapes[0].shape) : say('bench.exchange') }}
         </button>
       </form>
       <ChoiceList
         v-if="sections.length > 1"
         :model-value="''"
-        label="Into section"
+        :label="say('bench.intoSection')"
         :options="sections"
         @update:model-value="(id) => id && acts.toSection(id)"
       />
       <ChoiceList
         v-if="presences.length > 2"
         :model-value="''"
-        label="It is there"
+        :label="say('bench.itIsThere')"
         :options="presences"
         @update:model-value="setPresence"
       />
     </details>
     <details v-if="part?.at" :open="isExact" @toggle="isExact = ($event.target as HTMLDetailsElement).open">
-      <summary>Exact place</summary>
+      <summary>{{ say('bench.exactPlace') }}</summary>
       <LineField label="x, u" type="number" :value="part.at[0]" :commit="setPlace(0)" />
       <LineField label="y, u" type="number" :value="part.at[1]" :commit="setPlace(1)" />
       <LineField label="z, u" type="number" :value="part.at[2]" :commit="setPlace(2)" />
-      <ChoiceList :model-value="part.turn ?? turnText(0)" label="Turn" :options="TURN_CHOICES" @update:model-value="setTurn" />
+      <ChoiceList
+        :model-value="part.turn ?? turnText(0)"
+        :label="say('bench.turn')"
+        :options="TURN_CHOICES"
+        @update:model-value="setTurn"
+      />
       <p v-if="problem" role="alert">{{ problem }}</p>
     </details>
   </section>

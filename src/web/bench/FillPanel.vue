@@ -19,7 +19,8 @@ import {
 } from '@core/fill'
 import { placedPart } from '@core/model'
 import { readQuickLine } from '@core/names'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { colourChoices } from '../shared/choices'
@@ -46,19 +47,19 @@ const told = ref('')
 const filled = shallowRef<{ readonly area: FillArea; readonly result: Filled; readonly pieces: readonly FillPiece[] } | null>(null)
 
 const WHERE = [
-  { value: 'top', label: 'on top of it' },
-  { value: 'inside', label: 'inside its outline' },
+  { value: 'top', label: say('bench.onTopOfIt') },
+  { value: 'inside', label: say('bench.insideItsOutline') },
 ]
 const FAMILIES = [
-  { value: 'plate', label: 'plates' },
-  { value: 'tile', label: 'tiles' },
-  { value: 'brick', label: 'bricks' },
+  { value: 'plate', label: say('bench.plates') },
+  { value: 'tile', label: say('bench.tiles') },
+  { value: 'brick', label: say('bench.bricks') },
 ]
 const PATTERN_WORDS: Readonly<Record<FillPattern, string>> = {
-  fewest: 'as few pieces as can be',
-  grid: 'in a grid',
-  bond: 'in courses, set off by half',
-  stripes: 'in bands of two colours',
+  fewest: say('bench.asFewPiecesAsCan'),
+  grid: say('bench.inAGrid'),
+  bond: say('bench.inCoursesSetOffBy'),
+  stripes: say('bench.inBandsOfTwoColours'),
 }
 const PATTERNS = FILL_PATTERNS.map((value) => ({ value, label: PATTERN_WORDS[value] }))
 const catalogue = computed(() => props.section.catalogue.value)
@@ -100,10 +101,13 @@ async function fill(): Promise<void> {
     seams: seamsBelow(now, below),
   }
   try {
-    const result = await filler.fill(order, (count, bound) => (told.value = `So far ${plural(count, 'piece')}; ${bound} at least.`))
+    const result = await filler.fill(
+      order,
+      (count, bound) => (told.value = say('bench.soFarAtLeast', { pieces: sayCount('count.pieces', count), bound })),
+    )
     filled.value = { area: now, result, pieces: used }
-    const proof = result.isProven ? 'fewer is not possible' : `${result.bound} at least, not proven to be the fewest`
-    told.value = `${plural(result.places.length, 'piece')}${pattern.value === 'fewest' ? `: ${proof}` : ''}.${result.left > 0 ? ` ${plural(result.left, 'stud')} stay bare.` : ''}`
+    const proof = result.isProven ? say('bench.fewerIsNotPossible') : say('bench.atLeastNotProvenTo', { bound: result.bound })
+    told.value = `${sayCount('count.pieces', result.places.length)}${pattern.value === 'fewest' ? `: ${proof}` : ''}.${result.left > 0 ? say('bench.stayBare', { studs: sayCount('count.studs', result.left) }) : ''}`
   } catch (thrown) {
     const fault = plainFault(thrown)
     if (fault.code !== 'stopped') told.value = faultLine(fault)
@@ -120,7 +124,12 @@ const parts = computed(() => {
 watch(parts, (all) => props.acts.showPreview(all.map((part) => placedPart(part, catalogue.value))))
 async function putIn(): Promise<void> {
   const [section, all] = [props.section.id.value, parts.value]
-  if (await open.edit(`fill with ${plural(all.length, 'piece')}`, (model) => addNodes(model, section, { parts: all }).model))
+  if (
+    await open.edit(
+      say('bench.fillWith', { pieces: sayCount('count.pieces', all.length) }),
+      (model) => addNodes(model, section, { parts: all }).model,
+    )
+  )
     props.acts.openTool(null)
 }
 onUnmounted(() => {
@@ -130,26 +139,36 @@ onUnmounted(() => {
 </script>
 
 <template>
-  <section class="slip" aria-label="Fill">
-    <h2>Fill</h2>
-    <p v-if="selection.chosen.value.size === 0">Choose what it goes on, or the walls round it.</p>
-    <p v-else role="status">{{ size > 0 ? `${plural(size, 'stud')} to fill.` : 'Nothing is free there.' }}</p>
-    <ChoiceList v-model="where" label="Where" :options="WHERE" />
-    <ChoiceList v-model="family" label="With" :options="FAMILIES" />
-    <ChoiceList v-model="colour" label="Colour" :options="colours" />
+  <section class="slip" :aria-label="say('bench.fill')">
+    <h2>{{ say('bench.fill') }}</h2>
+    <p v-if="selection.chosen.value.size === 0">{{ say('bench.chooseWhatItGoesOn') }}</p>
+    <p v-else role="status">
+      {{ size > 0 ? say('bench.toFill', { studs: sayCount('count.studs', size) }) : say('bench.nothingIsFreeThere') }}
+    </p>
+    <ChoiceList v-model="where" :label="say('common.where')" :options="WHERE" />
+    <ChoiceList v-model="family" :label="say('common.with')" :options="FAMILIES" />
+    <ChoiceList v-model="colour" :label="say('common.colour')" :options="colours" />
     <label class="own"
-      >Only these <input v-model="line" class="plain-field" maxlength="200" placeholder="12 plate 2x4, plate 1x2" @keydown.stop
+      >{{ say('bench.onlyThese') }}
+      <input v-model="line" class="plain-field" maxlength="200" :placeholder="say('bench.plate2x4Plate1x2')" @keydown.stop
     /></label>
     <LineReading v-if="read" :read />
-    <p v-if="usable.length < pieces.length" class="faint">Only plain blocks fill: the rest is left out.</p>
-    <ChoiceList v-model="pattern" label="How" :options="PATTERNS" />
-    <ChoiceList v-if="pattern === 'stripes'" v-model="second" label="and" :options="[{ value: '', label: 'one colour' }, ...colours]" />
+    <p v-if="usable.length < pieces.length" class="faint">{{ say('bench.onlyPlainBlocksFillThe') }}</p>
+    <ChoiceList v-model="pattern" :label="say('bench.how')" :options="PATTERNS" />
+    <ChoiceList
+      v-if="pattern === 'stripes'"
+      v-model="second"
+      :label="say('bench.and')"
+      :options="[{ value: '', label: say('bench.oneColour') }, ...colours]"
+    />
     <p role="status">{{ told }}</p>
     <div class="row">
-      <ActionButton v-if="!isWorking" :primary="!filled" :disabled="size === 0 || usable.length === 0" @click="fill">Try it</ActionButton>
-      <ActionButton v-else @click="filler.stop()">Stop</ActionButton>
-      <ActionButton v-if="filled" primary @click="putIn">Put them in</ActionButton>
-      <ActionButton @click="acts.openTool(null)">Close</ActionButton>
+      <ActionButton v-if="!isWorking" :primary="!filled" :disabled="size === 0 || usable.length === 0" @click="fill">{{
+        say('bench.tryIt')
+      }}</ActionButton>
+      <ActionButton v-else @click="filler.stop()">{{ say('common.stop') }}</ActionButton>
+      <ActionButton v-if="filled" primary @click="putIn">{{ say('bench.putThemIn') }}</ActionButton>
+      <ActionButton @click="acts.openTool(null)">{{ say('common.close') }}</ActionButton>
     </div>
   </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId } from 'vue'
 import { suggestPieces, type QuickPiece } from '@core/names'
+import { say, sayWithin } from '../language'
 import PiecePicture from '../shared/PiecePicture.vue'
 import { usePaintSource } from '../shared/painter-key'
 import type { BenchActs } from './use-acts'
@@ -27,13 +28,17 @@ const options = computed<readonly Option[]>(() => {
   const pieces = suggestPieces(asked, catalogue.value, colour.value, MOST).map((piece): Option => {
     const shape = catalogue.value.shapes.get(piece.shape)!
     const name = catalogue.value.colours.get(piece.colour)?.name ?? piece.colour
-    return { key: piece.shape, title: `${piece.count > 1 ? `${piece.count} × ` : ''}${shape.title}, ${name.toLowerCase()}`, piece }
+    return { key: piece.shape, title: `${piece.count > 1 ? `${piece.count} × ` : ''}${shape.title}, ${sayWithin(name)}`, piece }
   })
   const words = asked.toLowerCase()
   const sections = (model.value?.sections ?? [])
     .filter((section) => section.id !== id.value && section.name.toLowerCase().includes(words))
     .slice(0, 3)
-    .map((section): Option => ({ key: `section ${section.id}`, title: `${section.name}, the section`, section: section.id }))
+    .map((section): Option => ({
+      key: `section ${section.id}`,
+      title: say('bench.theSection', { name: section.name }),
+      section: section.id,
+    }))
   return [...pieces, ...sections]
 })
 
@@ -70,7 +75,7 @@ const ask = (option: Option): { shape: string; colour: string } | undefined => (
 
 <template>
   <div class="hand-line">
-    <ul v-if="options.length > 0" :id="listId" role="listbox" aria-label="What you may mean">
+    <ul v-if="options.length > 0" :id="listId" role="listbox" :aria-label="say('bench.whatYouMayMean')">
       <li
         v-for="(option, i) in options"
         :id="`${listId}-${i}`"
@@ -82,11 +87,11 @@ const ask = (option: Option): { shape: string; colour: string } | undefined => (
       >
         <PiecePicture v-if="source && ask(option)" :shape="ask(option)!.shape" :colour="ask(option)!.colour" :width="72" :height="54" />
         <span>{{ option.title }}</span>
-        <kbd v-if="i === at" aria-hidden="true">Enter</kbd>
+        <kbd v-if="i === at" aria-hidden="true">{{ say('bench.enter') }}</kbd>
       </li>
     </ul>
     <label>
-      <span>In my hand</span>
+      <span>{{ say('bench.inMyHand') }}</span>
       <input
         ref="field"
         v-model="text"
@@ -99,18 +104,20 @@ const ask = (option: Option): { shape: string; colour: string } | undefined => (
         autocomplete="off"
         spellcheck="false"
         maxlength="200"
-        placeholder="brick 2x4 slate, 6 tiles 1x2, a section's name…"
+        :placeholder="say('bench.brick2x4SlateTiles1x2')"
         @input="at = 0"
         @keydown="onKey"
       />
       <kbd aria-hidden="true">/</kbd>
     </label>
-    <p v-if="text.trim() !== '' && options.length === 0" role="status">No piece and no section is called that.</p>
+    <p v-if="text.trim() !== '' && options.length === 0" role="status">{{ say('bench.noPieceAndNoSection') }}</p>
     <span class="acts">
-      <button class="plain-button framed" @click="acts.openTool('fill')">Fill</button>
-      <button class="plain-button framed" @click="acts.openTool('letters')">Letters</button>
-      <button class="plain-button framed" @click="acts.openTool('recolour')">Recolour</button>
-      <RouterLink class="plain-button framed" :to="{ name: 'apart', query: { section: section.id.value } }">Take apart</RouterLink>
+      <button class="plain-button framed" @click="acts.openTool('fill')">{{ say('bench.fill') }}</button>
+      <button class="plain-button framed" @click="acts.openTool('letters')">{{ say('common.letters') }}</button>
+      <button class="plain-button framed" @click="acts.openTool('recolour')">{{ say('bench.recolour') }}</button>
+      <RouterLink class="plain-button framed" :to="{ name: 'apart', query: { section: section.id.value } }">{{
+        say('common.takeApart')
+      }}</RouterLink>
     </span>
   </div>
 </template>

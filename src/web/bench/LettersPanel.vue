@@ -5,7 +5,8 @@ import { addNodes, addSection } from '@core/edits'
 import { faultLine, plainFault } from '@core/fault'
 import { letterCells, type CellPicture, type Sign, type SignFace } from '@core/fill'
 import { placedPart } from '@core/model'
-import { plural } from '@core/words'
+
+import { say, sayCount, sayNumber } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { colourChoices } from '../shared/choices'
@@ -35,13 +36,13 @@ const picker = ref<HTMLInputElement>()
 
 const colours = computed(() => colourChoices(props.section.catalogue.value))
 const FACES = [
-  { value: 'tile', label: 'tiles' },
-  { value: 'plate', label: 'plates' },
-  { value: 'slope', label: 'low slopes' },
+  { value: 'tile', label: say('bench.tiles') },
+  { value: 'plate', label: say('bench.plates') },
+  { value: 'slope', label: say('bench.lowSlopes') },
 ]
 const WAYS = [
-  { value: 'stands', label: 'stands, face to the front' },
-  { value: 'lies', label: 'lies, face up' },
+  { value: 'stands', label: say('bench.standsFaceToTheFront') },
+  { value: 'lies', label: say('bench.liesFaceUp') },
 ]
 
 async function cells(): Promise<CellPicture | undefined> {
@@ -73,15 +74,21 @@ const sizeWords = computed(() => {
   if (!sign.value) return ''
   const { width, height: high, depth } = sign.value.size
   const { slack } = sign.value
-  const longer = slack > 0 ? ` Where low slopes lie nose to nose it comes out up to ${slack.toFixed(2)} mm longer.` : ''
-  return `${plural(sign.value.parts.length, 'piece')}, ${width.toFixed(0)} × ${high.toFixed(0)} mm, ${depth.toFixed(1)} mm deep.${longer}`
+  const longer = slack > 0 ? say('bench.whereLowSlopesLieNose', { slack: sayNumber(slack, 2) }) : ''
+  return say('bench.mmMmDeep', {
+    pieces: sayCount('count.pieces', sign.value.parts.length),
+    width: sayNumber(width, 0),
+    high: sayNumber(high, 0),
+    depth: sayNumber(depth, 1),
+    longer,
+  })
 })
 async function take(): Promise<void> {
   const made = sign.value
   if (!made) return
-  const name = image.value?.name ?? `Sign ${text.value.trim()}`
+  const name = image.value?.name ?? say('bench.sign', { text: text.value.trim() })
   let id = ''
-  const isDone = await open.edit('make a sign', (model) => {
+  const isDone = await open.edit(say('bench.makeASign'), (model) => {
     const next = addSection(model, name)
     ;({ id } = next)
     return addNodes(next.model, next.id, { parts: made.parts }).model
@@ -103,33 +110,37 @@ onUnmounted(() => {
 </script>
 
 <template>
-  <section class="slip" aria-label="Letters">
-    <h2>Letters</h2>
-    <label class="own">Words <input v-model="text" class="plain-field" maxlength="60" :disabled="image !== null" @keydown.stop /></label>
+  <section class="slip" :aria-label="say('common.letters')">
+    <h2>{{ say('common.letters') }}</h2>
+    <label class="own"
+      >{{ say('common.words') }} <input v-model="text" class="plain-field" maxlength="60" :disabled="image !== null" @keydown.stop
+    /></label>
     <div class="row">
-      <ActionButton @click="picker?.click()">{{ image ? image.name : 'A small picture instead' }}</ActionButton>
-      <ActionButton v-if="image" @click="image = null">Words again</ActionButton>
+      <ActionButton @click="picker?.click()">{{ image ? image.name : say('bench.aSmallPictureInstead') }}</ActionButton>
+      <ActionButton v-if="image" @click="image = null">{{ say('bench.wordsAgain') }}</ActionButton>
       <input
         ref="picker"
         class="sr-only"
         type="file"
         accept="image/png,image/jpeg,image/webp"
         tabindex="-1"
-        aria-label="Picture for a sign"
+        :aria-label="say('bench.pictureForASign')"
         @change="choose"
       />
     </div>
-    <label class="own">Studs high <input v-model.number="height" class="plain-field" type="number" min="5" max="60" @keydown.stop /></label>
-    <ChoiceList v-model="colour" label="Colour" :options="colours" />
-    <ChoiceList v-model="ground" label="Ground" :options="colours" />
-    <ChoiceList v-model="face" label="Made of" :options="FACES" />
-    <label class="own">Ground covered too <input v-model="isFlush" class="tick" type="checkbox" /></label>
-    <ChoiceList v-model="stands" label="It" :options="WAYS" />
+    <label class="own"
+      >{{ say('bench.studsHigh') }} <input v-model.number="height" class="plain-field" type="number" min="5" max="60" @keydown.stop
+    /></label>
+    <ChoiceList v-model="colour" :label="say('common.colour')" :options="colours" />
+    <ChoiceList v-model="ground" :label="say('bench.ground')" :options="colours" />
+    <ChoiceList v-model="face" :label="say('bench.madeOf')" :options="FACES" />
+    <label class="own">{{ say('bench.groundCoveredToo') }} <input v-model="isFlush" class="tick" type="checkbox" /></label>
+    <ChoiceList v-model="stands" :label="say('bench.it')" :options="WAYS" />
     <p role="status">{{ sizeWords }}</p>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <div class="row">
-      <ActionButton primary :disabled="!sign" @click="take">Make it a section and take it up</ActionButton>
-      <ActionButton @click="acts.openTool(null)">Close</ActionButton>
+      <ActionButton primary :disabled="!sign" @click="take">{{ say('bench.makeItASectionAnd') }}</ActionButton>
+      <ActionButton @click="acts.openTool(null)">{{ say('common.close') }}</ActionButton>
     </div>
   </section>
 </template>

@@ -6,6 +6,7 @@ import type { PlacedPart } from '@core/model'
 import { freeViewWords, isSeenWithin, seenEdges, seenOutline, type SeenOutline } from '@core/picture'
 import { PartPicker, wholeBox, type PickedPoint } from '@core/placing'
 import { unite, type Box, type Ray } from '@core/space'
+import { screenWords } from '../language'
 import type { ModelRenderer, Strength, ViewMark } from './model-picture'
 import { paperRenderer } from './paper-renderer'
 import { useCamera } from './use-camera'
@@ -167,7 +168,7 @@ defineExpose({ wholeOutline, outlineOf, fit, turn: view.turn, zoom: view.zoom, f
 
 <template>
   <div ref="paper" class="paper" :data-drawn="drawn" :data-kind="kind" v-on="pointers">
-    <canvas ref="canvas" role="img" :aria-label="`${label} ${freeViewWords(view.free.value)}.`" />
+    <canvas ref="canvas" role="img" :aria-label="`${label} ${freeViewWords(view.free.value, screenWords())}.`" />
     <svg aria-hidden="true">
       <path v-for="(each, i) in frames" :key="i" :class="each.sort" :d="each.path" />
       <rect

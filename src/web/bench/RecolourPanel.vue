@@ -5,7 +5,8 @@ import { inventoryOf, pieceKey } from '@core/count'
 import { notMade } from '@core/desk'
 import { coloursInScope, recolourModel, type RecolourScope } from '@core/edits'
 import type { ModelDocument } from '@core/model'
-import { plural } from '@core/words'
+
+import { say, sayCount, sayWithin } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { colourChoices } from '../shared/choices'
@@ -24,9 +25,9 @@ void books.load()
 const scope = ref<'model' | 'section' | 'chosen'>('model')
 const wishes = ref<Readonly<Record<string, string>>>({})
 const SCOPES = [
-  { value: 'model', label: 'in the whole model' },
-  { value: 'section', label: 'in this section' },
-  { value: 'chosen', label: 'in what is chosen' },
+  { value: 'model', label: say('bench.inTheWholeModel') },
+  { value: 'section', label: say('bench.inThisSection') },
+  { value: 'chosen', label: say('bench.inWhatIsChosen') },
 ]
 const catalogue = computed(() => props.section.catalogue.value)
 const colours = computed(() => colourChoices(catalogue.value))
@@ -62,7 +63,7 @@ const strange = computed(() => {
     key: pieceKey(piece),
     count: piece.count,
     title: catalogue.value.shapes.get(piece.shape)?.title ?? piece.shape,
-    colour: (catalogue.value.colours.get(piece.colour)?.name ?? piece.colour).toLowerCase(),
+    colour: sayWithin(catalogue.value.colours.get(piece.colour)?.name ?? piece.colour),
   }))
 })
 
@@ -71,49 +72,56 @@ const unseen = computed(() => (open.report?.findings ?? []).filter(({ code }) =>
 const unseenCount = computed(() => unseen.value.reduce((sum, { parts }) => sum + parts.length, 0))
 async function free(): Promise<void> {
   const all = unseen.value
-  await open.edit('leave the colour of what never shows free', (model) =>
+  await open.edit(say('bench.leaveTheColourOfWhat'), (model) =>
     all.reduce((now, found) => waysOut(now, found).reduce((next, way) => way.change(next), now), model),
   )
 }
 
 async function apply(): Promise<void> {
-  if (!(await open.edit('recolour', recoloured))) return
+  if (!(await open.edit(say('bench.recolourAll'), recoloured))) return
   wishes.value = {}
   props.acts.openTool(null)
 }
 </script>
 
 <template>
-  <section class="slip" aria-label="Recolour">
-    <h2>Recolour</h2>
-    <ChoiceList v-model="scope" label="Where" :options="SCOPES" />
-    <p v-if="used.length === 0" class="faint">Nothing is chosen that has a colour.</p>
+  <section class="slip" :aria-label="say('bench.recolour')">
+    <h2>{{ say('bench.recolour') }}</h2>
+    <ChoiceList v-model="scope" :label="say('common.where')" :options="SCOPES" />
+    <p v-if="used.length === 0" class="faint">{{ say('bench.nothingIsChosenThatHas') }}</p>
     <div v-for="each in used" :key="each.id" class="colour">
       <span class="swatch" :style="{ background: each.hex }" aria-hidden="true" />
       <span class="name"
-        >{{ each.name }} <span class="faint">{{ plural(each.count, 'piece') }}</span></span
+        >{{ each.name }} <span class="faint">{{ sayCount('count.pieces', each.count) }}</span></span
       >
       <select
         :value="wishes[each.id] ?? each.id"
-        :aria-label="`${each.name} becomes`"
+        :aria-label="say('common.becomes', { name: each.name })"
         @change="wishes = { ...wishes, [each.id]: ($event.target as HTMLSelectElement).value }"
       >
         <option v-for="colour in colours" :key="colour.value" :value="colour.value">{{ colour.label }}</option>
       </select>
     </div>
     <div v-if="strange.length > 0" role="status">
-      <p>Your books do not have these in that colour:</p>
+      <p>{{ say('common.yourBooksDoNotHave') }}</p>
       <ul>
         <li v-for="each in strange" :key="each.key">{{ each.count }} × {{ each.title }}, {{ each.colour }}</li>
       </ul>
     </div>
     <p v-if="unseenCount > 0">
-      {{ plural(unseenCount, 'piece') }} never {{ unseenCount === 1 ? 'shows' : 'show' }} from outside: any colour would do.
-      <ActionButton @click="free">Any colour for {{ unseenCount === 1 ? 'it' : 'them' }}</ActionButton>
+      {{
+        say('bench.neverFromOutsideAnyColour', {
+          pieces: sayCount('count.pieces', unseenCount),
+          what: unseenCount === 1 ? say('bench.shows') : say('bench.show'),
+        })
+      }}
+      <ActionButton @click="free">{{
+        say('bench.anyColourFor', { what: unseenCount === 1 ? say('bench.it2') : say('bench.them') })
+      }}</ActionButton>
     </p>
     <div class="row">
-      <ActionButton primary :disabled="changes.size === 0" @click="apply">Recolour</ActionButton>
-      <ActionButton @click="acts.openTool(null)">Close</ActionButton>
+      <ActionButton primary :disabled="changes.size === 0" @click="apply">{{ say('bench.recolour') }}</ActionButton>
+      <ActionButton @click="acts.openTool(null)">{{ say('common.close') }}</ActionButton>
     </div>
   </section>
 </template>

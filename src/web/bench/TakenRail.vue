@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { nextTick, ref, watch } from 'vue'
 import type { TakenOff } from '@core/plan'
+import { say } from '../language'
 
 /** The rail that grows from its end: what came off last is built first, so it stands farthest to the left. */
 const props = defineProps<{
@@ -26,16 +27,16 @@ const MOST_TIES = 400
 </script>
 
 <template>
-  <section class="taken" aria-label="Rail, from its end">
+  <section class="taken" :aria-label="say('bench.railFromItsEnd')">
     <p class="faint">
-      {{ left > 0 ? `${left} still together` : 'All apart' }}
+      {{ left > 0 ? say('bench.stillTogether', { left }) : say('bench.allApart') }}
     </p>
-    <ol ref="list" tabindex="-1" aria-label="Taken off, the last one first: the order in which it will be built">
+    <ol ref="list" tabindex="-1" :aria-label="say('bench.takenOffTheLastOne')">
       <li v-for="i in Math.min(taken.length, MOST_TIES)" :key="numberAt(i - 1)">
         <button
           :aria-current="looked === numberAt(i - 1) ? 'step' : undefined"
           :title="titleOf(takenAt(i - 1).ids)"
-          :aria-label="`${titleOf(takenAt(i - 1).ids)}; ${i === 1 ? 'taken off last' : `built ${i}th`}`"
+          :aria-label="`${titleOf(takenAt(i - 1).ids)}; ${i === 1 ? say('bench.takenOffLast') : say('bench.builtTh', { i })}`"
           @click="emit('look', numberAt(i - 1))"
         >
           <span class="tie" aria-hidden="true" />
@@ -43,7 +44,7 @@ const MOST_TIES = 400
         </button>
       </li>
     </ol>
-    <p class="faint end" aria-hidden="true">finished</p>
+    <p class="faint end" aria-hidden="true">{{ say('bench.finished') }}</p>
   </section>
 </template>
 

@@ -3,6 +3,7 @@ import { addNodes, placeNodes } from '@core/edits'
 import type { ModelDocument } from '@core/model'
 import { handBox, heldParts, putDown } from '@core/placing'
 import { add, DIRECTION_VECTORS, scale, subtract, type Direction, type Vec } from '@core/space'
+import { say } from '../language'
 import { useOpenModel } from '../stores/open-model'
 import { NOBODY, type HandState, type InHand } from './hand-state'
 import type { BenchSection, PendingPut } from './use-section'
@@ -89,8 +90,10 @@ interface Put {
 function labelOf(batch: readonly Put[]): string {
   const [first] = batch as readonly [Put]
   const times = batch.reduce((sum, { ats }) => sum + ats.length, 0)
-  if (batch.some(({ now }) => now.title !== first.now.title)) return `put down ${times} things`
-  return first.now.kind === 'moved' ? `move ${first.now.title}` : `put in ${first.now.title}${times > 1 ? `, ${times} times` : ''}`
+  if (batch.some(({ now }) => now.title !== first.now.title)) return say('bench.putDownThings', { times })
+  return first.now.kind === 'moved'
+    ? say('bench.move2', { title: first.now.title })
+    : say('bench.putIn', { title: first.now.title, what: times > 1 ? say('bench.times', { times }) : '' })
 }
 
 interface WithIds {

@@ -1,5 +1,6 @@
 import { handBox, handOfNodes, handOfPiece, handOfSection, standOnTable, type Hand } from '@core/placing'
 import type { Box, Vec } from '@core/space'
+import { say, sayWithin } from '../language'
 import { notify } from '../shared/notices'
 import { attempt } from './attempt'
 import { NOBODY, type HandState, type InHand } from './hand-state'
@@ -22,19 +23,19 @@ export function createTaking(on: BenchSection, { held, stride, lastPut, landed }
     const hand = attempt(() => handOfPiece(piece, on.catalogue.value))
     if (!hand) return
     const { shapes, colours } = on.catalogue.value
-    const title = `${shapes.get(piece.shape)!.title}, ${colours.get(piece.colour)?.name.toLowerCase() ?? piece.colour}`
+    const title = `${shapes.get(piece.shape)!.title}, ${sayWithin(colours.get(piece.colour)?.name ?? piece.colour)}`
     take(hand, title, beginAt(hand, chosen), { left: (piece.count ?? 1) > 1 ? piece.count! : Infinity })
   }
   function takeSection(id: string, chosen?: Box): void {
     const name = on.model.value?.sections.find((section) => section.id === id)?.name ?? id
     const hand = handOfSection(on.flattener.value!, id)
-    if (handBox(hand).max[2] === 0) return notify(`“${name}” holds no parts yet: put some into it first.`)
+    if (handBox(hand).max[2] === 0) return notify(say('bench.holdsNoPartsYetPut', { name }))
     take(hand, name, beginAt(hand, chosen))
   }
   /** Takes up what is chosen, to be moved or put down again elsewhere. */
   function takeUp(ids: ReadonlySet<string>, kind: 'moved' | 'copied', title: string): void {
     const found = on.model.value && on.section.value && handOfNodes(on.model.value, on.section.value, ids, on.flattener.value!)
-    if (!found) return notify('What hangs on a joint stands where the joint puts it.')
+    if (!found) return notify(say('bench.whatHangsOnAJoint'))
     take(found.hand, title, found.at, { kind, ids, isAloft: true, isPut: kind === 'copied', left: kind === 'moved' ? 1 : Infinity })
     if (kind === 'copied') lastPut.value = { at: found.at, title }
   }

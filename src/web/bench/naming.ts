@@ -1,6 +1,7 @@
 import type { Catalogue } from '@core/catalogue'
 import type { NodeSpec } from '@core/scene'
-import { plural } from '@core/words'
+
+import { say, sayCount, sayWithin } from '../language'
 import type { BenchSection } from './use-section'
 
 /** What stands on the bench, by the words people use for it. */
@@ -23,17 +24,19 @@ export function useNaming(on: BenchSection) {
 function nodeTitle(node: NodeSpec, { shapes, colours }: Catalogue, sectionName: (id: string) => string): string {
   if (node.kind === 'copy') {
     const id = node.source.replace(/ mirrored$/, '')
-    return `${sectionName(id)}${id === node.source ? '' : ', mirrored'}`
+    return `${sectionName(id)}${id === node.source ? '' : say('bench.mirrored')}`
   }
   const part = node.parts[0]?.part
   const shape = shapes.get(node.source)?.title ?? node.source
-  return part ? `${shape}, ${(colours.get(part.colour)?.name ?? part.colour).toLowerCase()}` : shape
+  return part ? `${shape}, ${sayWithin(colours.get(part.colour)?.name ?? part.colour)}` : shape
 }
 
 /** Several nodes in words: "3 pieces", "2 pieces and 1 section". */
 function nodesTitle(nodes: readonly NodeSpec[]): string {
   const parts = nodes.filter(({ kind }) => kind === 'part').length
   const copies = nodes.length - parts
-  const words = [parts > 0 ? plural(parts, 'piece') : '', copies > 0 ? plural(copies, 'section') : ''].filter((each) => each !== '')
+  const words = [parts > 0 ? sayCount('count.pieces', parts) : '', copies > 0 ? sayCount('count.sections', copies) : ''].filter(
+    (each) => each !== '',
+  )
   return words.join(' and ')
 }

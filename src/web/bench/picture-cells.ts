@@ -1,4 +1,5 @@
 import type { CellPicture } from '@core/fill'
+import { say } from '../language'
 
 /**
  * A picture as cells: dark and solid ones are drawn.
@@ -7,7 +8,7 @@ import type { CellPicture } from '@core/fill'
  */
 export async function pictureCells(file: File, height: number): Promise<CellPicture> {
   const image = await createImageBitmap(file).catch(() => {
-    throw new Error(`“${file.name}” is no picture that can be read.`)
+    throw new Error(say('bench.isNoPictureThatCan', { name: file.name }))
   })
   const columns = Math.max(1, Math.round((image.width * height) / image.height))
   const canvas = document.createElement('canvas')

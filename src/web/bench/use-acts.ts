@@ -11,7 +11,8 @@ import {
 } from '@core/edits'
 import { asBuilt, type ModelDocument, type PlacedPart } from '@core/model'
 import type { LatticePlace } from '@core/placing'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import { notify } from '../shared/notices'
 import { useOpenModel } from '../stores/open-model'
 import { useNaming } from './naming'
@@ -42,27 +43,29 @@ export function useBenchActs(on: BenchSection, selection: BenchSelection, hand: 
     return open.edit(`${what} ${chosenTitle()}`, (model) => change(model, section, ids))
   }
 
-  const remove = (): Promise<boolean> => editChosen('take out', removeNodes)
+  const remove = (): Promise<boolean> => editChosen(say('bench.takeOut'), removeNodes)
   const recolour = (colour: string): Promise<boolean> =>
-    editChosen('recolour', (model, section, ids) => recolourParts(model, section, ids, colour))
+    editChosen(say('bench.recolourAll'), (model, section, ids) => recolourParts(model, section, ids, colour))
   const replace = (shape: string): Promise<boolean> =>
-    editChosen('exchange', (model, section, ids) => replaceShape(model, section, ids, shape))
+    editChosen(say('bench.exchangeAll'), (model, section, ids) => replaceShape(model, section, ids, shape))
   /** One part exactly where the numbers say. @returns why not; empty where it was placed */
   const placeAt = (id: string, place: LatticePlace): Promise<string> => {
     const section = on.id.value
-    return open.tryEdit(`place ${titleOf(id)}`, (model) => placePartAt(model, section, id, place))
+    return open.tryEdit(say('bench.place', { title: titleOf(id) }), (model) => placePartAt(model, section, id, place))
   }
 
   async function makeSection(): Promise<void> {
     const ids = [...selection.chosen.value]
     if (ids.length === 0) return
     const section = on.id.value
-    const name = `Part of ${on.section.value?.name ?? 'it'}`
-    const isDone = await open.edit(`make a section of ${chosenTitle()}`, (model) => asBuilt(cutOut(model, section, ids, name)))
-    if (isDone) notify(`${plural(ids.length, 'piece')} are a section now: give it a name on “Sections”.`)
+    const name = say('bench.partOf', { name: on.section.value?.name ?? say('bench.it2') })
+    const isDone = await open.edit(say('bench.makeASectionOf', { chosenTitle: chosenTitle() }), (model) =>
+      asBuilt(cutOut(model, section, ids, name)),
+    )
+    if (isDone) notify(say('bench.areASectionNowGive', { pieces: sayCount('count.pieces', ids.length) }))
   }
   async function toSection(to: string): Promise<void> {
-    await editChosen('move to another section', (model, section, ids) => moveNodesTo(model, section, ids, to))
+    await editChosen(say('bench.moveToAnotherSection'), (model, section, ids) => moveNodesTo(model, section, ids, to))
   }
 
   const takeUp = (kind: 'moved' | 'copied'): void => {
@@ -80,7 +83,7 @@ export function useBenchActs(on: BenchSection, selection: BenchSelection, hand: 
     remove,
     recolour,
     setPresence: (presence: Presence): Promise<boolean> =>
-      editChosen('say in which versions it is there', (model, section, ids) => setPresenceOf(model, section, ids, presence)),
+      editChosen(say('bench.sayInWhichVersionsIt'), (model, section, ids) => setPresenceOf(model, section, ids, presence)),
     replace,
     placeAt,
     makeSection,

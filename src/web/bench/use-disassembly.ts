@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { Disassembly, keepDisassembly, plannedRemovals, type Stuck, type TakenOff } from '@core/plan'
+import { say } from '../language'
 import { useOpenModel } from '../stores/open-model'
 import { remember, remembered } from './taken-memory'
 import type { BenchSection } from './use-section'
@@ -118,7 +119,7 @@ function createEnds(on: BenchSection, { at, place, begin }: DisassemblyState) {
     if (!disassembly) return false
     const section = on.id.value
     const forgotten = place.value
-    const isDone = await open.edit('take the order from taking apart', (model) => keepDisassembly(model, section, disassembly), {
+    const isDone = await open.edit(say('bench.takeTheOrderFromTaking'), (model) => keepDisassembly(model, section, disassembly), {
       fresh: [section],
     })
     if (isDone) remember(forgotten, null)

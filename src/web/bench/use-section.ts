@@ -1,5 +1,4 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { BASE_CATALOGUE } from '@core/catalogue'
 import { Flattener, sectionById, type ModelDocument } from '@core/model'
 import { PlaceJudge } from '@core/placing'
 import { keepNodes, sectionNodes, type NodeSpec } from '@core/scene'
@@ -7,6 +6,7 @@ import { unite, type Box } from '@core/space'
 import { useOpenModel } from '../stores/open-model'
 import type { ViewMark } from './model-picture'
 import { bodyBox, createShown, framesOf } from './shown-nodes'
+import { shownCatalogue } from '../shared/shown-catalogue'
 
 /** Something put down that waits for its turn: it is shown at once. */
 export interface PendingPut {
@@ -26,7 +26,7 @@ export function useSection() {
     if (!now) return ''
     return now.sections.some((section) => section.id === sectionId.value) ? sectionId.value : now.root
   })
-  const catalogue = computed(() => open.snapshot?.catalogue ?? BASE_CATALOGUE)
+  const catalogue = computed(() => open.snapshot?.catalogue ?? shownCatalogue())
   const section = computed(() => (model.value ? sectionById(model.value, id.value) : undefined))
   const flattener = computed(() => (model.value ? new Flattener(model.value) : undefined))
   /** The document as a tool would make it: it is shown instead, and nothing has changed. */

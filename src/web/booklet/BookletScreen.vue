@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { plural } from '@core/words'
 import { computed, nextTick, ref, shallowRef } from 'vue'
 import type { Bundle } from '@core/booklet'
 import type { Alias } from '@core/names'
 import { faultLine, plainFault, type PlainFault } from '@core/fault'
 import { EXPORTS, type BookletExport } from '@press/index'
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import WorkBar from '../controls/WorkBar.vue'
@@ -56,7 +56,7 @@ async function look(): Promise<void> {
     seen.value = await whole()
   } catch (thrown) {
     const fault = plainFault(thrown)
-    if (fault.code !== 'stopped') notify(`The booklet cannot be shown. ${faultLine(fault)}`, { isError: true })
+    if (fault.code !== 'stopped') notify(say('booklet.theBookletCannotBeShown', { fault: faultLine(fault) }), { isError: true })
   }
 }
 
@@ -71,8 +71,8 @@ async function write(asked: BookletExport): Promise<PlainFault | 'stopped' | 'do
 
 async function save(asked: BookletExport): Promise<void> {
   const answer = await write(asked)
-  if (answer === 'done') notify(`The file is in your downloads. ${asked.about}`)
-  else if (answer !== 'stopped') notify(`The file was not written. ${faultLine(answer)}`, { isError: true })
+  if (answer === 'done') notify(say('booklet.theFileIsInYour', { about: asked.about }))
+  else if (answer !== 'stopped') notify(say('booklet.theFileWasNotWritten', { fault: faultLine(answer) }), { isError: true })
   await nextTick()
   if (document.activeElement === document.body) buttons.value?.querySelector<HTMLElement>(`[data-export="${asked.id}"] button`)?.focus()
 }
@@ -82,26 +82,40 @@ async function save(asked: BookletExport): Promise<void> {
   <main class="booklet-screen">
     <aside>
       <BookletTabs />
-      <h1>Booklet</h1>
-      <p class="faint">{{ preview ? `${plural(preview.sheets.length, 'sheet')}. ` : '' }}What you see is what is printed.</p>
-      <ChoiceList v-if="places.length > 1" v-model="place" label="Go to" :options="[{ value: '', label: 'Choose a sheet' }, ...places]" />
+      <h1>{{ say('common.booklet') }}</h1>
+      <p class="faint">
+        {{ say('booklet.whatYouSeeIsWhat', { what: preview ? `${sayCount('count.sheets', preview.sheets.length)}. ` : '' }) }}
+      </p>
+      <ChoiceList
+        v-if="places.length > 1"
+        v-model="place"
+        :label="say('booklet.goTo')"
+        :options="[{ value: '', label: say('booklet.chooseASheet') }, ...places]"
+      />
       <p v-if="errors > 0" class="warn" role="status">
-        <b>▲ {{ plural(errors, 'error stands', 'errors stand') }}.</b> Builders would get stuck.
-        <RouterLink :to="{ name: 'rail' }">Look at the rail</RouterLink>
+        <b>▲ {{ sayCount('count.errorsStand', errors) }}.</b> {{ say('booklet.buildersWouldGetStuck') }}
+        <RouterLink :to="{ name: 'rail' }">{{ say('booklet.lookAtTheRail') }}</RouterLink>
       </p>
 
       <VersionsInBooklet />
-      <WorkBar v-if="planned !== null" class="file-work" label="Planning the other versions" :fraction="planned" @stop="stopPlanning" />
+      <WorkBar
+        v-if="planned !== null"
+        class="file-work"
+        :label="say('booklet.planningTheOtherVersions')"
+        :fraction="planned"
+        @stop="stopPlanning"
+      />
       <ComposePanel />
-      <ActionButton :disabled="planned !== null" @click="look()">See it as a builder does</ActionButton>
+      <ActionButton :disabled="planned !== null" @click="look()">{{ say('booklet.seeItAsABuilder') }}</ActionButton>
       <BuilderView v-if="seen" :bundle="seen" @close="seen = null" />
       <ReadinessList />
       <PublishPanel v-if="open.snapshot" :model-id="open.id" :whole="whole" />
 
-      <h2>As a file</h2>
+      <h2>{{ say('booklet.asAFile') }}</h2>
       <p v-if="lacking.length > 0" class="warn" role="status">
-        <b>▲ No typeface here has {{ lacking.slice(0, 12).join(' ') }}{{ lacking.length > 12 ? ' …' : '' }}</b
-        >: a PDF shows an empty box for each.
+        <b>{{ say('booklet.noTypefaceHereHas', { lacking: lacking.slice(0, 12).join(' '), what: lacking.length > 12 ? ' …' : '' }) }}</b>{{
+          say('booklet.aPdfShowsAnEmpty')
+        }}
       </p>
       <div ref="buttons" class="files">
         <template v-for="each in EXPORTS" :key="each.id">
@@ -119,13 +133,13 @@ async function save(asked: BookletExport): Promise<void> {
           />
         </template>
       </div>
-      <ActionButton @click="open.downloadFile()">The model file</ActionButton>
+      <ActionButton @click="open.downloadFile()">{{ say('booklet.theModelFile') }}</ActionButton>
     </aside>
-    <section ref="previews" class="sheets" aria-label="Preview" tabindex="0" :aria-busy="isBehind || !preview">
+    <section ref="previews" class="sheets" :aria-label="say('booklet.preview')" tabindex="0" :aria-busy="isBehind || !preview">
       <p v-if="problem" class="warn state" role="alert">
-        ▲ The sheets could not be laid out. {{ problem }} <ActionButton @click="again()">Try again</ActionButton>
+        {{ say('booklet.theSheetsCouldNotBe', { problem }) }} <ActionButton @click="again()">{{ say('common.tryAgain') }}</ActionButton>
       </p>
-      <p v-else-if="!preview" class="faint state" role="status">Laying out the sheets…</p>
+      <p v-else-if="!preview" class="faint state" role="status">{{ say('booklet.layingOutTheSheets') }}</p>
       <SheetPreview v-for="(sheet, i) in preview?.sheets ?? []" :key="i" :sheet="sheet" :number="i + 1" :paint="paint" />
     </section>
   </main>

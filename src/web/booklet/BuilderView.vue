@@ -2,6 +2,7 @@
 import { defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue'
 import type { Bundle } from '@core/booklet'
 import type { Language } from '@core/language'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { readyLanguage } from '../follow/use-language'
 import { makePainter } from '../workers/make-painter'
@@ -28,10 +29,10 @@ onUnmounted(() => {
 
 <template>
   <!-- Escape belongs to the page inside. -->
-  <dialog ref="dialog" aria-label="As a builder sees it" @cancel.prevent>
+  <dialog ref="dialog" :aria-label="say('booklet.asABuilderSeesIt')" @cancel.prevent>
     <div class="bar">
-      <p>As a builder sees it</p>
-      <ActionButton @click="emit('close')">Back to the booklet</ActionButton>
+      <p>{{ say('booklet.asABuilderSeesIt') }}</p>
+      <ActionButton @click="emit('close')">{{ say('booklet.backToTheBooklet') }}</ActionButton>
     </div>
     <FollowApp v-if="language" :bundle="bundle" :published="undefined" :painter="painter" :language="language" />
   </dialog>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { readinessOf, type ReadinessItem } from '@core/booklet'
+import { say } from '../language'
 import { useProofs } from '../proof/use-proofs'
 import { useOpenModel } from '../stores/open-model'
 
@@ -23,12 +24,16 @@ const ROOMS: Readonly<Record<ReadinessItem['id'], string>> = {
 
 <template>
   <details v-if="items.length > 0" class="readiness">
-    <summary class="opener">Before you publish: {{ done }} of {{ items.length }} done</summary>
-    <ul aria-label="Before you publish">
+    <summary class="opener">{{ say('booklet.beforeYouPublishOfDone', { done, items: items.length }) }}</summary>
+    <ul :aria-label="say('booklet.beforeYouPublish')">
       <li v-for="item in items" :key="item.id">
         <span aria-hidden="true">{{ item.isDone ? '✓' : '○' }}</span>
-        <span v-if="item.isDone" class="faint"><span class="sr-only">Done: </span>{{ item.words }}</span>
-        <RouterLink v-else :to="{ name: ROOMS[item.id] }"><span class="sr-only">To do: </span>{{ item.words }}</RouterLink>
+        <span v-if="item.isDone" class="faint"
+          ><span class="sr-only">{{ say('booklet.done') }} </span>{{ item.words }}</span
+        >
+        <RouterLink v-else :to="{ name: ROOMS[item.id] }"
+          ><span class="sr-only">{{ say('booklet.toDo') }} </span>{{ item.words }}</RouterLink
+        >
       </li>
     </ul>
   </details>

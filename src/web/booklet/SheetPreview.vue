@@ -2,6 +2,7 @@
 import { useElementVisibility } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { PreviewSheet } from '@press/index'
+import { say } from '../language'
 import type { CanvasImage } from '../../workers/canvas-image'
 import SheetPicture from './SheetPicture.vue'
 import type { PaintedMark } from './use-sheets'
@@ -25,7 +26,12 @@ const place = ({ x, y, width, height }: { x: number; y: number; width: number; h
 </script>
 
 <template>
-  <article ref="paper" class="paper" :aria-label="`Sheet ${number}, ${title}`" :style="{ aspectRatio: `${sheet.width} / ${sheet.height}` }">
+  <article
+    ref="paper"
+    class="paper"
+    :aria-label="say('booklet.sheet', { number, title })"
+    :style="{ aspectRatio: `${sheet.width} / ${sheet.height}` }"
+  >
     <SheetPicture v-for="(mark, i) in pictures" :key="i" :mark="mark" :paint="paint" :style="place(mark)" />
     <svg v-if="isNear" :viewBox="`0 0 ${sheet.width} ${sheet.height}`">
       <template v-for="(mark, i) in marks" :key="i">

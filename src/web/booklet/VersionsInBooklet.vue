@@ -1,25 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { changeVariant } from '@core/edits'
+import { say } from '../language'
 import { useOpenModel } from '../stores/open-model'
 
 /** Which versions have their steps in the booklet, beside the model as its options say. */
 const open = useOpenModel()
 const variants = computed(() => open.model?.variants ?? [])
 const put = (id: string, name: string, isIn: boolean): void =>
-  void open.edit(isIn ? `put ${name} into the booklet` : `leave ${name} out of the booklet`, (model) =>
+  void open.edit(isIn ? say('booklet.putIntoTheBooklet', { name }) : say('booklet.leaveOutOfTheBooklet', { name }), (model) =>
     changeVariant(model, id, { inBooklet: isIn }),
   )
 </script>
 
 <template>
   <fieldset v-if="variants.length > 0">
-    <legend>Versions in it</legend>
+    <legend>{{ say('booklet.versionsInIt') }}</legend>
     <label v-for="{ id, name, inBooklet } in variants" :key="id"
       ><input type="checkbox" :checked="inBooklet === true" @change="put(id, name, ($event.target as HTMLInputElement).checked)" />
       {{ name }}</label
     >
-    <p class="faint">Beside the model as designed. Builders choose at the start; a page on paper has the steps of the version shown now.</p>
+    <p class="faint">{{ say('booklet.besideTheModelAsDesigned') }}</p>
   </fieldset>
 </template>
 

@@ -1,23 +1,36 @@
 import type { Difficulty, MarginWidth, Paper, StepColumns, TrayPlace } from '@core/model'
+import { say, type ScreenKey } from '../language'
 
-export const PAPER_WORDS: Readonly<Record<Paper, string>> = {
-  a4: 'A4',
-  a5: 'A5',
-  letter: 'Letter',
-  square: 'Square',
-  slide: 'Wide, for a wall',
-  phone: 'Phone',
-}
-export const MARGIN_WORDS: Readonly<Record<MarginWidth, string>> = { narrow: 'Narrow', usual: 'Usual', wide: 'Wide' }
-export const COLUMN_WORDS: Readonly<Record<StepColumns, string>> = { fitting: 'As pictures need', one: 'One', two: 'Two' }
-export const TRAY_WORDS: Readonly<Record<TrayPlace, string>> = { both: 'By section and step', sections: 'By section', steps: 'By step' }
-export const DIFFICULTY_WORDS: Readonly<Record<Difficulty | '', string>> = {
-  '': 'Not said',
-  first: 'A first model',
-  some: 'Who has built one or two',
-  much: 'Who has built many',
-}
+export const PAPER_WORDS = {
+  a4: 'booklet.a4',
+  a5: 'booklet.a5',
+  letter: 'booklet.letter',
+  square: 'booklet.square',
+  slide: 'booklet.wideForAWall',
+  phone: 'booklet.phone',
+} as const satisfies Record<Paper, ScreenKey>
+export const MARGIN_WORDS = {
+  narrow: 'booklet.narrow',
+  usual: 'booklet.usual',
+  wide: 'booklet.wide',
+} as const satisfies Record<MarginWidth, ScreenKey>
+export const COLUMN_WORDS = {
+  fitting: 'booklet.asPicturesNeed',
+  one: 'booklet.one',
+  two: 'booklet.two',
+} as const satisfies Record<StepColumns, ScreenKey>
+export const TRAY_WORDS = {
+  both: 'booklet.bySectionAndStep',
+  sections: 'booklet.bySection',
+  steps: 'booklet.byStep',
+} as const satisfies Record<TrayPlace, ScreenKey>
+export const DIFFICULTY_WORDS = {
+  '': 'booklet.notSaid',
+  first: 'booklet.aFirstModel',
+  some: 'booklet.whoHasBuiltOneOr',
+  much: 'booklet.whoHasBuiltMany',
+} as const satisfies Record<Difficulty | '', ScreenKey>
 
 /** A list to choose from, in the order of its values. */
-export const optionsOf = <Value extends string>(values: readonly Value[], words: Readonly<Record<Value, string>>) =>
-  values.map((value) => ({ value, label: words[value] }))
+export const optionsOf = <Value extends string>(values: readonly Value[], words: Readonly<Record<Value, ScreenKey>>) =>
+  values.map((value) => ({ value, label: say(words[value]) }))

@@ -21,10 +21,10 @@ export function useExport() {
     running.value = asked
     progress.value = 0
     try {
-      const say = proxy((fraction: number) => {
+      const told = proxy((fraction: number) => {
         if (press.value === worker) progress.value = fraction
       })
-      const answer = await worker.ask((remote) => remote.write(asked.id, input, say))
+      const answer = await worker.ask((remote) => remote.write(asked.id, input, told))
       if (!answer.bytes) return answer.fault!
       const name = [input.bundle.model.name, asked.suffix].filter((word) => word !== undefined).join(' ')
       download(fileName(name, asked.extension), answer.bytes, asked.mediaType)

@@ -5,7 +5,8 @@ import { BASE_CATALOGUE } from '@core/catalogue'
 import { faultLine, plainFault, type Problem } from '@core/fault'
 import { mendCell, tableHeader } from '@core/formats'
 import { readColourCell, readShapeCell } from '@core/names'
-import { plural, listInWords } from '@core/words'
+import { listInWords } from '@core/words'
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { BRING_IN } from '../app/bring-in-key'
@@ -70,12 +71,12 @@ async function accept(): Promise<void> {
   try {
     const stored = await reading.accept()
     if (!stored) return
-    notify(`“${stored.name}” stands on the shelf.`, {
-      act: { label: 'Open', run: () => void router.push({ name: 'rail', params: { id: stored.id } }) },
+    notify(say('common.standsOnTheShelf', { name: stored.name }), {
+      act: { label: say('bringIn.open'), run: () => void router.push({ name: 'rail', params: { id: stored.id } }) },
     })
     if (!reading.file) await router.push({ name: 'shelf' })
   } catch (thrown) {
-    notify(`It was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
+    notify(say('common.itWasNotBroughtIn', { fault: faultLine(plainFault(thrown)) }), { isError: true })
   }
 }
 async function skip(): Promise<void> {
@@ -92,59 +93,71 @@ async function pick(files: FileList | null): Promise<void> {
   <div class="screen">
     <header>
       <WordMark />
-      <nav aria-label="Tools"><RouterLink :to="{ name: 'shelf' }">Shelf</RouterLink></nav>
+      <nav :aria-label="say('common.tools')">
+        <RouterLink :to="{ name: 'shelf' }">{{ say('common.shelf') }}</RouterLink>
+      </nav>
     </header>
     <main tabindex="-1">
-      <h1>Bring in</h1>
+      <h1>{{ say('common.bringIn') }}</h1>
       <template v-if="!reading.file">
         <p class="faint">
-          Nothing is stored before you have seen it. Drop files anywhere: <b>{{ listInWords(formats.readable, 'or') }}</b>.
+          {{ say('bringIn.nothingIsStoredBeforeYou') }} <b>{{ listInWords(formats.readable, 'or') }}</b>.
         </p>
-        <ActionButton primary @click="picker?.click()">Choose files</ActionButton>
+        <ActionButton primary @click="picker?.click()">{{ say('bringIn.chooseFiles') }}</ActionButton>
         <section class="tell">
-          <h2>Or tell it in your own words</h2>
-          <label for="told">What you took apart, or put together, as you would say it</label>
-          <textarea
-            id="told"
-            v-model="told"
-            class="plain-field"
-            rows="9"
-            placeholder="For the legs you need two 1x2 plates in slate and a 2x4 brick in tan.
-Put the 2x4 down first.
-Now the plates on top.
-Build a second one the same."
-            @keydown.stop
-          />
+          <h2>{{ say('bringIn.orTellItInYour') }}</h2>
+          <label for="told">{{ say('bringIn.whatYouTookApartOr') }}</label>
+          <textarea id="told" v-model="told" class="plain-field" rows="9" :placeholder="say('bringIn.forTheLegsYouNeed')" @keydown.stop />
           <DictateButton @said="(sentence) => (told = told === '' ? sentence : `${told}\n${sentence}`)" />
-          <ActionButton :disabled="told.trim() === ''" @click="reading.addText(told)">Read it</ActionButton>
+          <ActionButton :disabled="told.trim() === ''" @click="reading.addText(told)">{{ say('bringIn.readIt') }}</ActionButton>
         </section>
       </template>
       <template v-else>
         <p class="file">
-          <b>{{ fileName }}</b><span v-if="reading.left > 0" class="faint">, and {{ plural(reading.left, 'file') }} after it</span>
+          <b>{{ fileName }}</b><span v-if="reading.left > 0" class="faint">{{
+            say('bringIn.andAfterIt', { files: sayCount('count.files', reading.left) })
+          }}</span>
         </p>
-        <WorkBar v-if="reading.isReading" :label="`Reading ${fileName}`" :fraction="reading.fraction" @stop="reading.stop()" />
+        <WorkBar
+          v-if="reading.isReading"
+          :label="say('bringIn.reading', { fileName })"
+          :fraction="reading.fraction"
+          @stop="reading.stop()"
+        />
         <div v-if="reading.fault" role="alert" class="fault">
-          <p><b>Not understood yet.</b> {{ faultLine({ ...reading.fault, code: reading.fault.code }) }}</p>
+          <p>
+            <b>{{ say('bringIn.notUnderstoodYet') }}</b> {{ faultLine({ ...reading.fault, code: reading.fault.code }) }}
+          </p>
         </div>
         <ColumnChoices v-if="header" :titles="header.cells" @name="nameColumn" />
         <ProblemTable v-if="reading.fault?.problems?.length" :problems="reading.fault.problems" @write="write" @name="remember" />
         <div class="acts">
-          <ActionButton primary :disabled="!reading.preview || reading.isReading" @click="accept">Bring it in</ActionButton>
-          <ActionButton @click="skip">Leave it out</ActionButton>
+          <ActionButton primary :disabled="!reading.preview || reading.isReading" @click="accept">{{
+            say('bringIn.bringItIn')
+          }}</ActionButton>
+          <ActionButton @click="skip">{{ say('bringIn.leaveItOut') }}</ActionButton>
           <span v-if="needing > 0" class="needs"
-            ><span aria-hidden="true">▲ </span>{{ plural(needing, 'thing needs', 'things need') }} a look.</span
+            ><span aria-hidden="true">▲ </span>{{ say('bringIn.aLook', { thingsNeed: sayCount('count.thingsNeed', needing) }) }}</span
           >
         </div>
         <div v-if="reading.preview" class="understood">
           <PreviewPicture v-if="!isLog" :preview="reading.preview" />
-          <section aria-label="What was understood">
+          <section :aria-label="say('common.whatWasUnderstood')">
             <h2>{{ reading.preview.name }}</h2>
             <p>
-              {{ plural(reading.preview.parts, 'piece') }} in {{ plural(reading.preview.sections, 'section') }}.
+              {{
+                say('bringIn.in', {
+                  pieces: sayCount('count.pieces', reading.preview.parts),
+                  sections: sayCount('count.sections', reading.preview.sections),
+                })
+              }}
               <template v-if="isDrawing">
-                {{ plural(Number(reading.preview.report.byName), 'part', 'parts') }} known by name,
-                {{ Number(reading.preview.report.byForm) }} by form.
+                {{
+                  say('bringIn.knownByNameByForm', {
+                    parts: sayCount('count.parts', Number(reading.preview.report.byName)),
+                    byForm: Number(reading.preview.report.byForm),
+                  })
+                }}
               </template>
             </p>
             <DrawingChoices v-if="isDrawing" :choices="reading.choices" :report="reading.preview.report" @choose="reading.choose" />
@@ -154,7 +167,7 @@ Build a second one the same."
                 :checked="reading.choices.isReversed === true"
                 @change="reading.choose({ isReversed: ($event.target as HTMLInputElement).checked })"
               />
-              It was taken apart in this order: turn it round
+              {{ say('bringIn.itWasTakenApartIn') }}
             </label>
             <RemarkList v-if="reading.preview.remarks.length > 0 && !isLog" :remarks="reading.preview.remarks" />
           </section>
@@ -167,7 +180,7 @@ Build a second one the same."
         type="file"
         multiple
         tabindex="-1"
-        aria-label="Files to look at"
+        :aria-label="say('bringIn.filesToLookAt')"
         @change="pick(($event.target as HTMLInputElement).files)"
       />
     </main>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../language'
 /** The columns of a table whose header is not understood: each can be named. */
 defineProps<{ titles: readonly string[] }>()
 const emit = defineEmits<{ name: [column: number, title: string] }>()
@@ -6,12 +7,12 @@ const MEANINGS = ['section', 'id', 'shape', 'colour', 'x (studs)', 'y (studs)', 
 </script>
 
 <template>
-  <div class="columns" role="group" aria-label="What the columns are">
+  <div class="columns" role="group" :aria-label="say('bringIn.whatTheColumnsAre')">
     <div v-for="(title, i) in titles" :key="i" class="column">
-      <label :for="`column-${i}`">{{ title || `Column ${i + 1}` }}</label>
+      <label :for="`column-${i}`">{{ title || say('bringIn.column', { i: i + 1 }) }}</label>
       <select :id="`column-${i}`" class="plain-field" :value="title" @change="emit('name', i, ($event.target as HTMLSelectElement).value)">
-        <option :value="title">stays “{{ title }}”</option>
-        <option v-for="meaning in MEANINGS" :key="meaning" :value="meaning">is {{ meaning }}</option>
+        <option :value="title">{{ say('bringIn.stays', { title }) }}</option>
+        <option v-for="meaning in MEANINGS" :key="meaning" :value="meaning">{{ say('bringIn.is', { meaning }) }}</option>
       </select>
     </div>
   </div>

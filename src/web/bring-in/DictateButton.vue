@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useSpeechRecognition } from '@vueuse/core'
 import { watch } from 'vue'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 
 /** Takes down what is said, sentence by sentence, where the browser can listen; elsewhere there is nothing to see. */
@@ -16,12 +17,14 @@ watch([isFinal, result], () => {
 <template>
   <div v-if="isSupported" class="dictate">
     <ActionButton :aria-pressed="isListening" @click="isListening ? stop() : start()">{{
-      isListening ? 'Stop listening' : 'Dictate'
+      isListening ? say('bringIn.stopListening') : say('bringIn.dictate')
     }}</ActionButton>
     <p class="faint" role="status">
-      <template v-if="error">The browser cannot listen here. Type it instead.</template>
-      <template v-else-if="isListening">Listening: {{ isFinal ? 'say the next sentence' : result }}</template>
-      <template v-else>The browser listens; some send what they hear to their maker to be written down.</template>
+      <template v-if="error">{{ say('bringIn.theBrowserCannotListenHere') }}</template>
+      <template v-else-if="isListening">{{
+        say('bringIn.listening', { result: isFinal ? say('bringIn.sayTheNextSentence') : result })
+      }}</template>
+      <template v-else>{{ say('bringIn.theBrowserListensSomeSend') }}</template>
     </p>
   </div>
 </template>

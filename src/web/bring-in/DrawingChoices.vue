@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { say } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
 import type { ReadChoices } from '../../workers/plan-messages'
@@ -17,16 +18,21 @@ function scale(text: string): void {
   if (Number.isFinite(number) && number > 0) emit('choose', { mmPerUnit: number })
 }
 const ups = [
-  { value: 'found', label: 'as the studs point' },
+  { value: 'found', label: say('bringIn.asTheStudsPoint') },
   { value: 'y', label: 'y' },
   { value: 'z', label: 'z' },
 ]
 </script>
 
 <template>
-  <div class="choices" role="group" aria-label="How the drawing is meant">
-    <LineField label="Millimetres a unit" type="number" :value="String(choices.mmPerUnit ?? report?.mmPerUnit ?? '')" :commit="scale" />
-    <ChoiceList v-model="up" label="Up is" :options="ups" />
+  <div class="choices" role="group" :aria-label="say('bringIn.howTheDrawingIsMeant')">
+    <LineField
+      :label="say('bringIn.millimetresAUnit')"
+      type="number"
+      :value="String(choices.mmPerUnit ?? report?.mmPerUnit ?? '')"
+      :commit="scale"
+    />
+    <ChoiceList v-model="up" :label="say('bringIn.upIs')" :options="ups" />
   </div>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { ReadLine } from '@core/formats'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { titleOf } from './titles'
 
@@ -34,33 +35,33 @@ function mean({ line, words }: UnclearLine, id: string): void {
 </script>
 
 <template>
-  <section class="log" aria-label="The log">
+  <section class="log" :aria-label="say('bringIn.theLog')">
     <div class="said">
-      <label for="log-text">What was said</label>
+      <label for="log-text">{{ say('bringIn.whatWasSaid') }}</label>
       <textarea id="log-text" v-model="draft" class="plain-field" rows="12" spellcheck="false" @keydown.stop />
-      <ActionButton :disabled="draft === text" @click="emit('change', draft)">Read it again</ActionButton>
+      <ActionButton :disabled="draft === text" @click="emit('change', draft)">{{ say('bringIn.readItAgain') }}</ActionButton>
     </div>
     <div class="read">
-      <h2>What was understood</h2>
-      <ol aria-label="Lines and their pieces">
+      <h2>{{ say('common.whatWasUnderstood') }}</h2>
+      <ol :aria-label="say('bringIn.linesAndTheirPieces')">
         <li v-for="(line, i) in lines" :key="i">
           <span class="number faint">{{ line.line }}</span>
           <span>
-            <b v-if="i === 0 || line.section !== lines[i - 1]!.section" class="section">{{ line.section || 'Beginning' }}</b>
+            <b v-if="i === 0 || line.section !== lines[i - 1]!.section" class="section">{{ line.section || say('bringIn.beginning') }}</b>
             {{ line.text }}
-            <span v-if="line.pieces.length === 0" class="faint">no piece</span>
+            <span v-if="line.pieces.length === 0" class="faint">{{ say('bringIn.noPiece') }}</span>
             <span v-for="(piece, k) in line.pieces" :key="k" class="piece"
               >{{ piece.count }} × {{ titleOf('shape', piece.shape) }}, {{ titleOf('colour', piece.colour)
-              }}<template v-if="piece.isColourless"> (not told)</template></span
+              }}<template v-if="piece.isColourless"> {{ say('bringIn.notTold') }}</template></span
             >
           </span>
         </li>
       </ol>
-      <ul v-if="unclear.length > 0" aria-label="Words that are unclear">
+      <ul v-if="unclear.length > 0" :aria-label="say('bringIn.wordsThatAreUnclear')">
         <li v-for="(each, i) in unclear" :key="i" class="unclear">
           <span
-            ><span aria-hidden="true">▲ </span>Line {{ each.line }}: <b>{{ each.words.trim() }}</b>
-            {{ each.nearest.length > 0 ? 'could be' : 'is no piece that is known: say it otherwise in the text.' }}</span
+            ><span aria-hidden="true">▲ </span>{{ say('bringIn.line', { line: each.line }) }} <b>{{ each.words.trim() }}</b>
+            {{ each.nearest.length > 0 ? say('bringIn.couldBe') : say('bringIn.isNoPieceThatIs') }}</span
           >
           <button v-for="id in each.nearest" :key="id" class="plain-button framed" @click="mean(each, id)">
             {{ titleOf('shape', id) }}

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onUnmounted, ref, watch } from 'vue'
 import { plainFault } from '@core/fault'
+import { say } from '../language'
 import { paintAll } from './paint-preview'
 import type { ReadPreview } from '../../workers/plan-messages'
 
@@ -42,12 +43,12 @@ onUnmounted(() => {
 
 <template>
   <div class="stand">
-    <canvas v-show="isDrawn" ref="canvas" role="img" :aria-label="`${preview.name}, finished`" :data-drawn="isDrawn" />
-    <p v-if="problem" role="alert">No picture: {{ problem }}</p>
+    <canvas v-show="isDrawn" ref="canvas" role="img" :aria-label="say('common.finished', { name: preview.name })" :data-drawn="isDrawn" />
+    <p v-if="problem" role="alert">{{ say('bringIn.noPicture', { problem }) }}</p>
     <p v-else-if="!preview.hasPlaces" class="faint">
-      Its parts have no places, so there is nothing to draw: they are counted, and shown as pieces.
+      {{ say('bringIn.itsPartsHaveNoPlaces') }}
     </p>
-    <p v-else-if="!isDrawn" class="faint" role="status">Painting…</p>
+    <p v-else-if="!isDrawn" class="faint" role="status">{{ say('bringIn.painting') }}</p>
   </div>
 </template>
 

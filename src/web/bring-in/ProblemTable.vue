@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
 import type { Problem } from '@core/fault'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { titleOf } from './titles'
 
@@ -26,16 +27,16 @@ function choose(problem: Problem, id: string): void {
 <template>
   <div class="problems">
     <label v-if="problems.some(({ nearest }) => nearest)" class="remember">
-      <input v-model="isRemembered" type="checkbox" /> Remember what I choose as my own name, here and next time
+      <input v-model="isRemembered" type="checkbox" /> {{ say('bringIn.rememberWhatIChooseAs') }}
     </label>
-    <div class="scroll" tabindex="0" role="region" aria-label="What cannot be read">
+    <div class="scroll" tabindex="0" role="region" :aria-label="say('bringIn.whatCannotBeRead')">
       <table>
         <thead>
           <tr>
-            <th scope="col">Row</th>
-            <th scope="col">Column</th>
-            <th scope="col">Stands there</th>
-            <th scope="col">What would do</th>
+            <th scope="col">{{ say('bringIn.row') }}</th>
+            <th scope="col">{{ say('bringIn.column2') }}</th>
+            <th scope="col">{{ say('bringIn.standsThere') }}</th>
+            <th scope="col">{{ say('bringIn.whatWouldDo') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -43,11 +44,11 @@ function choose(problem: Problem, id: string): void {
             <td>{{ problem.row ?? '' }}</td>
             <td>{{ problem.column ?? '' }}</td>
             <td>
-              <b>{{ problem.said || 'nothing' }}</b><br />
+              <b>{{ problem.said || say('bringIn.nothing') }}</b><br />
               <span class="faint">{{ problem.message }}</span>
             </td>
             <td>
-              <div v-if="problem.nearest" class="nearest" role="group" :aria-label="`What “${problem.said}” could be`">
+              <div v-if="problem.nearest" class="nearest" role="group" :aria-label="say('bringIn.whatCouldBe', { said: problem.said })">
                 <button v-for="id in problem.nearest.ids" :key="id" class="plain-button framed" @click="choose(problem, id)">
                   {{ titleOf(problem.nearest.kind, id) }}
                 </button>
@@ -61,14 +62,14 @@ function choose(problem: Problem, id: string): void {
                   :value="typed[keyOf(problem)] ?? problem.said"
                   @input="typed[keyOf(problem)] = ($event.target as HTMLInputElement).value"
                 />
-                <ActionButton submit>Write it</ActionButton>
+                <ActionButton submit>{{ say('bringIn.writeIt') }}</ActionButton>
               </form>
             </td>
           </tr>
         </tbody>
       </table>
     </div>
-    <p v-if="problems.length > SHOWN" class="faint">And {{ problems.length - SHOWN }} more, shown as these are mended.</p>
+    <p v-if="problems.length > SHOWN" class="faint">{{ say('bringIn.andMoreShownAsThese', { problems: problems.length - SHOWN }) }}</p>
   </div>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Remark } from '@core/formats'
+import { say } from '../language'
 
 /** What was made of a file where it was not plain; what somebody must look at comes first. */
 const props = defineProps<{ remarks: readonly Remark[] }>()
@@ -20,18 +21,18 @@ const sorted = computed(() => [...grouped.value].sort((a, b) => Number(b.remark.
 </script>
 
 <template>
-  <ul class="remarks" aria-label="What was made of it">
+  <ul class="remarks" :aria-label="say('bringIn.whatWasMadeOfIt')">
     <li v-for="({ remark, count }, i) in sorted.slice(0, SHOWN)" :key="i" :class="{ needs: remark.needsPerson }">
       <span class="mark" aria-hidden="true">{{ remark.needsPerson ? '▲' : '·' }}</span>
       <span>
-        <b v-if="remark.needsPerson">Look at this: </b>
+        <b v-if="remark.needsPerson">{{ say('bringIn.lookAtThis') }} </b>
         <span class="faint"
-          >{{ remark.place }}<template v-if="count > 1">, and {{ count - 1 }} more</template></span
+          >{{ remark.place }}<template v-if="count > 1">{{ say('bringIn.andMore', { count: count - 1 }) }}</template></span
         >
         <template v-if="remark.said"> “{{ remark.said }}”</template>: {{ remark.made }}
       </span>
     </li>
-    <li v-if="sorted.length > SHOWN" class="faint">And {{ sorted.length - SHOWN }} more.</li>
+    <li v-if="sorted.length > SHOWN" class="faint">{{ say('bringIn.andMore2', { sorted: sorted.length - SHOWN }) }}</li>
   </ul>
 </template>
 

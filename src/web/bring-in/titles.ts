@@ -1,5 +1,5 @@
-import { BASE_CATALOGUE } from '@core/catalogue'
+import { shownCatalogue } from '../shared/shown-catalogue'
 
 /** What people call a shape or colour of ours. */
 export const titleOf = (kind: 'shape' | 'colour', id: string): string =>
-  (kind === 'shape' ? BASE_CATALOGUE.shapes.get(id)?.title : BASE_CATALOGUE.colours.get(id)?.name) ?? id
+  (kind === 'shape' ? shownCatalogue().shapes.get(id)?.title : shownCatalogue().colours.get(id)?.name) ?? id

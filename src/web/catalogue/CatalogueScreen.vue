@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { type ScreenKey, say, sayCount } from '../language'
 import { arrowWay } from '../shared/arrow-keys'
 import { pieceToScale } from '@core/picture'
-import { plural } from '@core/words'
+
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
-import { BASE_CATALOGUE, type Shape } from '@core/catalogue'
+import { type Shape } from '@core/catalogue'
 import { faultLine, plainFault } from '@core/fault'
 import { JOIN_SORTS, searchShapes, shapesThatLook, shelvesBySize, type JoinSort, type ShapeLook, type StudPlace } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
@@ -19,13 +20,14 @@ import { useOwnNames } from '../stores/own-names'
 import OwnShapeForm from './OwnShapeForm.vue'
 import QuickLineForm from './QuickLineForm.vue'
 import ShapeSheet from './ShapeSheet.vue'
+import { shownCatalogue } from '../shared/shown-catalogue'
 
 const source = usePaintSource()
 const names = useOwnNames()
 const open = useOpenModel()
 const beside = useBeside()
 
-const catalogue = computed(() => source.value?.catalogue ?? BASE_CATALOGUE)
+const catalogue = computed(() => source.value?.catalogue ?? shownCatalogue())
 const query = ref('')
 const across = ref('')
 const along = ref('')
@@ -41,19 +43,34 @@ const grid = ref<HTMLElement>()
 
 const any = (label: string): { value: string; label: string } => ({ value: '', label })
 const numbers = (values: readonly number[]) => values.map((value) => ({ value: String(value), label: String(value) }))
-const ACROSS = [any('any'), ...numbers([1, 2, 3, 4, 6, 8, 10, 12, 16])]
+const ACROSS = [any(say('catalogue.any')), ...numbers([1, 2, 3, 4, 6, 8, 10, 12, 16])]
 const HEIGHTS = [
-  any('any'),
-  ...[1, 2, 3, 4, 5, 6, 9, 15].map((value) => ({ value: String(value), label: value === 1 ? '1 plate' : `${value} plates` })),
+  any(say('catalogue.any')),
+  ...[1, 2, 3, 4, 5, 6, 9, 15].map((value) => ({
+    value: String(value),
+    label: value === 1 ? say('catalogue.plate') : say('catalogue.plates', { value }),
+  })),
 ]
 const STUDS = [
-  any('anywhere'),
-  { value: 'top', label: 'all over the top' },
-  { value: 'part-of-top', label: 'on part of the top' },
-  { value: 'side', label: 'on a side' },
-  { value: 'none', label: 'nowhere' },
+  any(say('catalogue.anywhere')),
+  { value: 'top', label: say('catalogue.allOverTheTop') },
+  { value: 'part-of-top', label: say('catalogue.onPartOfTheTop') },
+  { value: 'side', label: say('catalogue.onASide') },
+  { value: 'none', label: say('catalogue.nowhere') },
 ]
-const JOINS = [any('anything'), ...Object.keys(JOIN_SORTS).map((value) => ({ value, label: value }))]
+const JOIN_KEYS = {
+  'a bar': 'catalogue.aBar',
+  'a clip': 'catalogue.aClip',
+  'a pin or an axle': 'catalogue.aPinOrAnAxle',
+  'a hole': 'catalogue.aHole',
+  'a ball': 'catalogue.aBall',
+  'a cup': 'catalogue.aCup',
+  'a hinge': 'catalogue.aHinge',
+} as const satisfies Record<JoinSort, ScreenKey>
+const JOINS = [
+  any(say('catalogue.anything')),
+  ...(Object.keys(JOIN_SORTS) as JoinSort[]).map((value) => ({ value, label: say(JOIN_KEYS[value]) })),
+]
 
 const sight = computed<ShapeLook>(() => ({
   ...(across.value !== '' && along.value !== '' ? { footprint: [Number(across.value), Number(along.value)] as const } : {}),
@@ -69,7 +86,7 @@ const groups = computed<readonly { title: string; shapes: readonly Shape[] }[]>(
   if (query.value.trim() === '') return shelvesBySize(looked)
   const fits = new Set(looked)
   const found = searchShapes(catalogue.value, query.value, 120).filter((shape) => fits.has(shape))
-  return found.length > 0 ? [{ title: 'Best first', shapes: found }] : []
+  return found.length > 0 ? [{ title: say('catalogue.bestFirst'), shapes: found }] : []
 })
 /** Each family has a colour here, so that the eye finds its neighbours; a colour that was chosen is taken for all. */
 const FAMILY_COLOURS = ['amber', 'moss', 'teal', 'sand', 'slate', 'rust', 'ash']
@@ -131,9 +148,11 @@ async function bringNames(files: FileList | null): Promise<void> {
   const before = names.aliases
   try {
     await names.importTable(await file.text(), catalogue.value)
-    notify(`${names.aliases.length} names were brought in.`, { act: { label: 'Undo', run: () => void names.replaceAll(before) } })
+    notify(say('catalogue.namesWereBroughtIn', { aliases: names.aliases.length }), {
+      act: { label: say('common.undo'), run: () => void names.replaceAll(before) },
+    })
   } catch (thrown) {
-    notify(`“${file.name}” was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
+    notify(say('common.wasNotBroughtInAnd', { name: file.name, fault: faultLine(plainFault(thrown)) }), { isError: true })
   }
   if (picker.value) picker.value.value = ''
 }
@@ -142,15 +161,15 @@ async function bringNames(files: FileList | null): Promise<void> {
 <template>
   <main>
     <div class="ask">
-      <h1>Catalogue</h1>
+      <h1>{{ say('common.catalogue') }}</h1>
       <label class="search">
-        <span>What are you looking for?</span>
+        <span>{{ say('catalogue.whatAreYouLookingFor') }}</span>
         <span class="field">
           <input
             ref="field"
             v-model="query"
             type="search"
-            placeholder="2 by 4 plate, clip, studs on the side…"
+            :placeholder="say('catalogue.byPlateClipStudsOn')"
             autocomplete="off"
             spellcheck="false"
           />
@@ -158,33 +177,33 @@ async function bringNames(files: FileList | null): Promise<void> {
         </span>
       </label>
       <fieldset>
-        <legend>Or tell what you see</legend>
-        <ChoiceList v-model="across" label="Studs across" :options="ACROSS" />
-        <ChoiceList v-model="along" label="along" :options="ACROSS" />
-        <ChoiceList v-model="height" label="High" :options="HEIGHTS" />
-        <ChoiceList v-model="studs" label="Studs" :options="STUDS" />
-        <ChoiceList v-model="joins" label="Takes hold of" :options="JOINS" />
+        <legend>{{ say('catalogue.orTellWhatYouSee') }}</legend>
+        <ChoiceList v-model="across" :label="say('catalogue.studsAcross')" :options="ACROSS" />
+        <ChoiceList v-model="along" :label="say('catalogue.along')" :options="ACROSS" />
+        <ChoiceList v-model="height" :label="say('catalogue.high')" :options="HEIGHTS" />
+        <ChoiceList v-model="studs" :label="say('catalogue.studs')" :options="STUDS" />
+        <ChoiceList v-model="joins" :label="say('catalogue.takesHoldOf')" :options="JOINS" />
       </fieldset>
       <p class="line">
-        <span role="status">{{ plural(count, 'shape') }}</span>
-        <ActionButton v-if="query !== '' || isLooking" @click="clear">Ask nothing</ActionButton>
+        <span role="status">{{ sayCount('count.shapes', count) }}</span>
+        <ActionButton v-if="query !== '' || isLooking" @click="clear">{{ say('catalogue.askNothing') }}</ActionButton>
         <span class="gap" />
         <label class="tick"
-          ><input type="checkbox" :checked="names.isShown" @change="names.show(($event.target as HTMLInputElement).checked)" /> Show my own
-          names</label
+          ><input type="checkbox" :checked="names.isShown" @change="names.show(($event.target as HTMLInputElement).checked)" />
+          {{ say('catalogue.showMyOwnNames') }}</label
         >
-        <ActionButton @click="picker?.click()">Bring in names</ActionButton>
-        <ActionButton :disabled="names.aliases.length === 0" @click="download('my-names.csv', names.exportTable(), 'text/csv')"
-          >Save my names</ActionButton
-        >
-        <ActionButton v-if="isInModel" primary @click="isMaking = !isMaking">Make a shape</ActionButton>
+        <ActionButton @click="picker?.click()">{{ say('catalogue.bringInNames') }}</ActionButton>
+        <ActionButton :disabled="names.aliases.length === 0" @click="download('my-names.csv', names.exportTable(), 'text/csv')">{{
+          say('catalogue.saveMyNames')
+        }}</ActionButton>
+        <ActionButton v-if="isInModel" primary @click="isMaking = !isMaking">{{ say('catalogue.makeAShape') }}</ActionButton>
         <input
           ref="picker"
           class="sr-only"
           type="file"
           accept=".csv"
           tabindex="-1"
-          aria-label="Table of names to bring in"
+          :aria-label="say('catalogue.tableOfNamesToBring')"
           @change="bringNames(($event.target as HTMLInputElement).files)"
         />
       </p>
@@ -202,7 +221,7 @@ async function bringNames(files: FileList | null): Promise<void> {
             <button type="button" class="shape" :data-shape="shape.id" :aria-expanded="chosen === shape.id" @click="show(shape.id)">
               <PiecePicture :shape="shape.id" :colour="colourOf(shape)" v-bind="pictures.get(shape.id)" />
               <span class="title">{{ shape.title }}</span>
-              <span v-if="pictures.get(shape.id)?.look.isSmaller" class="faint small">drawn smaller</span>
+              <span v-if="pictures.get(shape.id)?.look.isSmaller" class="faint small">{{ say('catalogue.drawnSmaller') }}</span>
               <span v-if="beside('shape', shape.id) !== ''" class="alias">{{ beside('shape', shape.id) }}</span>
             </button>
             <ShapeSheet
@@ -217,9 +236,9 @@ async function bringNames(files: FileList | null): Promise<void> {
         </div>
       </section>
       <div v-if="count === 0" class="none">
-        <h2>Nothing looks like that</h2>
-        <p>Ask with fewer words, or let one of the answers above stand open.</p>
-        <ActionButton @click="clear">Show everything</ActionButton>
+        <h2>{{ say('catalogue.nothingLooksLikeThat') }}</h2>
+        <p>{{ say('catalogue.askWithFewerWordsOr') }}</p>
+        <ActionButton @click="clear">{{ say('catalogue.showEverything') }}</ActionButton>
       </div>
     </div>
   </main>

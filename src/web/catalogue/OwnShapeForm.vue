@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { nearestIds, type ConnectorKind, type OwnConnector, type OwnShape } from '@core/catalogue'
 import type { DirectionText, Vec } from '@core/space'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { notify } from '../shared/notices'
 import TurnablePiece from '../shared/TurnablePiece.vue'
@@ -27,7 +28,7 @@ interface ConnectorRow {
   length: number
   along: DirectionText
 }
-const name = ref('My shape')
+const name = ref(say('catalogue.myShape'))
 const boxes = ref<BoxRow[]>([{ at: [0, 0, 0], size: [20, 10, 4] }])
 const connectors = ref<ConnectorRow[]>([
   { kind: 'stud', at: [5, 5, 4], facing: '+z', length: 10, along: '+x' },
@@ -65,30 +66,33 @@ async function save(): Promise<void> {
   problem.value = ''
   const known = open.source?.catalogue.shapes
   if (known?.has(id.value)) {
-    problem.value = `There is a shape “${id.value}” already. Give this one another name; near it stand ${nearestIds(id.value, known.keys()).join(', ')}.`
+    problem.value = say('catalogue.thereIsAShapeAlready', { id: id.value, nearestIds: nearestIds(id.value, known.keys()).join(', ') })
     return
   }
   const shape = own.value
-  problem.value = await open.tryEdit(`make the shape “${name.value}”`, (model) => ({ ...model, shapes: [...(model.shapes ?? []), shape] }))
+  problem.value = await open.tryEdit(say('catalogue.makeTheShape', { name: name.value }), (model) => ({
+    ...model,
+    shapes: [...(model.shapes ?? []), shape],
+  }))
   if (problem.value === '') {
-    notify(`“${name.value}” is in the catalogue of this model as ${id.value}.`)
+    notify(say('catalogue.isInTheCatalogueOf', { name: name.value, id: id.value }))
     emit('close')
   }
 }
 </script>
 
 <template>
-  <form class="own" aria-label="A shape of your own" @submit.prevent="save" @keydown.stop>
+  <form class="own" :aria-label="say('catalogue.aShapeOfYourOwn')" @submit.prevent="save" @keydown.stop>
     <div class="picture">
       <TurnablePiece v-if="isWhole" shape="" colour="amber" :own="own" :width="260" :height="190" />
-      <p v-else class="faint">The picture waits for whole numbers.</p>
+      <p v-else class="faint">{{ say('catalogue.thePictureWaitsForWhole') }}</p>
     </div>
     <div>
-      <h2>A shape of your own</h2>
-      <p class="faint">In u: ten to a stud, four to a plate, 0.8 mm each. The lowest corner stands at 0, 0, 0.</p>
-      <label class="name">Name <input v-model.trim="name" type="text" maxlength="60" required /></label>
+      <h2>{{ say('catalogue.aShapeOfYourOwn') }}</h2>
+      <p class="faint">{{ say('catalogue.inUTenToA') }}</p>
+      <label class="name">{{ say('common.name') }} <input v-model.trim="name" type="text" maxlength="60" required /></label>
       <fieldset>
-        <legend>Boxes</legend>
+        <legend>{{ say('catalogue.boxes') }}</legend>
         <div v-for="(box, i) in boxes" :key="i" class="row">
           <span>{{ i + 1 }}</span>
           <label v-for="(axis, k) in ['x', 'y', 'z']" :key="axis"
@@ -101,19 +105,19 @@ async function save(): Promise<void> {
             v-if="boxes.length > 1"
             type="button"
             class="plain-button"
-            :aria-label="`Take out box ${i + 1}`"
+            :aria-label="say('catalogue.takeOutBox', { i: i + 1 })"
             @click="boxes.splice(i, 1)"
           >
-            Take out
+            {{ say('common.takeOut') }}
           </button>
         </div>
-        <ActionButton @click="boxes.push({ at: [0, 0, 4], size: [10, 10, 4] })">Add a box</ActionButton>
+        <ActionButton @click="boxes.push({ at: [0, 0, 4], size: [10, 10, 4] })">{{ say('catalogue.addABox') }}</ActionButton>
       </fieldset>
       <fieldset>
-        <legend>What it takes hold by</legend>
+        <legend>{{ say('catalogue.whatItTakesHoldBy') }}</legend>
         <div v-for="(connector, i) in connectors" :key="i" class="row">
           <label
-            >kind
+            >{{ say('catalogue.kind') }}
             <select v-model="connector.kind">
               <option v-for="kind in KINDS" :key="kind">{{ kind }}</option>
             </select></label
@@ -122,30 +126,37 @@ async function save(): Promise<void> {
             >{{ axis }} <input v-model.number="connector.at[k]" type="number" step="1"
           /></label>
           <label
-            >looks to
+            >{{ say('catalogue.looksTo') }}
             <select v-model="connector.facing">
               <option v-for="way in WAYS" :key="way">{{ way }}</option>
             </select></label
           >
-          <label v-if="LONG.has(connector.kind)">long <input v-model.number="connector.length" type="number" min="1" step="1" /></label>
+          <label v-if="LONG.has(connector.kind)"
+            >{{ say('catalogue.long') }} <input v-model.number="connector.length" type="number" min="1" step="1"
+          /></label>
           <label v-if="connector.kind === 'clip'"
-            >bar along
+            >{{ say('catalogue.barAlong') }}
             <select v-model="connector.along">
               <option v-for="way in WAYS" :key="way">{{ way }}</option>
             </select></label
           >
-          <button type="button" class="plain-button" :aria-label="`Take out connector ${i + 1}`" @click="connectors.splice(i, 1)">
-            Take out
+          <button
+            type="button"
+            class="plain-button"
+            :aria-label="say('catalogue.takeOutConnector', { i: i + 1 })"
+            @click="connectors.splice(i, 1)"
+          >
+            {{ say('common.takeOut') }}
           </button>
         </div>
-        <ActionButton @click="connectors.push({ kind: 'stud', at: [15, 5, 4], facing: '+z', length: 10, along: '+x' })"
-          >Add a connector</ActionButton
-        >
+        <ActionButton @click="connectors.push({ kind: 'stud', at: [15, 5, 4], facing: '+z', length: 10, along: '+x' })">{{
+          say('catalogue.addAConnector')
+        }}</ActionButton>
       </fieldset>
       <p v-if="problem" role="alert">{{ problem }}</p>
       <p class="acts">
-        <ActionButton primary submit :disabled="!isWhole || name === ''">Keep it in this model</ActionButton>
-        <ActionButton @click="emit('close')">Leave it</ActionButton>
+        <ActionButton primary submit :disabled="!isWhole || name === ''">{{ say('catalogue.keepItInThisModel') }}</ActionButton>
+        <ActionButton @click="emit('close')">{{ say('common.leaveIt') }}</ActionButton>
       </p>
     </div>
   </form>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { plural } from '@core/words'
 import { computed, ref, watch } from 'vue'
 import { total } from '@core/count'
 import { readQuickLine } from '@core/names'
 import { withLooseParts } from '@core/model'
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { sectionChoices } from '../shared/choices'
@@ -31,22 +31,27 @@ async function add(): Promise<void> {
   const { pieces } = read.value
   const count = total(pieces)
   const into = section.value
-  problem.value = await open.tryEdit(`add ${plural(count, 'loose piece')}`, (model) => withLooseParts(model, into, pieces))
+  problem.value = await open.tryEdit(say('catalogue.add', { loosePieces: sayCount('count.loosePieces', count) }), (model) =>
+    withLooseParts(model, into, pieces),
+  )
   if (problem.value !== '') return
-  notify(`${plural(count, 'loose piece')} added.`, { act: { label: 'Undo', run: () => void open.undo() } })
+  notify(say('catalogue.added', { loosePieces: sayCount('count.loosePieces', count) }), {
+    act: { label: say('common.undo'), run: () => void open.undo() },
+  })
   line.value = ''
 }
 </script>
 
 <template>
-  <form class="quick" aria-label="Quick line" @submit.prevent="add" @keydown.stop>
+  <form class="quick" :aria-label="say('catalogue.quickLine')" @submit.prevent="add" @keydown.stop>
     <label class="line"
-      >Quick line <input v-model="line" type="text" placeholder="4 plate 1x2 sand, 2 black tile 2x2" autocomplete="off" spellcheck="false"
+      >{{ say('catalogue.quickLine') }}
+      <input v-model="line" type="text" :placeholder="say('catalogue.plate1x2SandBlackTile')" autocomplete="off" spellcheck="false"
     /></label>
-    <ChoiceList v-model="section" label="as loose pieces of" :options="sections" />
-    <ActionButton submit :disabled="read.pieces.length === 0">Add</ActionButton>
+    <ChoiceList v-model="section" :label="say('catalogue.asLoosePiecesOf')" :options="sections" />
+    <ActionButton submit :disabled="read.pieces.length === 0">{{ say('common.add') }}</ActionButton>
     <div v-if="line.trim() !== ''" class="read" role="status">
-      <TrayList v-if="read.pieces.length > 0" :pieces="read.pieces" label="What was understood" />
+      <TrayList v-if="read.pieces.length > 0" :pieces="read.pieces" :label="say('common.whatWasUnderstood')" />
       <LineReading :read />
     </div>
     <p v-if="problem" role="alert">{{ problem }}</p>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { plural } from '@core/words'
 import { computed, ref } from 'vue'
 import { HOLD_WORDS, massOf, receivedHold, givenHolds, socketCount, studCount, type Shape, turningOf } from '@core/catalogue'
 import { fromU, type LengthUnit } from '@core/fit'
+import { say, sayCount, sayNumber } from '../language'
 import LineField from '../controls/LineField.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
 import TurnablePiece from '../shared/TurnablePiece.vue'
@@ -26,7 +26,7 @@ const figure = (u: number, unit: LengthUnit): string =>
     .toFixed(2)
     .replace(/\.?0+$/, '')
 const sizes = computed(() =>
-  (['Along', 'Across', 'High'] as const).map((label, axis) => {
+  ([say('catalogue.along2'), say('catalogue.across'), say('catalogue.high')] as const).map((label, axis) => {
     const u = props.shape.box[axis]!
     return { label, studs: figure(u, 'studs'), plates: figure(u, 'plates'), mm: figure(u, 'mm') }
   }),
@@ -36,8 +36,11 @@ const holds = computed(() => {
   for (const { kind } of props.shape.connectors) {
     if (kind === 'stud' || kind === 'socket') continue
     const gives = givenHolds(kind)
-    if (gives.length > 0) for (const hold of gives) words.add(`goes into ${HOLD_WORDS[hold]![1]}`)
-    else words.add(kind === 'mouth' ? 'takes a stud in its hole' : `is a ${HOLD_WORDS[receivedHold(kind)]![0]}`)
+    if (gives.length > 0) for (const hold of gives) words.add(say('catalogue.goesInto', { holdWords: HOLD_WORDS[hold]![1] }))
+    else
+      words.add(
+        kind === 'mouth' ? say('catalogue.takesAStudInIts') : say('catalogue.isA', { holdWords: HOLD_WORDS[receivedHold(kind)]![0] }),
+      )
   }
   return [...words]
 })
@@ -51,13 +54,13 @@ function onKey(event: KeyboardEvent): void {
   event.stopPropagation()
 }
 const TURNED = {
-  'every quarter': 'Turned on the table it looks the same every quarter.',
-  half: 'Turned on the table it looks the same half round.',
-  none: 'Every turn on the table shows.',
+  'every quarter': say('catalogue.turnedOnTheTableIt'),
+  half: say('catalogue.turnedOnTheTableItLooks'),
+  none: say('catalogue.everyTurnOnTheTable'),
 } as const
 const turningWords = computed(() => {
   const { looks, isTrap } = turningOf(props.shape)
-  return isTrap ? `${TURNED[looks[2]]} It goes on half round just as well: mind which way it faces.` : TURNED[looks[2]]
+  return isTrap ? say('catalogue.itGoesOnHalfRound', { turned: TURNED[looks[2]] }) : TURNED[looks[2]]
 })
 
 const rename = (field: 'name' | 'number', text: string): void => void names.name('shape', props.shape.id, { [field]: text })
@@ -71,18 +74,20 @@ const rename = (field: 'name' | 'number', text: string): void => void names.name
     <div class="words">
       <h2 tabindex="-1">{{ shape.title }}</h2>
       <p class="faint">
-        {{ shape.family }} · <code>{{ shape.id }}</code> · about {{ massOf(shape).toFixed(1) }} g
+        {{ shape.family }} · <code>{{ shape.id }}</code> {{ say('catalogue.aboutG', { massOf: sayNumber(massOf(shape), 1) }) }}
       </p>
       <table>
         <caption class="sr-only">
-          Size of the body
+          {{
+            say('catalogue.sizeOfTheBody')
+          }}
         </caption>
         <thead>
           <tr>
             <td />
-            <th scope="col">studs</th>
-            <th scope="col">plates</th>
-            <th scope="col">mm</th>
+            <th scope="col">{{ say('catalogue.studs2') }}</th>
+            <th scope="col">{{ say('catalogue.plates2') }}</th>
+            <th scope="col">{{ say('catalogue.mm') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -95,25 +100,30 @@ const rename = (field: 'name' | 'number', text: string): void => void names.name
         </tbody>
       </table>
       <p>
-        {{ plural(studCount(shape), 'stud') }}, {{ plural(socketCount(shape), 'socket')
+        {{ sayCount('count.studs', studCount(shape)) }}, {{ sayCount('count.sockets', socketCount(shape))
         }}<template v-for="hold in holds" :key="hold">, {{ hold }}</template
         >.
       </p>
       <p>{{ turningWords }}</p>
       <p v-if="twin">
-        Its mirror image is
+        {{ say('catalogue.itsMirrorImageIs') }}
         <button type="button" class="link" @click="emit('open', twin.id)">{{ twin.title }}</button>.
       </p>
-      <p v-else-if="shape.mirror.twin === null">It has no mirror image in the catalogue.</p>
-      <p v-else class="faint">It is its own mirror image.</p>
+      <p v-else-if="shape.mirror.twin === null">{{ say('catalogue.itHasNoMirrorImage') }}</p>
+      <p v-else class="faint">{{ say('catalogue.itIsItsOwnMirror') }}</p>
       <div class="own">
-        <LineField label="Your name" :value="alias?.name ?? ''" :maxlength="80" :commit="(text) => rename('name', text)" />
-        <LineField label="Your number" :value="alias?.number ?? ''" :maxlength="40" :commit="(text) => rename('number', text)" />
+        <LineField :label="say('catalogue.yourName')" :value="alias?.name ?? ''" :maxlength="80" :commit="(text) => rename('name', text)" />
+        <LineField
+          :label="say('catalogue.yourNumber')"
+          :value="alias?.number ?? ''"
+          :maxlength="40"
+          :commit="(text) => rename('number', text)"
+        />
       </div>
     </div>
     <div class="colours">
-      <h3>In {{ colourName }}</h3>
-      <ul aria-label="Colours">
+      <h3>{{ say('catalogue.in', { colourName }) }}</h3>
+      <ul :aria-label="say('common.colours')">
         <li v-for="each in colours" :key="each.id">
           <button
             type="button"
@@ -127,7 +137,9 @@ const rename = (field: 'name' | 'number', text: string): void => void names.name
         </li>
       </ul>
     </div>
-    <button type="button" class="plain-button close" aria-label="Close" @click="emit('close')">Close <kbd>Esc</kbd></button>
+    <button type="button" class="plain-button close" :aria-label="say('common.close')" @click="emit('close')">
+      {{ say('common.close') }} <kbd>{{ say('common.esc') }}</kbd>
+    </button>
   </section>
 </template>
 

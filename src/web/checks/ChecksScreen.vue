@@ -4,8 +4,8 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StepPage } from '@core/booklet'
 import type { ModelDocument } from '@core/model'
-import { plural } from '@core/words'
 import { checkOf, stillMisread, waysOut, type Level, type WayOut, type Finding, type Severity } from '@core/checks'
+import { say, sayCount, type ScreenKey } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { notify } from '../shared/notices'
@@ -18,10 +18,10 @@ import { useOpenModel } from '../stores/open-model'
 const open = useOpenModel()
 const router = useRouter()
 
-const GROUPS: readonly { severity: Severity; sign: string; one: string; title: string; hint: string }[] = [
-  { severity: 'error', sign: '▲', one: 'error', title: 'Errors', hint: 'a builder would get stuck' },
-  { severity: 'warning', sign: '●', one: 'warning', title: 'Warnings', hint: 'it can be built, but look again' },
-  { severity: 'note', sign: '○', one: 'note', title: 'Notes', hint: 'good to know' },
+const GROUPS: readonly { severity: Severity; sign: string; one: ScreenKey; title: string; hint: string }[] = [
+  { severity: 'error', sign: '▲', one: 'count.errors', title: say('common.errors'), hint: say('checks.aBuilderWouldGetStuck') },
+  { severity: 'warning', sign: '●', one: 'count.warnings', title: say('checks.warnings'), hint: say('checks.itCanBeBuiltBut') },
+  { severity: 'note', sign: '○', one: 'count.notes', title: say('common.notes'), hint: say('checks.goodToKnow') },
 ]
 /** What a finding is called above the list; one of an earlier version by its code. */
 const titleOf = (code: string): string => checkOf(code)?.title ?? code
@@ -34,23 +34,23 @@ const lanes = computed(() => new Map(open.snapshot!.layout.lanes.map((lane) => [
 const reading = useJob((progress) => {
   read.value = open.model ?? undefined
   return open.read(progress)
-}, 'The pictures were not read.')
+}, say('checks.thePicturesWereNotRead'))
 /** The model as it was when its pictures were read. */
 const read = shallowRef<ModelDocument>()
 const misread = computed(() => (open.model ? stillMisread(open.model, reading.result.value?.findings ?? []) : []))
 const findings = computed(() => [...open.report!.findings, ...misread.value])
-const LEVELS: Readonly<Record<Level, string>> = { home: 'On a shelf', travel: 'On a journey' }
+const LEVELS: Readonly<Record<Level, string>> = { home: say('checks.onAShelf'), travel: say('checks.onAJourney') }
 const levelOptions = Object.entries(LEVELS).map(([value, label]) => ({ value, label }))
 const level = computed({
   get: (): string => open.settings.level,
   set: (value) => void open.useSettings({ ...open.settings, level: value as Level }),
 })
 const sectionOptions = computed(() => [
-  { value: 'all', label: 'All sections' },
+  { value: 'all', label: say('checks.allSections') },
   ...[...new Set(findings.value.map((found) => found.section))].map((id) => ({ value: id, label: sectionName(id) })),
 ])
 const codeOptions = computed(() => [
-  { value: 'all', label: 'Everything' },
+  { value: 'all', label: say('checks.everything') },
   ...[...new Set(findings.value.map((found) => found.code))].map((value) => ({ value, label: titleOf(value) })),
 ])
 const shown = computed(() =>
@@ -97,7 +97,7 @@ function sectionName(id: string): string {
 }
 function placeOf(found: Finding): string {
   const tie = found.step === null ? undefined : lanes.value.get(found.section)?.ties[found.step - 1]
-  return tie ? `Step ${tie.label}` : sectionName(found.section)
+  return tie ? say('common.step', { label: tie.label }) : sectionName(found.section)
 }
 
 const page = computed<StepPage | undefined>(() => {
@@ -110,7 +110,8 @@ const ways = computed(() => (finding.value && open.model ? waysOut(open.model, f
 
 async function take(way: WayOut): Promise<void> {
   const label = way.label.toLowerCase()
-  if (await open.edit(label, way.change)) notify(`Done: ${label}.`, { act: { label: 'Undo', run: () => void open.undo() } })
+  if (await open.edit(label, way.change))
+    notify(say('common.doneWhat', { what: label }), { act: { label: say('common.undo'), run: () => void open.undo() } })
 }
 function toRail(): void {
   const found = finding.value
@@ -129,25 +130,24 @@ function onKey(event: KeyboardEvent): void {
 <template>
   <main class="checks-screen">
     <section ref="list" class="list">
-      <h1>Checks</h1>
+      <h1>{{ say('common.checks') }}</h1>
       <div v-if="findings.length > 0" class="filters">
-        <ChoiceList v-model="section" label="Where" :options="sectionOptions" />
-        <ChoiceList v-model="code" label="What" :options="codeOptions" />
+        <ChoiceList v-model="section" :label="say('common.where')" :options="sectionOptions" />
+        <ChoiceList v-model="code" :label="say('common.what')" :options="codeOptions" />
       </div>
       <p v-if="findings.length === 0" class="clear">
-        Nothing found. Every part has a way in, is held in time and shows in its step; nothing overlaps, no joint is weak, and the model
-        stands.
+        {{ say('checks.nothingFoundEveryPartHas') }}
       </p>
       <div
         role="group"
-        aria-label="Findings. Arrow keys walk."
+        :aria-label="say('checks.findingsArrowKeysWalk')"
         class="rows"
         :style="{ height: `${virtual.getTotalSize()}px` }"
         @keydown="onKey"
       >
         <div v-for="{ index, start, row } in inSight" :key="index" class="row" :style="{ transform: `translateY(${start}px)` }">
           <h2 v-if="'group' in row" :class="row.group.severity">
-            <span aria-hidden="true">{{ row.group.sign }}</span> {{ plural(row.count, row.group.one) }}
+            <span aria-hidden="true">{{ row.group.sign }}</span> {{ sayCount(row.group.one, row.count) }}
             <span class="hint">{{ row.group.hint }}</span>
           </h2>
           <button
@@ -158,15 +158,15 @@ function onKey(event: KeyboardEvent): void {
             @click="chosen = row.at"
           >
             <b>{{ titleOf(row.found.code) }}</b>
-            <span class="faint">{{ placeOf(row.found) }}, {{ plural(row.found.parts.length, 'part') }}</span>
+            <span class="faint">{{ placeOf(row.found) }}, {{ sayCount('count.parts', row.found.parts.length) }}</span>
           </button>
         </div>
       </div>
-      <div class="level"><ChoiceList v-model="level" label="Joints must hold" :options="levelOptions" /></div>
+      <div class="level"><ChoiceList v-model="level" :label="say('checks.jointsMustHold')" :options="levelOptions" /></div>
       <ReadingPanel :job="reading" :is-old="read !== open.model" />
       <PlacesPanel v-if="open.model" :key="open.id" :model="open.model" :edit="open.edit" />
     </section>
-    <section v-if="finding" class="one" aria-label="Finding" aria-live="polite">
+    <section v-if="finding" class="one" :aria-label="say('checks.finding')" aria-live="polite">
       <div class="picture">
         <StepPicture v-if="page" :picture="page.picture" :label="`${placeOf(finding)}. ${page.spoken}`" />
       </div>
@@ -177,7 +177,7 @@ function onKey(event: KeyboardEvent): void {
         <p>{{ finding.message }}</p>
         <div class="acts">
           <ActionButton v-for="way in ways" :key="way.label" primary @click="take(way)">{{ way.label }}</ActionButton>
-          <ActionButton @click="toRail">Show it on the rail</ActionButton>
+          <ActionButton @click="toRail">{{ say('checks.showItOnTheRail') }}</ActionButton>
         </div>
       </div>
     </section>

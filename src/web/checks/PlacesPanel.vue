@@ -2,6 +2,7 @@
 import { NInput } from 'naive-ui'
 import { computed, ref, useId } from 'vue'
 import { addPlace, removePlace, type ModelDocument } from '@core/model'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 
@@ -29,37 +30,43 @@ const isOpen = ref(places.value.length > 0)
 async function add(): Promise<void> {
   const place = { name: name.value, part: part.value }
   const into = section.value
-  if (!(await props.edit('keep a place within reach', (model) => addPlace(model, into, place)))) return
+  if (!(await props.edit(say('checks.keepAPlaceWithinReach'), (model) => addPlace(model, into, place)))) return
   part.value = ''
   name.value = ''
 }
 function remove(id: string, index: number): void {
-  void props.edit('a place may be closed', (model) => removePlace(model, id, index))
+  void props.edit(say('checks.aPlaceMayBeClosed'), (model) => removePlace(model, id, index))
 }
 </script>
 
 <template>
   <details class="places" :open="isOpen" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
-    <summary class="opener">Places to keep within reach</summary>
-    <p class="faint">The room above a part, such as a seat or a shelf. A step that closes the last way to it is reported.</p>
+    <summary class="opener">{{ say('checks.placesToKeepWithinReach') }}</summary>
+    <p class="faint">{{ say('checks.theRoomAboveAPart') }}</p>
     <ul>
       <li v-for="place in places" :key="`${place.section} ${place.i}`">
         <span
-          ><b>{{ place.name }}</b> above {{ place.part }} in {{ place.label }}</span
+          ><b>{{ place.name }}</b> {{ say('checks.aboveIn', { part: place.part, label: place.label }) }}</span
         >
-        <button class="plain-button" :aria-label="`Remove the place ${place.name}`" @click="remove(place.section, place.i)">Remove</button>
+        <button
+          class="plain-button"
+          :aria-label="say('checks.removeThePlace', { name: place.name })"
+          @click="remove(place.section, place.i)"
+        >
+          {{ say('checks.remove') }}
+        </button>
       </li>
     </ul>
     <form @submit.prevent="add" @keydown.stop>
-      <ChoiceList v-model="section" label="Section" :options="sections" />
-      <label :for="partField">Part</label>
-      <NInput v-model:value="part" placeholder="The part it is above" :input-props="{ id: partField, list }" />
+      <ChoiceList v-model="section" :label="say('common.section')" :options="sections" />
+      <label :for="partField">{{ say('checks.part') }}</label>
+      <NInput v-model:value="part" :placeholder="say('checks.thePartItIsAbove')" :input-props="{ id: partField, list }" />
       <datalist :id="list">
         <option v-for="own in parts.slice(0, 500)" :key="own.id" :value="own.id">{{ own.shape }}</option>
       </datalist>
-      <label :for="nameField">Name</label>
-      <NInput v-model:value="name" placeholder="Seat" :maxlength="200" :input-props="{ id: nameField }" />
-      <ActionButton submit>Keep within reach</ActionButton>
+      <label :for="nameField">{{ say('common.name') }}</label>
+      <NInput v-model:value="name" :placeholder="say('checks.seat')" :maxlength="200" :input-props="{ id: nameField }" />
+      <ActionButton submit>{{ say('checks.keepWithinReach') }}</ActionButton>
     </form>
   </details>
 </template>

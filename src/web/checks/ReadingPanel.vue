@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { plural } from '@core/words'
+
+import { say, sayCount, sayNumber } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import type { UsedJob } from '../shared/use-job'
@@ -11,22 +12,27 @@ const { job, isOld } = defineProps<{ job: UsedJob<PictureReading>; isOld: boolea
 
 const said = computed(() => {
   const result = job.result.value
-  if (!result) return 'A part is easy to misread when it would hold one stud off, or turned, and the picture would look the same.'
+  if (!result) return say('checks.aPartIsEasyTo')
   const { findings, per100 } = result
   const found =
     findings.length === 0
-      ? 'No part is easy to misread.'
-      : `${plural(findings.length, 'part')} easy to misread, ${per100.toFixed(1)} of a hundred.`
-  return isOld ? `${found} The model has changed since.` : found
+      ? say('checks.noPartIsEasyTo')
+      : say('checks.easyToMisreadOfA', { parts: sayCount('count.parts', findings.length), per100: sayNumber(per100, 1) })
+  return isOld ? say('checks.theModelHasChangedSince', { found }) : found
 })
 </script>
 
 <template>
-  <section class="reading" aria-label="Reading the pictures">
+  <section class="reading" :aria-label="say('checks.readingThePictures')">
     <p class="faint" aria-live="polite">{{ said }}</p>
-    <WorkBar v-if="job.fraction.value !== null" label="Reading the pictures" :fraction="job.fraction.value" @stop="job.stop()" />
+    <WorkBar
+      v-if="job.fraction.value !== null"
+      :label="say('checks.readingThePictures')"
+      :fraction="job.fraction.value"
+      @stop="job.stop()"
+    />
     <ActionButton v-else @click="job.run()">{{
-      job.result.value ? 'Read the pictures again' : 'Read the pictures as a builder would'
+      job.result.value ? say('checks.readThePicturesAgain') : say('checks.readThePicturesAsA')
     }}</ActionButton>
   </section>
 </template>

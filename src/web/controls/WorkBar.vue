@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NProgress } from 'naive-ui'
 import { nextTick, onBeforeUnmount, ref } from 'vue'
+import { say } from '../language'
 import { focusMain } from '../shared/focus'
 import ActionButton from './ActionButton.vue'
 
@@ -18,7 +19,7 @@ onBeforeUnmount(() => {
     <span class="what" role="status">{{ label }}</span>
     <NProgress type="line" :percentage="Math.round(fraction * 100)" :show-indicator="false" :aria-label="label" />
     <span class="percent">{{ Math.round(fraction * 100) }} %</span>
-    <ActionButton @click="emit('stop')">Stop</ActionButton>
+    <ActionButton @click="emit('stop')">{{ say('common.stop') }}</ActionButton>
   </div>
 </template>
 

@@ -2,14 +2,15 @@
 import { computed } from 'vue'
 import { figureCosts, type FigureCost } from '@core/figure'
 import type { FigureRecipe } from '@core/model'
-import { plural } from '@core/words'
+
+import { say, sayCount, sayNumber } from '../language'
 
 /** What a figure costs: as it is published, as close as can be, as cheap as can be; for one, and for five. */
 const props = defineProps<{ recipe: FigureRecipe }>()
 const WAYS: Readonly<Record<FigureCost['way'], string>> = {
-  published: 'As it is published',
-  closest: 'As close as can be',
-  cheapest: 'As cheap as can be',
+  published: say('figures.asItIsPublished'),
+  closest: say('figures.asCloseAsCanBe'),
+  cheapest: say('figures.asCheapAsCanBe'),
 }
 const MANY = 5
 const costs = computed(() => figureCosts(props.recipe))
@@ -17,16 +18,16 @@ const money = (amount: number): string => `${amount.toFixed(2)} ${props.recipe.c
 </script>
 
 <template>
-  <section v-if="costs.length > 0" aria-label="What it costs">
-    <h2>What it costs</h2>
+  <section v-if="costs.length > 0" :aria-label="say('figures.whatItCosts')">
+    <h2>{{ say('figures.whatItCosts') }}</h2>
     <table class="ruled">
       <thead>
         <tr>
-          <th scope="col">Pieces</th>
-          <th scope="col" class="number">One figure</th>
-          <th scope="col" class="number">Five figures</th>
-          <th scope="col" class="number">How close, of 5</th>
-          <th scope="col">Without a price</th>
+          <th scope="col">{{ say('common.pieces') }}</th>
+          <th scope="col" class="number">{{ say('figures.oneFigure') }}</th>
+          <th scope="col" class="number">{{ say('figures.fiveFigures') }}</th>
+          <th scope="col" class="number">{{ say('figures.howCloseOf') }}</th>
+          <th scope="col">{{ say('figures.withoutAPrice') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -34,8 +35,8 @@ const money = (amount: number): string => `${amount.toFixed(2)} ${props.recipe.c
           <th scope="row">{{ WAYS[cost.way] }}</th>
           <td class="number">{{ money(cost.each) }}</td>
           <td class="number">{{ money(cost.each * MANY) }}</td>
-          <td class="number">{{ cost.closeness === 0 ? '–' : cost.closeness.toFixed(1) }}</td>
-          <td>{{ cost.unpriced === 0 ? '–' : plural(cost.unpriced, 'piece') }}</td>
+          <td class="number">{{ cost.closeness === 0 ? '–' : sayNumber(cost.closeness, 1) }}</td>
+          <td>{{ cost.unpriced === 0 ? '–' : sayCount('count.pieces', cost.unpriced) }}</td>
         </tr>
       </tbody>
     </table>

@@ -4,6 +4,7 @@ import { LIMBS, optionWords, piecesForSlot, plainFigure, slotTitle, SLOTS, withF
 import { withChosen, withOption, withOptionTold, withoutOption } from '@core/edits'
 import { catalogueOf, sectionUses, type FigureLimb, type FigureOption, type FigureRecipe, type ModelDocument } from '@core/model'
 import { readQuickLine, suggestPieces } from '@core/names'
+import { say, sayWithin, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -65,18 +66,19 @@ async function make(): Promise<void> {
   let number = 1
   while (taken.has(`figure-${number}`) || figures.value.some(({ id }) => id === `figure-${number}`)) number++
   const id = `figure-${number}`
-  const plain = plainFigure(id, `Figure ${number}`)
-  problem.value = await open.tryEdit('make a figure', (model) => withFigure(model, plain, catalogueOf(model)))
+  const plain = plainFigure(id, say('figures.figure', { number }))
+  problem.value = await open.tryEdit(say('figures.makeAFigure2'), (model) => withFigure(model, plain, catalogueOf(model)))
   if (problem.value === '') {
     chosen.value = id
-    notify('A plain figure stands in a section of its own.', { act: { label: 'Undo', run: () => void open.undo() } })
+    notify(say('figures.aPlainFigureStandsIn'), { act: { label: say('common.undo'), run: () => void open.undo() } })
   }
 }
 
 const entryOf = (slot: Slot): NonNullable<FigureRecipe['slots'][Slot]> | undefined => figure.value?.slots[slot]
 const publish = (slot: Slot, index: number): Promise<boolean> =>
-  save(`publish another ${slotTitle(slot).toLowerCase()}`, (now) => withChosen(now, slot, index))
-const takeOut = (slot: Slot, index: number): Promise<boolean> => save('take out an alternative', (now) => withoutOption(now, slot, index))
+  save(say('figures.publishAnother', { slotTitle: sayWithin(slotTitle(slot, screenWords())) }), (now) => withChosen(now, slot, index))
+const takeOut = (slot: Slot, index: number): Promise<boolean> =>
+  save(say('figures.takeOutAnAlternative'), (now) => withoutOption(now, slot, index))
 /** The pieces that fit, those that are meant by what is written first. */
 const fitting = computed(() => {
   const catalogue = open.source?.catalogue
@@ -96,128 +98,161 @@ function colourFor(slot: Slot): string {
 }
 async function add(slot: Slot, shape: string): Promise<void> {
   const option = { shape, colour: colourFor(slot) }
-  if (!(await save('add an alternative', (now) => withOption(now, slot, option)))) return
+  if (!(await save(say('figures.addAnAlternative'), (now) => withOption(now, slot, option)))) return
   adding.value = null
   words.value = colour.value = ''
 }
 const tell = (slot: Slot, index: number, more: Partial<FigureOption>): Promise<boolean> =>
   save(
-    'describe an alternative',
+    say('figures.describeAnAlternative'),
     (now) => withOptionTold(now, slot, index, more),
     `${chosen.value} ${slot} ${index} ${Object.keys(more).join()}`,
   )
-const CLOSE = [{ value: '', label: 'not said' }, ...[1, 2, 3, 4, 5].map((value) => ({ value: String(value), label: `${value} of 5` }))]
+const CLOSE = [
+  { value: '', label: say('figures.notSaid') },
+  ...[1, 2, 3, 4, 5].map((value) => ({ value: String(value), label: say('figures.of', { value }) })),
+]
 /** Only what is there can be moved: legs in one piece stay as they are. */
 const limbs = computed(() => LIMBS.filter((limb) => figure.value?.slots[limb] !== undefined))
 const pose = (limb: FigureLimb, angle: string): void => {
-  if (Number.isFinite(Number(angle))) void save('pose a figure', (now) => ({ ...now, pose: { ...now.pose, [limb]: Number(angle) } }))
+  if (Number.isFinite(Number(angle)))
+    void save(say('figures.poseAFigure'), (now) => ({ ...now, pose: { ...now.pose, [limb]: Number(angle) } }))
 }
 </script>
 
 <template>
   <main>
     <div class="top">
-      <h1>Figures</h1>
-      <ChoiceList v-if="figures.length > 1" v-model="chosen" label="Show" :options="options" />
-      <ActionButton primary @click="make">Make a figure</ActionButton>
+      <h1>{{ say('common.figures') }}</h1>
+      <ChoiceList v-if="figures.length > 1" v-model="chosen" :label="say('common.show')" :options="options" />
+      <ActionButton primary @click="make">{{ say('figures.makeAFigure') }}</ActionButton>
     </div>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <p v-if="!figure" class="none">
-      No figure yet. A figure is a recipe: each slot holds the piece you publish and whatever may be taken instead, each with how close it
-      comes, what it is taken from and what it costs.
+      {{ say('figures.noFigureYetAFigure') }}
     </p>
     <div v-else class="figure">
       <div class="look">
-        <StepPicture v-if="picture" :picture="picture" :label="`${figure.name}, finished`" finished :width="560" :height="520" />
+        <StepPicture
+          v-if="picture"
+          :picture="picture"
+          :label="say('common.finished', { name: figure.name })"
+          finished
+          :width="560"
+          :height="520"
+        />
         <p>
-          {{ isJoined ? 'It stands in the model.' : 'Nothing joins it yet.' }}
+          {{ isJoined ? say('figures.itStandsInTheModel') : say('figures.nothingJoinsItYet') }}
           <RouterLink :to="{ name: 'bench', query: { take: figure.section } }">{{
-            isJoined ? 'Put one more in' : 'Put it into the model'
+            isJoined ? say('figures.putOneMoreIn') : say('figures.putItIntoTheModel')
           }}</RouterLink>
         </p>
         <LineField
-          label="Name"
+          :label="say('common.name')"
           :value="figure.name"
           :maxlength="120"
-          :commit="(text) => text !== '' && save('name a figure', (now) => ({ ...now, name: text }), `name ${chosen}`)"
+          :commit="(text) => text !== '' && save(say('figures.nameAFigure'), (now) => ({ ...now, name: text }), `name ${chosen}`)"
         />
         <LineField
-          label="Currency of the prices"
+          :label="say('figures.currencyOfThePrices')"
           :value="figure.currency ?? ''"
           :maxlength="20"
-          :commit="(text) => text !== '' && save('say the currency', (now) => ({ ...now, currency: text }), `currency ${chosen}`)"
+          :commit="
+            (text) => text !== '' && save(say('figures.sayTheCurrency'), (now) => ({ ...now, currency: text }), `currency ${chosen}`)
+          "
         />
         <LineField
           v-for="limb in limbs"
           :key="limb"
-          :label="`${slotTitle(limb)}, degrees`"
+          :label="say('figures.degrees', { slotTitle: slotTitle(limb, screenWords()) })"
           type="number"
           :value="figure.pose?.[limb] ?? 0"
           :commit="(text) => pose(limb, text)"
         />
       </div>
-      <ul class="slots" aria-label="Slots">
+      <ul class="slots" :aria-label="say('figures.slots')">
         <li v-for="slot in SLOTS" :key="slot">
-          <h2>{{ slotTitle(slot) }}</h2>
-          <p v-if="!entryOf(slot)" class="faint">empty</p>
-          <ul v-else :aria-label="`${slotTitle(slot)}: what may be used`">
+          <h2>{{ slotTitle(slot, screenWords()) }}</h2>
+          <p v-if="!entryOf(slot)" class="faint">{{ say('figures.empty') }}</p>
+          <ul v-else :aria-label="say('figures.whatMayBeUsed', { slotTitle: slotTitle(slot, screenWords()) })">
             <li v-for="(option, i) in entryOf(slot)!.options" :key="`${i} ${refusals}`" class="option">
               <PiecePicture :shape="option.shape" :colour="option.colour" />
               <label class="pick"
                 ><input type="radio" :name="slot" :checked="i === (entryOf(slot)!.chosen ?? 0)" @change="publish(slot, i)" />
-                {{ open.source ? optionWords(option, open.source.catalogue, { currency: figure.currency }) : option.shape }}</label
+                {{
+                  open.source
+                    ? optionWords(option, open.source.catalogue, { currency: figure.currency, words: screenWords() })
+                    : option.shape
+                }}</label
               >
               <details>
-                <summary>Describe</summary>
+                <summary>{{ say('figures.describe') }}</summary>
                 <ChoiceList
                   :model-value="String(option.closeness ?? '')"
-                  label="comes close"
+                  :label="say('figures.comesClose')"
                   :options="CLOSE"
                   @update:model-value="$event !== '' && tell(slot, i, { closeness: Number($event) })"
                 />
-                <LineField label="taken from" :value="option.donor ?? ''" :commit="(text) => tell(slot, i, { donor: text })" />
                 <LineField
-                  label="price"
+                  :label="say('figures.takenFrom')"
+                  :value="option.donor ?? ''"
+                  :commit="(text) => tell(slot, i, { donor: text })"
+                />
+                <LineField
+                  :label="say('figures.price')"
                   type="number"
                   :value="option.price ?? ''"
                   :commit="(text) => text !== '' && tell(slot, i, { price: Number(text) })"
                 />
-                <LineField label="note" :value="option.note ?? ''" :maxlength="2000" :commit="(text) => tell(slot, i, { note: text })" />
+                <LineField
+                  :label="say('figures.note')"
+                  :value="option.note ?? ''"
+                  :maxlength="2000"
+                  :commit="(text) => tell(slot, i, { note: text })"
+                />
               </details>
-              <button type="button" class="plain-button" :aria-label="`Take out ${option.shape}`" @click="takeOut(slot, i)">
-                Take out
+              <button
+                type="button"
+                class="plain-button"
+                :aria-label="say('figures.takeOut', { shape: option.shape })"
+                @click="takeOut(slot, i)"
+              >
+                {{ say('common.takeOut') }}
               </button>
             </li>
           </ul>
           <form v-if="adding === slot" class="adding" @submit.prevent="fitting[0] && add(slot, fitting[0].id)" @keydown.stop>
             <p class="faint">
-              {{
-                fitting.length > 0
-                  ? 'These fit here:'
-                  : 'No piece of the catalogue fits here yet: an own shape with the right connector would.'
-              }}
+              {{ fitting.length > 0 ? say('figures.theseFitHere') : say('figures.noPieceOfTheCatalogue') }}
             </p>
-            <ul class="fitting" :aria-label="`Pieces that fit: ${slotTitle(slot).toLowerCase()}`">
+            <ul class="fitting" :aria-label="say('figures.piecesThatFit', { slotTitle: sayWithin(slotTitle(slot, screenWords())) })">
               <li v-for="shape in fitting.slice(0, 24)" :key="shape.id">
                 <button type="button" class="plain-button" @click="add(slot, shape.id)">
                   <PiecePicture :shape="shape.id" :colour="colourFor(slot)" />{{ shape.title }}
                 </button>
               </li>
             </ul>
-            <ChoiceList v-model="colour" label="Colour" :options="[{ value: '', label: 'as it is now' }, ...colours]" />
-            <label>Which piece? <input v-model="words" type="text" placeholder="navy figure cap" autocomplete="off" /></label>
+            <ChoiceList
+              v-model="colour"
+              :label="say('common.colour')"
+              :options="[{ value: '', label: say('figures.asItIsNow') }, ...colours]"
+            />
+            <label
+              >{{ say('figures.whichPiece') }}
+              <input v-model="words" type="text" :placeholder="say('figures.navyFigureCap')" autocomplete="off"
+            /></label>
             <LineReading v-if="found && found.told.length > 0" :read="{ told: found.told, unclear: [] }" />
-            <ActionButton submit :disabled="fitting.length === 0">Add it</ActionButton>
-            <ActionButton @click="adding = null">Leave it</ActionButton>
+            <ActionButton submit :disabled="fitting.length === 0">{{ say('common.addIt') }}</ActionButton>
+            <ActionButton @click="adding = null">{{ say('common.leaveIt') }}</ActionButton>
           </form>
           <button
             v-else
             type="button"
             class="plain-button"
-            :aria-label="`Add a piece for ${slotTitle(slot).toLowerCase()}`"
+            :aria-label="say('figures.addAPieceFor', { slotTitle: sayWithin(slotTitle(slot, screenWords())) })"
             @click="adding = slot"
           >
-            Add a piece
+            {{ say('figures.addAPiece') }}
           </button>
         </li>
       </ul>

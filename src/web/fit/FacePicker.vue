@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say, sayNumber } from '../language'
 import { arrowWay } from '../shared/arrow-keys'
 import { computed, ref, watch } from 'vue'
 import { gapOfFaces, toMm, type PickedFace } from '@core/fit'
@@ -37,19 +38,19 @@ const found = computed(() => {
   return a && b ? gapOfFaces(a.face, b.face) : undefined
 })
 const WORDS = {
-  room: 'between them',
-  thickness: 'from one to the other, through what is between',
-  step: 'that one stands behind the other',
+  room: say('fit.betweenThem'),
+  thickness: say('fit.fromOneToTheOther'),
+  step: say('fit.thatOneStandsBehindThe'),
 }
 const said = computed(() => {
   if (hint.value !== '') return hint.value
   const [a, b] = faces.value
-  if (!a) return 'Pick the first face.'
-  if (!b) return `“${a.face.part}” is picked. Pick the second face.`
-  const ends = `“${a.face.part}” and “${b.face.part}”`
+  if (!a) return say('fit.pickTheFirstFace')
+  if (!b) return say('fit.isPickedPickTheSecond', { part: a.face.part })
+  const ends = say('fit.and', { part: a.face.part, part2: b.face.part })
   return found.value
-    ? `${ends}: ${toMm(found.value.u).toFixed(1)} mm ${WORDS[found.value.kind]}.`
-    : `${ends} are not parallel, or lie in one plane.`
+    ? say('fit.mm', { ends, u: sayNumber(toMm(found.value.u), 1), words: WORDS[found.value.kind] })
+    : say('fit.areNotParallelOrLie', { ends })
 })
 
 async function pick(x: number, y: number): Promise<void> {
@@ -57,7 +58,7 @@ async function pick(x: number, y: number): Promise<void> {
   if (!source || !picture.value) return
   const seenFrom = view.value
   const face = await source.painter.pick(picture.value, 'finished', SIZE, [x, y])
-  hint.value = face ? '' : 'Nothing is there. Pick a part.'
+  hint.value = face ? '' : say('fit.nothingIsTherePickA')
   if (!face) return
   const kept = faces.value.length > 1 ? [] : faces.value
   faces.value = [...kept, { face, x, y, view: seenFrom }]
@@ -93,20 +94,22 @@ const placed = ({ x, y }: { x: number; y: number }): Record<string, string> => (
   <div class="picker">
     <div class="says">
       <p role="status">{{ said }}</p>
-      <ActionButton v-if="found" primary @click="emit('take', found.u)">Fill {{ toMm(found.u).toFixed(1) }} mm</ActionButton>
-      <ActionButton @click="view = (view & 4) | ((view + 1) & 3)">Next side</ActionButton>
-      <ActionButton @click="view = view ^ 4">{{ view < 4 ? 'From below' : 'From above' }}</ActionButton>
+      <ActionButton v-if="found" primary @click="emit('take', found.u)">{{
+        say('fit.fillMm', { u: sayNumber(toMm(found.u), 1) })
+      }}</ActionButton>
+      <ActionButton @click="view = (view & 4) | ((view + 1) & 3)">{{ say('fit.nextSide') }}</ActionButton>
+      <ActionButton @click="view = view ^ 4">{{ view < 4 ? say('fit.fromBelow') : say('fit.fromAbove') }}</ActionButton>
     </div>
     <button
       type="button"
       class="picture"
-      aria-label="Picture to pick faces on: move the cross with the arrow keys, pick with Enter"
+      :aria-label="say('fit.pictureToPickFacesOn')"
       @click="onClick"
       @keydown="onKey"
       @focus="isAiming = true"
       @blur="isAiming = false"
     >
-      <StepPicture :picture="picture" finished label="The finished section" :width="SIZE.width" :height="SIZE.height" />
+      <StepPicture :picture="picture" finished :label="say('fit.theFinishedSection')" :width="SIZE.width" :height="SIZE.height" />
       <span v-if="isAiming" class="cross" :style="placed(cross)" aria-hidden="true" />
       <template v-for="(each, i) in faces" :key="i">
         <span v-if="each.view === view" class="picked" :style="placed(each)" aria-hidden="true">{{ i + 1 }}</span>

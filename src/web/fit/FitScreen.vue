@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { inAllUnits, LENGTH_UNITS, type LengthUnit } from '@core/fit'
+import { inAllUnits, type LengthUnit } from '@core/fit'
 import { TECHNIQUES } from '@core/checks'
 import {
   holdsPressed,
@@ -11,10 +11,12 @@ import {
   type TechniquePolicy,
   type Verdict,
 } from '@core/model'
+import { say } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
 import GapPanel from './GapPanel.vue'
 import SlackPanel from './SlackPanel.vue'
+import { unitOptions, unitWords } from './unit-words'
 
 /** Sideways arithmetic: lengths in every unit, gaps, chains, and what the checks make of strained techniques. */
 const open = useOpenModel()
@@ -27,16 +29,16 @@ const figure = (length: number): string => length.toFixed(3).replace(/\.?0+$/, '
 
 type Name = PolicyName | 'own'
 const NAMES: readonly { value: Name; label: string }[] = [
-  { value: 'usual', label: 'The usual: a warning for each' },
-  { value: 'pure', label: 'Pure: none of it' },
-  { value: 'relaxed', label: 'Relaxed: a note' },
-  { value: 'own', label: 'My own, one by one' },
+  { value: 'usual', label: say('fit.theUsualAWarningFor') },
+  { value: 'pure', label: say('fit.pureNoneOfIt') },
+  { value: 'relaxed', label: say('fit.relaxedANote') },
+  { value: 'own', label: say('fit.myOwnOneByOne') },
 ]
 const VERDICTS: readonly { value: Verdict; label: string }[] = [
-  { value: 'allowed', label: 'allowed' },
-  { value: 'note', label: 'a note' },
-  { value: 'warning', label: 'a warning' },
-  { value: 'error', label: 'an error' },
+  { value: 'allowed', label: say('fit.allowed') },
+  { value: 'note', label: say('fit.aNote') },
+  { value: 'warning', label: say('fit.aWarning') },
+  { value: 'error', label: say('fit.anError') },
 ]
 const local = ref<TechniquePolicy>(TECHNIQUE_POLICIES.usual)
 const policy = computed<TechniquePolicy>(() => (isInModel.value ? (open.settings.techniques ?? techniquesOf(open.model!)) : local.value))
@@ -57,40 +59,44 @@ function use(next: TechniquePolicy): void {
   }
   // It stands in the model and goes with its file; an earlier version of the program kept it beside.
   const { techniques: _beside, ...settings } = open.settings
-  void open.edit('say what is refused', (model) => ({ ...model, techniques: next }), { settings })
+  void open.edit(say('fit.sayWhatIsRefused'), (model) => ({ ...model, techniques: next }), { settings })
 }
 </script>
 
 <template>
   <main>
-    <h1>Fit</h1>
+    <h1>{{ say('common.fit') }}</h1>
     <div class="rooms">
       <GapPanel />
-      <section aria-label="One length in every unit">
-        <h2>One length in every unit</h2>
+      <section :aria-label="say('fit.oneLengthInEveryUnit')">
+        <h2>{{ say('fit.oneLengthInEveryUnit') }}</h2>
         <div class="row">
-          <label><span class="sr-only">Length</span><input v-model.number="value" type="number" step="any" /></label>
-          <ChoiceList v-model="unit" label="in" :options="LENGTH_UNITS.map((each) => ({ value: each, label: each }))" />
+          <label
+            ><span class="sr-only">{{ say('fit.length') }}</span
+            ><input v-model.number="value" type="number" step="any"
+          /></label>
+          <ChoiceList v-model="unit" :label="say('fit.in')" :options="unitOptions()" />
         </div>
         <table>
           <tbody>
             <tr v-for="length in lengths" :key="length.unit" :class="{ whole: length.isWhole }">
               <td class="figure">{{ figure(length.value) }}</td>
-              <th scope="row">{{ length.unit }}</th>
-              <td class="faint">{{ length.isWhole ? 'whole' : '' }}</td>
+              <th scope="row">{{ unitWords(length.unit) }}</th>
+              <td class="faint">{{ length.isWhole ? say('fit.whole') : '' }}</td>
             </tr>
           </tbody>
         </table>
-        <p class="faint">Two studs across are as wide as five plates are high: all sideways building rests on that.</p>
+        <p class="faint">{{ say('fit.twoStudsAcrossAreAs') }}</p>
       </section>
       <SlackPanel />
-      <section aria-label="What you refuse">
-        <h2>What you refuse</h2>
+      <section :aria-label="say('fit.whatYouRefuse')">
+        <h2>{{ say('fit.whatYouRefuse') }}</h2>
         <p class="faint">
-          The checks name these techniques under “Under strain”.
-          {{ isInModel ? 'Your choice stands in this model and its file.' : 'Open a model to have its checks follow your choice.' }}
+          {{
+            say('fit.theChecksNameTheseTechniques', { what: isInModel ? say('fit.yourChoiceStandsInThis') : say('fit.openAModelToHave') })
+          }}
         </p>
-        <ChoiceList v-model="name" label="Techniques" :options="NAMES" />
+        <ChoiceList v-model="name" :label="say('fit.techniques')" :options="NAMES" />
         <dl>
           <div v-for="id in TECHNIQUE_IDS" :key="id">
             <dt>
@@ -98,7 +104,7 @@ function use(next: TechniquePolicy): void {
               <ChoiceList
                 v-if="name === 'own'"
                 :model-value="policy[id]"
-                label="is"
+                :label="say('common.is')"
                 :options="VERDICTS"
                 @update:model-value="use({ ...policy, [id]: $event as Verdict })"
               />
@@ -108,7 +114,7 @@ function use(next: TechniquePolicy): void {
           </div>
         </dl>
         <p v-if="holdsPressed({ techniques: policy })" class="faint">
-          What stands on edge between studs counts as held, since you let it pass.
+          {{ say('fit.whatStandsOnEdgeBetween') }}
         </p>
       </section>
     </div>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { fillGap, FILLERS, fromU, gapsBetween, LENGTH_UNITS, toMm, toU, WIDEST, type Filler, type LengthUnit, type Stack } from '@core/fit'
+import { fillGap, FILLERS, fromU, gapsBetween, toMm, toU, WIDEST, type Filler, type LengthUnit, type Stack } from '@core/fit'
 import { catalogueOf, partBox, shapeOfPart, type Part } from '@core/model'
 import type { Box } from '@core/space'
+import { say, sayNumber } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
 import FacePicker from './FacePicker.vue'
+import { unitOptions } from './unit-words'
 import { useTwoParts } from './use-two-parts'
 
 /** A gap, told in any unit or measured between two parts of the model, and the stacks that fill it. */
@@ -18,11 +20,11 @@ const { section, first, second, sections, parts, partOptions } = useTwoParts()
 const isPicking = ref(false)
 
 const FILLER_WORDS: Readonly<Record<Filler, readonly [string, string]>> = {
-  brick: ['brick upright', 'bricks upright'],
-  plate: ['plate', 'plates'],
-  stud: ['stud across', 'studs across'],
-  'half stud': ['half stud (a jumper)', 'half studs'],
-  'bracket wall': ['bracket wall', 'bracket walls'],
+  brick: [say('fit.brickUpright'), say('fit.bricksUpright')],
+  plate: [say('fit.plate'), say('fit.plates')],
+  stud: [say('fit.studAcross'), say('fit.studsAcross')],
+  'half stud': [say('fit.halfStudAJumper'), say('fit.halfStuds')],
+  'bracket wall': [say('fit.bracketWall'), say('fit.bracketWalls')],
 }
 const fillers = Object.keys(FILLERS) as Filler[]
 const gap = computed(() => (Number.isFinite(value.value) ? toU(value.value, unit.value as LengthUnit) : 0))
@@ -47,49 +49,46 @@ const inWords = ({ counts }: Stack): string =>
     .join(' + ')
 const layers = ({ counts }: Stack): { filler: Filler; share: number }[] =>
   fillers.flatMap((filler) => Array.from({ length: counts[filler] }, () => ({ filler, share: FILLERS[filler] })))
-const mm = (u: number): string =>
-  `${toMm(Math.abs(u))
-    .toFixed(2)
-    .replace(/\.?0+$/, '')} mm`
+const mm = (u: number): string => say('fit.mm2', { length: sayNumber(Number(toMm(Math.abs(u)).toFixed(2))) })
 const verdict = ({ rest }: Stack): string =>
   Math.abs(rest) < 1e-9
-    ? 'fills it exactly'
+    ? say('fit.fillsItExactly')
     : rest > 0
-      ? `leaves ${mm(rest)} open at its far end`
-      : `stands out by ${mm(rest)} at its far end`
+      ? say('fit.leavesOpenAtItsFar', { rest: mm(rest) })
+      : say('fit.standsOutByAtIts', { rest: mm(rest) })
 </script>
 
 <template>
-  <section aria-label="Fill a gap">
-    <h2>Fill a gap</h2>
+  <section :aria-label="say('fit.fillAGap')">
+    <h2>{{ say('fit.fillAGap') }}</h2>
     <div class="row">
-      <label>A gap of <input v-model.number="value" type="number" min="0" step="any" /></label>
-      <ChoiceList v-model="unit" label="in" :options="LENGTH_UNITS.map((each) => ({ value: each, label: each }))" />
-      <span class="faint">{{ mm(gap) }}, {{ Number(gap.toFixed(3)) }} u</span>
+      <label>{{ say('fit.aGapOf') }} <input v-model.number="value" type="number" min="0" step="any" /></label>
+      <ChoiceList v-model="unit" :label="say('fit.in')" :options="unitOptions()" />
+      <span class="faint">{{ mm(gap) }}, {{ sayNumber(Number(gap.toFixed(3))) }} u</span>
     </div>
     <div v-if="sections.length > 0" class="row">
-      <ChoiceList v-model="section" label="Or between two parts of" :options="sections" />
-      <ChoiceList v-model="first" label="from" :options="partOptions" />
-      <ChoiceList v-model="second" label="to" :options="partOptions" />
+      <ChoiceList v-model="section" :label="say('fit.orBetweenTwoPartsOf')" :options="sections" />
+      <ChoiceList v-model="first" :label="say('fit.from')" :options="partOptions" />
+      <ChoiceList v-model="second" :label="say('common.to')" :options="partOptions" />
       <template v-if="measured">
-        <ActionButton v-for="found in measured" :key="found.axis" @click="take(found.u)"
-          >{{ mm(found.u) }} along {{ found.axis }}</ActionButton
-        >
-        <span v-if="measured.length === 0">They touch or overlap on every axis.</span>
+        <ActionButton v-for="found in measured" :key="found.axis" @click="take(found.u)">{{
+          say('fit.along', { u: mm(found.u), axis: found.axis })
+        }}</ActionButton>
+        <span v-if="measured.length === 0">{{ say('fit.theyTouchOrOverlapOn') }}</span>
       </template>
     </div>
     <details v-if="section !== ''" class="pick" @toggle="isPicking = ($event.target as HTMLDetailsElement).open">
-      <summary>Or pick two faces on the picture</summary>
+      <summary>{{ say('fit.orPickTwoFacesOn') }}</summary>
       <FacePicker v-if="isPicking" :section="section" @take="take" />
     </details>
     <fieldset>
-      <legend>With</legend>
+      <legend>{{ say('common.with') }}</legend>
       <label v-for="filler in fillers" :key="filler" class="tick"
         ><input v-model="allowed" type="checkbox" :value="filler" /> {{ FILLER_WORDS[filler][1] }}</label
       >
     </fieldset>
-    <p v-if="isTooWide">Wider than 160 studs: cut it into several gaps.</p>
-    <p v-else-if="stacks.length === 0">Nothing that is allowed fits in.</p>
+    <p v-if="isTooWide">{{ say('fit.widerThanStudsCutIt') }}</p>
+    <p v-else-if="stacks.length === 0">{{ say('fit.nothingThatIsAllowedFits') }}</p>
     <ol v-else class="stacks">
       <li v-for="(stack, i) in stacks" :key="i">
         <span class="bar" aria-hidden="true"

@@ -2,7 +2,8 @@
 import { computed, reactive, shallowRef, watch } from 'vue'
 import { LINK_KINDS, LINKS, slackBetween, slackOf, type ChainLink, type LinkKind } from '@core/fit'
 import { slackChains, type SlackChain } from '@core/joints'
-import { plural } from '@core/words'
+
+import { type ScreenKey, say, sayCount, sayNumber, sayWithin } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
@@ -31,66 +32,94 @@ const ring = computed(() => {
   return one && other ? slackBetween(one.links, other.links) : undefined
 })
 
-const figure = (length: number): string => length.toFixed(3).replace(/\.?0+$/, '')
-const signed = (mm: number): string => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${figure(Math.abs(mm))} mm`
+const LINK_TITLES = {
+  'stud joint': 'fit.linkStuds',
+  'side by side': 'fit.linkSideBySide',
+  'low slopes': 'fit.linkLowSlopes',
+  hinge: 'fit.linkHinge',
+  clip: 'fit.linkClip',
+  ball: 'fit.linkBall',
+  peg: 'fit.linkPeg',
+  bracket: 'fit.linkBracket',
+} as const satisfies Record<LinkKind, ScreenKey>
+const FROM = { measured: 'fit.measured', 'rule of thumb': 'fit.ruleOfThumb' } as const satisfies Record<string, ScreenKey>
+const figure = (length: number): string => sayNumber(Number(length.toFixed(3)))
+const signed = (mm: number): string => say('fit.mm4', { what: mm > 0 ? '+' : mm < 0 ? '−' : '', mm: figure(Math.abs(mm)) })
 const linksInWords = (links: readonly ChainLink[]): string =>
-  links.map(({ kind, count }) => `${count} × ${LINKS[kind].title.toLowerCase()}`).join(', ')
+  links.map(({ kind, count }) => `${count} × ${sayWithin(say(LINK_TITLES[kind]))}`).join(', ')
 </script>
 
 <template>
-  <section aria-label="Slack of a chain">
-    <h2>Slack of a chain</h2>
+  <section :aria-label="say('fit.slackOfAChain')">
+    <h2>{{ say('fit.slackOfAChain') }}</h2>
     <p class="faint">
-      Some joints are a little longer or shorter than the lattice says, and some give. Count them along one line. The figures are rules of
-      thumb: nobody here has measured them, and pieces of other moulds differ.
+      {{ say('fit.someJointsAreALittle') }}
     </p>
     <div v-if="sections.length > 0" class="row">
-      <ChoiceList v-model="section" label="Count them between two parts of" :options="sections" />
-      <ChoiceList v-model="first" label="from part" :options="partOptions" />
-      <ChoiceList v-model="second" label="to part" :options="partOptions" />
-      <ActionButton :disabled="first === '' || second === '' || first === second" @click="look">Count</ActionButton>
+      <ChoiceList v-model="section" :label="say('fit.countThemBetweenTwoParts')" :options="sections" />
+      <ChoiceList v-model="first" :label="say('fit.fromPart')" :options="partOptions" />
+      <ChoiceList v-model="second" :label="say('fit.toPart')" :options="partOptions" />
+      <ActionButton :disabled="first === '' || second === '' || first === second" @click="look">{{ say('common.count') }}</ActionButton>
     </div>
     <div role="status">
-      <p v-if="found?.length === 0">Nothing that holds leads from one to the other.</p>
+      <p v-if="found?.length === 0">{{ say('fit.nothingThatHoldsLeadsFrom') }}</p>
       <template v-for="({ along, links }, i) in found ?? []" :key="i">
         <p>
-          <b>{{ i === 0 ? 'The shortest way' : 'The way round' }}</b>, over {{ plural(along.length - 1, 'joint') }}:
-          {{ linksInWords(links) }}.
+          <b>{{ i === 0 ? say('fit.theShortestWay') : say('fit.theWayRound') }}</b>{{
+            say('fit.over', { joints: sayCount('count.joints', along.length - 1), linksInWords: linksInWords(links) })
+          }}
         </p>
       </template>
       <p v-if="ring">
-        One way is {{ signed(ring.error) }} against the other, and both together give {{ figure(ring.play) }} mm:
-        {{ ring.isTakenUp ? 'play takes it up.' : 'play does not take it up, so something bends or a gap shows.' }}
+        {{
+          say('fit.oneWayIsAgainstThe', {
+            error: signed(ring.error),
+            play: figure(ring.play),
+            what: ring.isTakenUp ? say('fit.playTakesItUp') : say('fit.playDoesNotTakeIt'),
+          })
+        }}
       </p>
-      <p v-else-if="found && found.length === 1">There is no way round: nothing has to be as long as it.</p>
+      <p v-else-if="found && found.length === 1">{{ say('fit.thereIsNoWayRound') }}</p>
     </div>
     <table>
       <thead>
         <tr>
-          <th scope="col">how many</th>
-          <th scope="col">joint</th>
-          <th scope="col">each is off</th>
-          <th scope="col">each gives</th>
-          <th scope="col">known from</th>
+          <th scope="col">{{ say('common.howMany') }}</th>
+          <th scope="col">{{ say('fit.joint') }}</th>
+          <th scope="col">{{ say('fit.eachIsOff') }}</th>
+          <th scope="col">{{ say('fit.eachGives') }}</th>
+          <th scope="col">{{ say('fit.knownFrom') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="kind in LINK_KINDS" :key="kind">
           <td>
-            <input v-model.number="chain[kind]" type="number" min="0" max="999" step="1" :aria-label="`How many: ${LINKS[kind].title}`" />
+            <input
+              v-model.number="chain[kind]"
+              type="number"
+              min="0"
+              max="999"
+              step="1"
+              :aria-label="say('fit.howMany', { title: say(LINK_TITLES[kind]) })"
+            />
           </td>
-          <th scope="row">{{ LINKS[kind].title }}</th>
+          <th scope="row">{{ say(LINK_TITLES[kind]) }}</th>
           <td>{{ signed(LINKS[kind].error) }}</td>
-          <td>{{ figure(LINKS[kind].play) }} mm</td>
-          <td>{{ LINKS[kind].from }}</td>
+          <td>{{ say('fit.mm3', { play: figure(LINKS[kind].play) }) }}</td>
+          <td>{{ say(FROM[LINKS[kind].from]) }}</td>
         </tr>
       </tbody>
     </table>
     <p role="status">
-      <template v-if="counted.length === 0">Nothing counted yet.</template>
+      <template v-if="counted.length === 0">{{ say('fit.nothingCountedYet') }}</template>
       <template v-else
-        ><b>{{ signed(slack.error) }}</b> over the chain; its joints give {{ figure(slack.play) }} mm:
-        {{ slack.isTakenUp ? 'that is taken up.' : 'that is not taken up, so something bends or a gap shows.' }}</template
+        ><b>{{ signed(slack.error) }}</b>
+        {{
+          say('fit.overTheChainItsJoints', {
+            play: figure(slack.play),
+            what: slack.isTakenUp ? say('fit.thatIsTakenUp') : say('fit.thatIsNotTakenUp'),
+          })
+        }}</template
       >
     </p>
   </section>

@@ -1,5 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import { isLoose, partsOf } from '@core/model'
+import { say } from '../language'
 import { useOpenModel } from '../stores/open-model'
 
 /** Two parts of one section of the open model, each chosen from a list. */
@@ -16,6 +17,9 @@ export function useTwoParts() {
   watch(sections, (all) => (section.value = all.some(({ value }) => value === section.value) ? section.value : (all[0]?.value ?? '')), {
     immediate: true,
   })
-  const partOptions = computed(() => [{ value: '', label: 'choose a part' }, ...parts.value.map(({ id }) => ({ value: id, label: id }))])
+  const partOptions = computed(() => [
+    { value: '', label: say('fit.chooseAPart') },
+    ...parts.value.map(({ id }) => ({ value: id, label: id })),
+  ])
   return { section, first, second, sections, parts, partOptions }
 }

@@ -1,19 +1,8 @@
 import { ref, shallowRef } from 'vue'
 import type { Bundle } from '@core/booklet'
-import { addLanguage, isLanguage, isLoaded, languageAmong, wordsIn, type Language, type LanguageFile } from '@core/language'
+import { addLanguage, isLoaded, languageAmong, wordsIn, type Language, type LanguageFile } from '@core/language'
 import { keepAddress } from '../offline/offline'
-
-const KEY = 'jump-rail-language'
-
-/** The language that was chosen on this device, for whatever booklet. */
-function chosenLanguage(): Language | undefined {
-  try {
-    const kept = localStorage.getItem(KEY)
-    return isLanguage(kept) ? kept : undefined
-  } catch {
-    return undefined
-  }
-}
+import { chosenLanguage, keepChosenLanguage } from '../shared/chosen-language'
 
 /** In which language a booklet is shown first: as was chosen here, as the browser wishes, as its designer wrote it. */
 export const languageToShow = (bundle: Bundle | null): Language =>
@@ -57,11 +46,7 @@ export function useLanguage(first: Language) {
     isMissing.value = (await readyLanguage(language)) !== language
     if (isMissing.value) return
     speak(language)
-    try {
-      localStorage.setItem(KEY, language)
-    } catch {
-      // It is spoken as long as the page is open.
-    }
+    keepChosenLanguage(language)
   }
   speak(first)
   return { words, isMissing, choose, speak }

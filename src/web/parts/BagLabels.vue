@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { workWords, type BagPlan } from '@core/bags'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import PiecePicture from '../shared/PiecePicture.vue'
 import PrintSheet from '../shared/PrintSheet.vue'
 
@@ -13,13 +14,14 @@ const isShared = props.packed.booklets.length > 1
 </script>
 
 <template>
-  <PrintSheet label="Labels for the bags" @done="$emit('done')">
+  <PrintSheet :label="say('parts.labelsForTheBags')" @done="$emit('done')">
     <ul class="labels">
       <li v-for="bag in packed.bags" :key="bag.number">
         <p class="head">
           <b>{{ bag.number }}</b>
           <span
-            >{{ plural(bag.pieces, 'piece') }}<template v-if="isShared">, booklet {{ bag.booklet }}</template></span
+            >{{ sayCount('count.pieces', bag.pieces)
+            }}<template v-if="isShared">{{ say('parts.booklet', { booklet: bag.booklet }) }}</template></span
           >
         </p>
         <p v-for="(work, i) in bag.work" :key="i" class="work">{{ nameOf(work.section) }}, {{ workWords(work) }}</p>
@@ -27,7 +29,9 @@ const isShared = props.packed.booklets.length > 1
           <span v-for="piece in bag.tray.slice(0, MOST_KINDS)" :key="`${piece.shape} ${piece.colour}`"
             >{{ piece.count }}× <PiecePicture :shape="piece.shape" :colour="piece.colour" :piece="piece"
           /></span>
-          <span v-if="bag.tray.length > MOST_KINDS">and {{ plural(bag.tray.length - MOST_KINDS, 'more kind') }}</span>
+          <span v-if="bag.tray.length > MOST_KINDS">{{
+            say('parts.and', { moreKinds: sayCount('count.moreKinds', bag.tray.length - MOST_KINDS) })
+          }}</span>
         </p>
       </li>
     </ul>

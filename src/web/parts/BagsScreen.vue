@@ -3,7 +3,8 @@ import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { bagsTable, bagsWords, bookletLanes, timesUsual, weighted, workWords, type BagPlan, type WorkMove } from '@core/bags'
 import { faultLine, plainFault } from '@core/fault'
 import type { BagBegin, BagWeights, ModelDocument } from '@core/model'
-import { listInWords, plural } from '@core/words'
+import { listInWords } from '@core/words'
+import { say, sayCount } from '../language'
 import { toBytes } from '../../workers/plan-messages'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -59,31 +60,31 @@ const asked = computed((): BagsOfBooklet => ({
   ...(begins.value.length > 0 ? { begins: begins.value } : {}),
 }))
 const putIntoBooklet = (isIn: boolean): void =>
-  void keep(isIn ? 'tell of bags in the booklet' : 'tell of no bags in the booklet', isIn ? asked.value : undefined)
+  void keep(isIn ? say('parts.tellOfBagsInThe') : say('parts.tellOfNoBagsIn'), isIn ? asked.value : undefined)
 // Another size is another packing: what was moved between bags of the old one means nothing in it.
 watch(size, (now, before) => {
   const { bags } = open.model ?? {}
   const isFromModel = bags !== undefined && bags.pieces === now.pieces && (bags.booklets ?? 1) === now.booklets
   if (isFromModel || JSON.stringify(now) === JSON.stringify(before)) return
   begins.value = []
-  if (bags) void keep('pack other bags', asked.value)
+  if (bags) void keep(say('parts.packOtherBags'), asked.value)
 })
 /** Another weight is another packing, as another size is. */
 function weigh(what: keyof BagWeights, times: string): void {
   weights.value = weighted(weights.value, what, Number(times))
   begins.value = []
-  if (isInBooklet.value) void keep('pack other bags', asked.value)
+  if (isInBooklet.value) void keep(say('parts.packOtherBags'), asked.value)
 }
 const MATTERS = [
-  { what: 'bag', label: 'Few bags' },
-  { what: 'uneven', label: 'Bags of one size' },
-  { what: 'split', label: 'Sections whole' },
-  { what: 'lookAlike', label: 'Look-alikes apart' },
+  { what: 'bag', label: say('parts.fewBags') },
+  { what: 'uneven', label: say('parts.bagsOfOneSize') },
+  { what: 'split', label: say('parts.sectionsWhole') },
+  { what: 'lookAlike', label: say('parts.lookAlikesApart') },
 ] as const
 const HOW_MUCH = [
-  { value: '0', label: 'does not matter' },
-  { value: '1', label: 'as usual' },
-  { value: '5', label: 'matters most' },
+  { value: '0', label: say('parts.doesNotMatter') },
+  { value: '1', label: say('parts.asUsual') },
+  { value: '5', label: say('parts.mattersMost') },
 ]
 const isPrinting = ref(false)
 
@@ -120,7 +121,7 @@ async function place(label: string, next: readonly BagBegin[]): Promise<void> {
   }
   const before = begins.value
   begins.value = next
-  notify(`Done: ${label}.`, { act: { label: 'Undo', run: () => void (begins.value = before) } })
+  notify(say('common.doneWhat', { what: label }), { act: { label: say('common.undo'), run: () => void (begins.value = before) } })
 }
 async function move(work: WorkMove): Promise<void> {
   const { snapshot } = open
@@ -129,7 +130,7 @@ async function move(work: WorkMove): Promise<void> {
   try {
     const moved = await packer.move(orderOf(snapshot), work)
     if ('refused' in moved) problem.value = moved.refused
-    else if (open.snapshot === snapshot) await place(`move work to the bag ${work.to}`, moved.begins)
+    else if (open.snapshot === snapshot) await place(say('parts.moveWorkToTheBag', { to: work.to }), moved.begins)
   } catch (thrown) {
     problem.value = faultLine(plainFault(thrown))
   }
@@ -165,32 +166,33 @@ const builders = computed(() =>
 const bagsOf = (number: number) => (packed.value?.bags ?? []).filter(({ booklet, number: bag }) => booklet === number && bag <= most.value)
 const hidden = computed(() => Math.max(0, (packed.value?.bags.length ?? 0) - most.value))
 const save = (): void => {
-  if (packed.value) download(fileName(`${open.model?.name ?? 'model'} bags`, '.csv'), bagsTable(packed.value), 'text/csv')
+  if (packed.value)
+    download(fileName(say('parts.bags', { name: open.model?.name ?? 'model' }), '.csv'), bagsTable(packed.value), 'text/csv')
 }
 </script>
 
 <template>
   <main class="room">
     <DeskTabs />
-    <h1>Bags</h1>
+    <h1>{{ say('common.bags') }}</h1>
     <div class="tools">
       <label
-        >Pieces in a bag, at most
+        >{{ say('parts.piecesInABagAt') }}
         <input v-model.lazy.number="pieces" class="plain-field few" type="number" min="1" :max="MOST_PIECES" @keydown.stop
       /></label>
       <label
-        >Builders at the same time
+        >{{ say('parts.buildersAtTheSameTime') }}
         <input v-model.lazy.number="people" class="plain-field few" type="number" min="1" :max="MOST_PEOPLE" @keydown.stop
       /></label>
       <label class="tick"
-        ><input type="checkbox" :checked="isInBooklet" @change="putIntoBooklet(($event.target as HTMLInputElement).checked)" /> The booklet
-        says where a bag begins</label
+        ><input type="checkbox" :checked="isInBooklet" @change="putIntoBooklet(($event.target as HTMLInputElement).checked)" />
+        {{ say('parts.theBookletSaysWhereA') }}</label
       >
-      <ActionButton :disabled="!packed || packed.bags.length === 0" @click="save">Save as a table</ActionButton>
-      <ActionButton :disabled="!packed || packed.bags.length === 0" @click="isPrinting = true">Print labels</ActionButton>
+      <ActionButton :disabled="!packed || packed.bags.length === 0" @click="save">{{ say('common.saveAsATable') }}</ActionButton>
+      <ActionButton :disabled="!packed || packed.bags.length === 0" @click="isPrinting = true">{{ say('parts.printLabels') }}</ActionButton>
     </div>
     <details>
-      <summary class="opener">What matters</summary>
+      <summary class="opener">{{ say('parts.whatMatters') }}</summary>
       <div class="tools">
         <ChoiceList
           v-for="{ what, label } in MATTERS"
@@ -204,32 +206,33 @@ const save = (): void => {
     </details>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <p v-if="begins.length > 0" class="moved">
-      Steps were moved between bags. <ActionButton @click="place('pack the bags anew', [])">Pack them anew</ActionButton>
+      {{ say('parts.stepsWereMovedBetweenBags') }}
+      <ActionButton @click="place(say('parts.packTheBagsAnew'), [])">{{ say('parts.packThemAnew') }}</ActionButton>
     </p>
-    <p class="sum" role="status">{{ isWorking ? 'Packing…' : packed ? bagsWords(packed) : '' }}</p>
+    <p class="sum" role="status">{{ isWorking ? say('parts.packing') : packed ? bagsWords(packed) : '' }}</p>
     <BookletLanes v-if="builders" :lanes="builders" />
-    <section v-for="booklet in booklets" :key="booklet.number" :aria-label="`Booklet ${booklet.number}`">
+    <section v-for="booklet in booklets" :key="booklet.number" :aria-label="say('parts.booklet2', { number: booklet.number })">
       <template v-if="booklets.length > 1">
-        <h2>Booklet {{ booklet.number }}</h2>
+        <h2>{{ say('parts.booklet2', { number: booklet.number }) }}</h2>
         <p v-if="booklet.sections.length === 0" class="faint">
-          Nothing of this model can be built apart from the rest: one builder has a rest.
+          {{ say('parts.nothingOfThisModelCan') }}
         </p>
         <p v-else>
           {{ listInWords(booklet.sections.map(nameOf)) }}.
-          <template v-if="booklet.number === booklets.length">It joins what the others have built.</template>
-          <template v-else>It needs nothing of the others.</template>
+          <template v-if="booklet.number === booklets.length">{{ say('parts.itJoinsWhatTheOthers') }}</template>
+          <template v-else>{{ say('parts.itNeedsNothingOfThe') }}</template>
         </p>
       </template>
       <article
         v-for="bag in bagsOf(booklet.number)"
         :key="bag.number"
-        :aria-label="`Bag ${bag.number}`"
+        :aria-label="say('parts.bag', { number: bag.number })"
         :class="{ over: sideOf(bag.number) }"
         @dragover="(event) => sideOf(bag.number) && event.preventDefault()"
         @drop="(event) => (event.preventDefault(), drop(bag.number))"
       >
         <h3>
-          Bag {{ bag.number }} <span class="faint">{{ plural(bag.pieces, 'piece') }}</span>
+          {{ say('parts.bag', { number: bag.number }) }} <span class="faint">{{ sayCount('count.pieces', bag.pieces) }}</span>
         </h3>
         <ul class="work">
           <li
@@ -245,22 +248,24 @@ const save = (): void => {
         <p v-if="booklet.bags.length > 1" class="moves">
           <ActionButton
             v-if="hasNeighbour(bag, -1)"
-            :describe="`First step of bag ${bag.number} to the bag before`"
+            :describe="say('parts.firstStepOfBagTo', { number: bag.number })"
             @click="move({ bag: bag.number, to: 'before' })"
-            >First step to the bag before</ActionButton
+            >{{ say('parts.firstStepToTheBag') }}</ActionButton
           >
           <ActionButton
             v-if="hasNeighbour(bag, 1)"
-            :describe="`Last step of bag ${bag.number} to the bag after`"
+            :describe="say('parts.lastStepOfBagTo', { number: bag.number })"
             @click="move({ bag: bag.number, to: 'after' })"
-            >Last step to the bag after</ActionButton
+            >{{ say('parts.lastStepToTheBag') }}</ActionButton
           >
         </p>
-        <TrayList class="tray" :pieces="bag.tray" :label="`Pieces of bag ${bag.number}`" />
+        <TrayList class="tray" :pieces="bag.tray" :label="say('parts.piecesOfBag', { number: bag.number })" />
       </article>
     </section>
     <BagLabels v-if="isPrinting && packed" :packed="packed" :name-of="nameOf" @done="isPrinting = false" />
-    <p v-if="hidden > 0">{{ plural(hidden, 'more bag') }}. <ActionButton @click="most += MOST_SHOWN">Show more</ActionButton></p>
+    <p v-if="hidden > 0">
+      {{ sayCount('count.moreBags', hidden) }}. <ActionButton @click="most += MOST_SHOWN">{{ say('common.showMore') }}</ActionButton>
+    </p>
   </main>
 </template>
 

@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { assemblyLine, batchOf, coverageByKits, kitsHad, needOf, pieceLine, piecesIn, type DeskPiece, type Kit } from '@core/desk'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
 import PrintSheet from '../shared/PrintSheet.vue'
@@ -21,7 +22,7 @@ const MOST_NAMED = 6
 const named = (pieces: readonly DeskPiece[]): string => {
   const words = pieces.slice(0, MOST_NAMED).map((piece) => pieceLine(piece, props.catalogue))
   const more = pieces.length - MOST_NAMED
-  return `${words.join('; ')}${more > 0 ? `; and ${plural(more, 'more kind')}` : ''}`
+  return `${words.join('; ')}${more > 0 ? say('parts.and2', { moreKinds: sayCount('count.moreKinds', more) }) : ''}`
 }
 const kits = computed(() =>
   store.books.kits.flatMap((kit) => {
@@ -35,13 +36,16 @@ const share = (covered: number): number => Math.round((100 * covered) / Math.max
 const isTold = (id: string): boolean => open.model?.kits?.some((kit) => kit.id === id) === true
 /** Builders are told of a kit by the model itself, so that it goes with the booklet. */
 const tell = (kit: Kit, isIn: boolean): void =>
-  void open.edit(isIn ? `tell of ${kit.name} in the booklet` : `tell no more of ${kit.name}`, ({ kits = [], ...model }) => {
-    const others = kits.filter(({ id }) => id !== kit.id)
-    const { id, name, pieces } = kit
-    const own = { id, name, pieces: pieces.map(({ work: _work, ...piece }) => piece) }
-    const next = isIn ? [...others, own] : others
-    return next.length === 0 ? model : { ...model, kits: next }
-  })
+  void open.edit(
+    isIn ? say('parts.tellOfInTheBooklet', { name: kit.name }) : say('parts.tellNoMoreOf', { name: kit.name }),
+    ({ kits = [], ...model }) => {
+      const others = kits.filter(({ id }) => id !== kit.id)
+      const { id, name, pieces } = kit
+      const own = { id, name, pieces: pieces.map(({ work: _work, ...piece }) => piece) }
+      const next = isIn ? [...others, own] : others
+      return next.length === 0 ? model : { ...model, kits: next }
+    },
+  )
 const isPrinting = ref(false)
 const lanes = computed(
   () => new Map((open.snapshot?.layout.lanes ?? []).map(({ section, letter, name }) => [section, `${letter} ${name}`])),
@@ -52,50 +56,56 @@ const line = computed(() =>
 </script>
 
 <template>
-  <section v-if="all > 0" aria-label="How far it goes" class="batch">
-    <h2>How far it goes</h2>
+  <section v-if="all > 0" :aria-label="say('parts.howFarItGoes')" class="batch">
+    <h2>{{ say('parts.howFarItGoes') }}</h2>
     <p v-if="isNothingThere" class="faint">
-      Nothing of it stands in your books. Bring in your stock, or the kits you have, and it is told here how many models they make.
+      {{ say('parts.nothingOfItStandsIn') }}
     </p>
     <p v-else role="status">
-      <template v-if="batch.whole === 0">What is there does not make one whole model.</template>
-      <template v-else>What is there makes {{ plural(batch.whole, 'whole model') }}.</template>
-      {{ batch.whole === 0 ? 'It lacks' : 'The next one lacks' }} {{ named(batch.lacks) }}.
+      <template v-if="batch.whole === 0">{{ say('parts.whatIsThereDoesNot') }}</template>
+      <template v-else>{{ say('parts.whatIsThereMakes', { wholeModels: sayCount('count.wholeModels', batch.whole) }) }}</template>
+      {{ batch.whole === 0 ? say('parts.itLacks') : say('parts.theNextOneLacks') }} {{ named(batch.lacks) }}.
     </p>
     <div v-for="{ kit, found } in kits" :key="kit.id">
       <h3>{{ kit.name }}</h3>
       <label class="tick"
-        ><input type="checkbox" :checked="isTold(kit.id)" @change="tell(kit, ($event.target as HTMLInputElement).checked)" /> The booklet
-        says what is needed beside it</label
+        ><input type="checkbox" :checked="isTold(kit.id)" @change="tell(kit, ($event.target as HTMLInputElement).checked)" />
+        {{ say('parts.theBookletSaysWhatIs') }}</label
       >
       <ul>
         <li v-for="each in found" :key="each.kits">
           <span class="bar" aria-hidden="true"><span :style="{ width: `${share(each.covered)}%` }" /></span>
-          With {{ each.kits === 1 ? 'one' : each.kits }}, {{ each.covered }} of {{ all }} pieces are covered;
-          {{ plural(piecesIn(each.extras), 'extra') }} beside.
+          {{
+            say('parts.withOfPiecesAreCovered', {
+              kits: each.kits === 1 ? say('parts.one') : each.kits,
+              covered: each.covered,
+              all,
+              extras: sayCount('count.extras', piecesIn(each.extras)),
+            })
+          }}
         </li>
       </ul>
     </div>
-    <ActionButton v-if="copies > 1" :disabled="!open.snapshot" @click="isPrinting = true"
-      >Lay out {{ copies }} as an assembly line</ActionButton
-    >
+    <ActionButton v-if="copies > 1" :disabled="!open.snapshot" @click="isPrinting = true">{{
+      say('parts.layOutAsAnAssembly', { copies })
+    }}</ActionButton>
     <PrintSheet
       v-if="isPrinting"
-      :label="`${open.model?.name ?? ''}: ${copies} at once, each step for all of them`"
+      :label="say('parts.atOnceEachStepFor', { name: open.model?.name ?? '', copies })"
       @done="isPrinting = false"
     >
       <table class="ruled">
         <thead>
           <tr>
-            <th scope="col">Step</th>
-            <th scope="col">How often</th>
-            <th scope="col">Pieces for all</th>
+            <th scope="col">{{ say('parts.step') }}</th>
+            <th scope="col">{{ say('parts.howOften') }}</th>
+            <th scope="col">{{ say('parts.piecesForAll') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="each in line" :key="`${each.section} ${each.step}`">
-            <th scope="row">{{ lanes.get(each.section) ?? each.section }}, step {{ each.step }}</th>
-            <td>{{ each.times }} times</td>
+            <th scope="row">{{ say('parts.step2', { get: lanes.get(each.section) ?? each.section, step: each.step }) }}</th>
+            <td>{{ say('common.times', { times: each.times }) }}</td>
             <td class="pieces">
               <span v-for="piece in each.pieces" :key="`${piece.shape} ${piece.colour}`"
                 >{{ piece.count }}× <PiecePicture :shape="piece.shape" :colour="piece.colour" :piece="piece"

@@ -2,17 +2,20 @@
 import { computed } from 'vue'
 import { lanesWords, type BookletLanes } from '@core/bags'
 import { listInWords } from '@core/words'
+import { say } from '../language'
 
 /** Who builds which bag when, and who waits for whom: a lane for each booklet. */
 const props = defineProps<{ lanes: BookletLanes }>()
 const percent = (pieces: number): string => `${(100 * pieces) / Math.max(1, props.lanes.length)}%`
 const waiting = computed(() => props.lanes.lanes.flatMap(({ bags }) => bags.filter(({ waitsFor }) => waitsFor.length > 0)))
 const bookletsInWords = (numbers: readonly number[]): string =>
-  numbers.length === 1 ? `booklet ${numbers[0]!}` : `booklets ${listInWords(numbers.map(String))}`
+  numbers.length === 1
+    ? say('parts.booklet3', { numbers: numbers[0]! })
+    : say('parts.booklets', { numbers: listInWords(numbers.map(String)) })
 </script>
 
 <template>
-  <section aria-label="Who builds when" class="lanes">
+  <section :aria-label="say('parts.whoBuildsWhen')" class="lanes">
     <p class="sum">{{ lanesWords(lanes) }}</p>
     <div v-for="{ booklet, bags } in lanes.lanes" :key="booklet" class="lane" aria-hidden="true">
       <b>{{ booklet }}</b>
@@ -23,8 +26,10 @@ const bookletsInWords = (numbers: readonly number[]): string =>
       </div>
     </div>
     <ul>
-      <li v-for="bag in waiting" :key="bag.number">Bag {{ bag.number }} waits for what {{ bookletsInWords(bag.waitsFor) }} builds.</li>
-      <li v-if="waiting.length === 0">Nobody waits for another.</li>
+      <li v-for="bag in waiting" :key="bag.number">
+        {{ say('parts.bagWaitsForWhatBuilds', { number: bag.number, bookletsInWords: bookletsInWords(bag.waitsFor) }) }}
+      </li>
+      <li v-if="waiting.length === 0">{{ say('parts.nobodyWaitsForAnother') }}</li>
     </ul>
   </section>
 </template>

@@ -2,8 +2,9 @@
 import { computed, ref } from 'vue'
 import { EXAMPLE_KITS, EXAMPLE_OFFERS, EXAMPLE_STOCK, piecesIn, writeStock } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
-import { plural } from '@core/words'
+
 import type { Catalogue } from '@core/catalogue'
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
 import { download } from '../shared/download'
@@ -22,14 +23,20 @@ const asked = ref<BookKind>('stock')
 const stockCount = computed(() => piecesIn(store.books.stock))
 const offerWords = computed(() => {
   const { offers } = store.books
-  return offers ? `${plural(offers.suppliers.length, 'supplier')}, prices of ${offers.date} in ${offers.currency}` : 'nothing yet'
+  return offers
+    ? say('parts.pricesOfIn', {
+        suppliers: sayCount('count.suppliers', offers.suppliers.length),
+        date: offers.date,
+        currency: offers.currency,
+      })
+    : say('parts.nothingYet')
 })
 const ACCEPTS: Readonly<Record<BookKind, string>> = { stock: '.csv,.tsv', kits: '.json', offers: '.json,.csv,.tsv' }
 
 const EXAMPLES = [
-  { label: 'Example of a stock', name: 'stock.csv', text: EXAMPLE_STOCK, type: 'text/csv' },
-  { label: 'of kits', name: 'kits.json', text: EXAMPLE_KITS, type: 'application/json' },
-  { label: 'of offers', name: 'offers.json', text: EXAMPLE_OFFERS, type: 'application/json' },
+  { label: say('parts.exampleOfAStock'), name: 'stock.csv', text: EXAMPLE_STOCK, type: 'text/csv' },
+  { label: say('parts.ofKits'), name: 'kits.json', text: EXAMPLE_KITS, type: 'application/json' },
+  { label: say('parts.ofOffers'), name: 'offers.json', text: EXAMPLE_OFFERS, type: 'application/json' },
 ] as const
 
 function ask(kind: BookKind): void {
@@ -44,12 +51,12 @@ async function bring(files: FileList | null): Promise<void> {
   const before = store.books
   try {
     const said = await store.bring(asked.value, new Uint8Array(await file.arrayBuffer()), props.catalogue)
-    if (store.problem === '') notify(said, { act: { label: 'Undo', run: () => void store.replace(before) } })
+    if (store.problem === '') notify(said, { act: { label: say('common.undo'), run: () => void store.replace(before) } })
   } catch (thrown) {
     const fault = plainFault(thrown)
     const [first] = fault.problems ?? []
-    const where = first && fault.place === undefined ? ` The first: ${faultLine({ code: fault.code, ...first })}` : ''
-    notify(`“${file.name}” was not brought in, and nothing has changed. ${faultLine(fault)}${where}`, { isError: true })
+    const where = first && fault.place === undefined ? say('parts.theFirst', { fault: faultLine({ code: fault.code, ...first }) }) : ''
+    notify(say('parts.wasNotBroughtInAnd', { name: file.name, fault: faultLine(fault), where }), { isError: true })
   }
   if (picker.value) picker.value.value = ''
 }
@@ -57,40 +64,42 @@ const owned = (text: string): number => Math.max(0, Math.min(10_000, Math.round(
 </script>
 
 <template>
-  <section aria-label="Your books" class="books">
-    <h2>Your books</h2>
+  <section :aria-label="say('parts.yourBooks')" class="books">
+    <h2>{{ say('parts.yourBooks') }}</h2>
     <p v-if="store.problem" role="alert">{{ store.problem }}</p>
     <dl>
       <div>
-        <dt>In stock</dt>
-        <dd>{{ stockCount === 0 ? 'nothing yet' : plural(stockCount, 'piece') }}</dd>
+        <dt>{{ say('parts.inStock') }}</dt>
+        <dd>{{ stockCount === 0 ? say('parts.nothingYet') : sayCount('count.pieces', stockCount) }}</dd>
         <dd class="acts">
-          <ActionButton describe="Bring in a table of your stock" @click="ask('stock')">Bring in</ActionButton>
+          <ActionButton :describe="say('parts.bringInATableOf')" @click="ask('stock')">{{ say('common.bringIn') }}</ActionButton>
           <ActionButton
             v-if="stockCount > 0"
-            describe="Save your stock as a table"
+            :describe="say('parts.saveYourStockAsA')"
             @click="download('my-stock.csv', writeStock(store.books.stock), 'text/csv')"
-            >Save</ActionButton
+            >{{ say('parts.save') }}</ActionButton
           >
         </dd>
       </div>
       <div>
-        <dt>Kits</dt>
-        <dd>{{ store.books.kits.length === 0 ? 'none yet' : plural(store.books.kits.length, 'kit') }}</dd>
-        <dd class="acts"><ActionButton describe="Bring in a file of kits" @click="ask('kits')">Bring in</ActionButton></dd>
+        <dt>{{ say('parts.kits') }}</dt>
+        <dd>{{ store.books.kits.length === 0 ? say('parts.noneYet') : sayCount('count.kits', store.books.kits.length) }}</dd>
+        <dd class="acts">
+          <ActionButton :describe="say('parts.bringInAFileOf')" @click="ask('kits')">{{ say('common.bringIn') }}</ActionButton>
+        </dd>
       </div>
       <div>
-        <dt>Offers</dt>
+        <dt>{{ say('parts.offers') }}</dt>
         <dd>{{ offerWords }}</dd>
         <dd class="acts">
-          <ActionButton describe="Bring in a file of offers or a table of prices" @click="ask('offers')">Bring in</ActionButton>
+          <ActionButton :describe="say('parts.bringInAFileOfOffers')" @click="ask('offers')">{{ say('common.bringIn') }}</ActionButton>
         </dd>
       </div>
     </dl>
     <StockLine :catalogue="catalogue" />
     <StockLog :catalogue="catalogue" />
     <template v-if="store.books.kits.length > 0">
-      <h3>How many of each kit you have</h3>
+      <h3>{{ say('parts.howManyOfEachKit') }}</h3>
       <LineField
         v-for="kit in store.books.kits"
         :key="kit.id"
@@ -101,8 +110,7 @@ const owned = (text: string): number => Math.max(0, Math.min(10_000, Math.round(
       />
     </template>
     <p class="faint">
-      A stock is a table of shape, colour and count; prices are a table of supplier, shape, colour and price, or a file of offers. Kits are
-      files in a form of our own.
+      {{ say('parts.aStockIsATable') }}
     </p>
     <p class="examples">
       <ActionButton v-for="each in EXAMPLES" :key="each.name" @click="download(each.name, each.text, each.type)">{{
@@ -114,7 +122,7 @@ const owned = (text: string): number => Math.max(0, Math.min(10_000, Math.round(
       class="sr-only"
       type="file"
       tabindex="-1"
-      aria-label="A file for your books"
+      :aria-label="say('parts.aFileForYourBooks')"
       @change="bring(($event.target as HTMLInputElement).files)"
     />
   </section>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { piecesIn } from '@core/desk'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import DeskTabs from './DeskTabs.vue'
 import OffersPanel from './OffersPanel.vue'
 import PurchasePanel from './PurchasePanel.vue'
@@ -14,13 +15,17 @@ const { coverage, wholeCopies, catalogue } = useCoverage()
 <template>
   <main class="room">
     <DeskTabs />
-    <h1>Buy</h1>
+    <h1>{{ say('common.buy') }}</h1>
     <p class="sum" role="status">
-      <template v-if="piecesIn(coverage.missing) === 0">Nothing is missing.</template>
-      <template v-else
-        >{{ plural(piecesIn(coverage.missing), 'piece') }} of {{ plural(coverage.missing.length, 'kind') }}
-        {{ piecesIn(coverage.missing) === 1 ? 'is' : 'are' }} missing for {{ plural(wholeCopies, 'model') }}.</template
-      >
+      <template v-if="piecesIn(coverage.missing) === 0">{{ say('parts.nothingIsMissing') }}</template>
+      <template v-else>{{
+        say('parts.ofMissingFor', {
+          pieces: sayCount('count.pieces', piecesIn(coverage.missing)),
+          kinds: sayCount('count.kinds', coverage.missing.length),
+          what: piecesIn(coverage.missing) === 1 ? say('common.is') : say('common.are'),
+          models: sayCount('count.models', wholeCopies),
+        })
+      }}</template>
     </p>
     <SubstitutesPanel :missing="coverage.missing" :spare="coverage.spare" :catalogue="catalogue" />
     <OffersPanel :catalogue="catalogue" />

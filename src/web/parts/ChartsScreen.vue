@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { BASE_CATALOGUE } from '@core/catalogue'
 import { colourBars, sectionBars, versionsOf } from '@core/desk'
+import { say } from '../language'
 import { useOpenModel } from '../stores/open-model'
 import BarChart from './BarChart.vue'
 import DeskTabs from './DeskTabs.vue'
+import { shownCatalogue } from '../shared/shown-catalogue'
 
 /** Where the pieces go: by colour, by section, by version. */
 const open = useOpenModel()
-const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
+const catalogue = computed(() => open.source?.catalogue ?? shownCatalogue())
 const byColour = computed(() => (open.shown ? colourBars(open.shown, catalogue.value) : []))
 const bySection = computed(() => sectionBars(open.report?.sections ?? []))
 const versions = computed(() => (open.model && (open.model.variants ?? []).length > 0 ? versionsOf(open.model) : []))
@@ -19,12 +20,12 @@ const isEmpty = computed(() => byColour.value.length === 0)
 <template>
   <main class="room">
     <DeskTabs />
-    <h1>Charts</h1>
-    <p v-if="isEmpty" class="faint">Put pieces on the Bench, or bring a model in, and it is shown here where they go.</p>
+    <h1>{{ say('common.charts') }}</h1>
+    <p v-if="isEmpty" class="faint">{{ say('parts.putPiecesOnTheBench') }}</p>
     <template v-else>
-      <BarChart title="Pieces by colour" unit="" :bars="byColour" />
-      <BarChart title="Pieces by section" unit="" :bars="bySection" />
-      <BarChart v-if="byVersion.length > 0" title="Pieces by version" unit="" :bars="byVersion" />
+      <BarChart :title="say('parts.piecesByColour')" unit="" :bars="byColour" />
+      <BarChart :title="say('parts.piecesBySection')" unit="" :bars="bySection" />
+      <BarChart v-if="byVersion.length > 0" :title="say('parts.piecesByVersion')" unit="" :bars="byVersion" />
     </template>
   </main>
 </template>

@@ -2,7 +2,8 @@
 import type { Catalogue } from '@core/catalogue'
 import { harvestFrom, pieceLine, piecesIn, type DeskPiece, type Harvest } from '@core/desk'
 import { faultLine } from '@core/fault'
-import { listInWords, plural } from '@core/words'
+import { listInWords } from '@core/words'
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { useLibrary } from '../storage/open-library'
 import { useOpenModel } from '../stores/open-model'
@@ -20,24 +21,24 @@ const { found, problem, isLooking, look } = useFound<readonly Harvest[]>({
     for (const { id } of others) models.push((await library.open(id)).state.model)
     return harvestFrom(props.missing, models)
   },
-  told: (fault) => `The shelf could not be looked through. ${faultLine(fault)}`,
+  told: (fault) => say('parts.theShelfCouldNotBe', { fault: faultLine(fault) }),
 })
 const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
 </script>
 
 <template>
-  <section v-if="missing.length > 0" aria-label="Out of other models" class="harvest">
-    <h2>Out of other models</h2>
+  <section v-if="missing.length > 0" :aria-label="say('parts.outOfOtherModels')" class="harvest">
+    <h2>{{ say('parts.outOfOtherModels') }}</h2>
     <p v-if="!found">
-      <ActionButton :disabled="isLooking" @click="look">Look through the shelf</ActionButton>
+      <ActionButton :disabled="isLooking" @click="look">{{ say('parts.lookThroughTheShelf') }}</ActionButton>
     </p>
     <p v-if="problem" role="alert">{{ problem }}</p>
-    <p v-if="found && found.length === 0" role="status">None of your other models has what is missing.</p>
+    <p v-if="found && found.length === 0" role="status">{{ say('parts.noneOfYourOtherModels') }}</p>
     <details v-for="each in found ?? []" :key="each.name">
       <summary>
-        <b>{{ each.name }}</b> could give {{ plural(piecesIn(each.gives), 'piece') }} of its {{ each.of }}.
+        <b>{{ each.name }}</b> {{ say('parts.couldGiveOfIts', { pieces: sayCount('count.pieces', piecesIn(each.gives)), of: each.of }) }}
       </summary>
-      <p>It would break {{ listInWords(each.breaks) }}.</p>
+      <p>{{ say('parts.itWouldBreak', { breaks: listInWords(each.breaks) }) }}</p>
       <ul>
         <li v-for="piece in each.gives" :key="words(piece)">{{ words(piece) }}</li>
       </ul>

@@ -15,7 +15,8 @@ import {
 } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { readQuickLine } from '@core/names'
-import { plural } from '@core/words'
+
+import { say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -45,19 +46,19 @@ async function edit(done: string, change: (book: OfferBook | null) => OfferBook)
   }
   problem.value = ''
   await store.changeOffers(change)
-  if (store.problem === '') notify(done, { act: { label: 'Undo', run: () => void store.replace(before) } })
+  if (store.problem === '') notify(done, { act: { label: say('common.undo'), run: () => void store.replace(before) } })
   return store.problem === ''
 }
 
 const name = ref('')
 async function add(): Promise<void> {
   const today = new Date().toISOString().slice(0, 10)
-  if (!(await edit(`${name.value.trim()} is among your suppliers.`, (book) => addSupplier(book, name.value, today)))) return
+  if (!(await edit(say('parts.isAmongYourSuppliers', { name: name.value.trim() }), (book) => addSupplier(book, name.value, today)))) return
   openId.value = suppliers.value.at(-1)?.id ?? ''
   name.value = ''
 }
 const number = (text: string): number | undefined => (text.trim() === '' ? undefined : Number(text))
-const term = (id: string, terms: SupplierTerms): void => void edit('The terms are kept.', (book) => changeSupplier(book!, id, terms))
+const term = (id: string, terms: SupplierTerms): void => void edit(say('parts.theTermsAreKept'), (book) => changeSupplier(book!, id, terms))
 
 const line = ref('')
 const price = ref<number | ''>('')
@@ -65,7 +66,7 @@ const read = computed(() => readQuickLine(line.value, props.catalogue))
 const isClear = computed(() => read.value.pieces.length > 0 && read.value.unclear.length === 0 && typeof price.value === 'number')
 async function put(id: string): Promise<void> {
   const [each, pieces] = [Number(price.value), read.value.pieces.map(deskPiece)]
-  const isDone = await edit(`${plural(pieces.length, 'price')} put in.`, (book) =>
+  const isDone = await edit(say('parts.putIn', { prices: sayCount('count.prices', pieces.length) }), (book) =>
     pieces.reduce((now, { count: _count, ...piece }) => setPrice(now, id, piece, each), book!),
   )
   if (isDone) [line.value, price.value] = ['', '']
@@ -76,7 +77,7 @@ const MOST = 40
 const offers = computed(() => {
   const wanted = words.value.trim().toLowerCase().split(/\s+/)
   return (supplier.value?.offers ?? []).filter((offer) => {
-    const text = `${pieceTitle(offer, props.catalogue)} ${offer.shape} ${offer.colour}`.toLowerCase()
+    const text = `${pieceTitle(offer, props.catalogue, screenWords())} ${offer.shape} ${offer.colour}`.toLowerCase()
     return wanted.every((word) => text.includes(word))
   })
 })
@@ -84,25 +85,29 @@ const offers = computed(() => {
 
 <template>
   <details class="offers">
-    <summary class="opener">Suppliers and prices</summary>
+    <summary class="opener">{{ say('parts.suppliersAndPrices') }}</summary>
     <p v-if="store.books.practice" class="faint">
-      What you change here makes these prices your own; the practice counter can be asked again.
+      {{ say('parts.whatYouChangeHereMakes') }}
     </p>
     <p v-if="problem" role="alert">{{ problem }}</p>
-    <form aria-label="A new supplier" @submit.prevent="add">
-      <label>A new supplier <input v-model="name" class="plain-field" maxlength="200" @keydown.stop /></label>
-      <ActionButton submit :disabled="name.trim() === ''">Add it</ActionButton>
+    <form :aria-label="say('parts.aNewSupplier')" @submit.prevent="add">
+      <label>{{ say('parts.aNewSupplier') }} <input v-model="name" class="plain-field" maxlength="200" @keydown.stop /></label>
+      <ActionButton submit :disabled="name.trim() === ''">{{ say('common.addIt') }}</ActionButton>
     </form>
     <template v-if="supplier">
       <ChoiceList
         v-if="choices.length > 1"
         :model-value="supplier.id"
-        label="Supplier"
+        :label="say('parts.supplier')"
         :options="choices"
         @update:model-value="(id) => (openId = id)"
       />
       <div :key="supplier.id" class="terms">
-        <LineField label="Name" :value="supplier.name" :commit="(text) => text !== '' && term(supplier!.id, { name: text })" />
+        <LineField
+          :label="say('common.name')"
+          :value="supplier.name"
+          :commit="(text) => text !== '' && term(supplier!.id, { name: text })"
+        />
         <LineField
           type="number"
           :label="`Shipping, ${currency}`"
@@ -111,29 +116,33 @@ const offers = computed(() => {
         />
         <LineField
           type="number"
-          label="Free from"
+          :label="say('parts.freeFrom')"
           :value="supplier.freeFrom ?? ''"
           :commit="(text) => term(supplier!.id, { freeFrom: number(text) })"
         />
         <LineField
           type="number"
-          label="Least order"
+          :label="say('parts.leastOrder')"
           :value="supplier.minimum ?? ''"
           :commit="(text) => term(supplier!.id, { minimum: number(text) })"
         />
         <LineField
           type="number"
-          label="Days until it is here"
+          :label="say('parts.daysUntilItIsHere')"
           :value="supplier.days ?? ''"
           :commit="(text) => term(supplier!.id, { days: number(text) })"
         />
       </div>
-      <form :aria-label="`A price at ${supplier.name}`" @submit.prevent="isClear && put(supplier!.id)">
-        <label>Piece <input v-model="line" class="plain-field" placeholder="red brick 2x4" autocomplete="off" @keydown.stop /></label>
+      <form :aria-label="say('parts.aPriceAt', { name: supplier.name })" @submit.prevent="isClear && put(supplier!.id)">
         <label
-          >{{ currency }} each <input v-model.number="price" class="plain-field few" type="number" min="0" step="any" @keydown.stop
+          >{{ say('parts.piece') }}
+          <input v-model="line" class="plain-field" :placeholder="say('parts.redBrick2x4')" autocomplete="off" @keydown.stop
         /></label>
-        <ActionButton submit :disabled="!isClear">Put the price in</ActionButton>
+        <label
+          >{{ say('parts.each', { currency }) }}
+          <input v-model.number="price" class="plain-field few" type="number" min="0" step="any" @keydown.stop
+        /></label>
+        <ActionButton submit :disabled="!isClear">{{ say('parts.putThePriceIn') }}</ActionButton>
         <div v-if="line.trim() !== ''" role="status" class="read">
           <p v-if="read.pieces.length > 0" class="faint">
             {{ read.pieces.map((piece) => pieceLine(deskPiece(piece), catalogue)).join('; ') }}
@@ -142,29 +151,32 @@ const offers = computed(() => {
         </div>
       </form>
       <label v-if="supplier.offers.length > MOST"
-        >Find <input v-model="words" class="plain-field" type="search" placeholder="plate 1x2" @keydown.stop
+        >{{ say('parts.find') }}
+        <input v-model="words" class="plain-field" type="search" :placeholder="say('parts.plate1x2')" @keydown.stop
       /></label>
-      <ul :aria-label="`Prices at ${supplier.name}`">
+      <ul :aria-label="say('parts.pricesAt', { name: supplier.name })">
         <li v-for="offer in offers.slice(0, MOST)" :key="`${offer.shape} ${offer.colour} ${offer.lengthMm}`">
-          <span>{{ pieceTitle(offer, catalogue) }}</span>
+          <span>{{ pieceTitle(offer, catalogue, screenWords()) }}</span>
           <LineField
             type="number"
-            label="Each"
+            :label="say('parts.each2')"
             :value="offer.price"
-            :commit="(text) => void edit('The price is kept.', (book) => setPrice(book!, supplier!.id, offer, Number(text)))"
+            :commit="(text) => void edit(say('parts.thePriceIsKept'), (book) => setPrice(book!, supplier!.id, offer, Number(text)))"
           />
           <ActionButton
-            :describe="`Take ${pieceTitle(offer, catalogue)} away`"
-            @click="edit('The price is taken away.', (book) => removeOffer(book!, supplier!.id, offer))"
-            >Take away</ActionButton
+            :describe="say('parts.takeAway', { pieceTitle: pieceTitle(offer, catalogue, screenWords()) })"
+            @click="edit(say('parts.thePriceIsTakenAway'), (book) => removeOffer(book!, supplier!.id, offer))"
+            >{{ say('common.takeAway') }}</ActionButton
           >
         </li>
       </ul>
-      <p v-if="offers.length > MOST" class="faint">{{ plural(offers.length - MOST, 'more price') }}: write what you look for.</p>
+      <p v-if="offers.length > MOST" class="faint">
+        {{ say('parts.writeWhatYouLookFor', { morePrices: sayCount('count.morePrices', offers.length - MOST) }) }}
+      </p>
       <p>
-        <ActionButton @click="edit(`${supplier!.name} is taken away.`, (book) => removeSupplier(book!, supplier!.id))"
-          >Take {{ supplier.name }} away</ActionButton
-        >
+        <ActionButton @click="edit(say('parts.isTakenAway', { name: supplier!.name }), (book) => removeSupplier(book!, supplier!.id))">{{
+          say('common.takeAway2', { name: supplier.name })
+        }}</ActionButton>
       </p>
     </template>
   </details>

@@ -16,7 +16,8 @@ import {
   type SheetLine,
 } from '@core/desk'
 import { sectionById } from '@core/model'
-import { plural } from '@core/words'
+
+import { say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { download, fileName } from '../shared/download'
@@ -56,7 +57,7 @@ const strange = computed(
 )
 
 const titleOf = ({ piece }: SheetLine): string => catalogue.value.shapes.get(piece.shape)?.title ?? piece.shape
-const colourOf = ({ piece }: SheetLine): string => colourTitle(piece.colour, catalogue.value.colours)
+const colourOf = ({ piece }: SheetLine): string => colourTitle(piece.colour, catalogue.value.colours, screenWords())
 /** What a piece in any colour is drawn in. */
 const drawn = ({ piece }: SheetLine): string => (piece.colour === ANY_COLOUR ? 'ash' : piece.colour)
 const sectionNames = ({ sections }: SheetLine): string =>
@@ -69,16 +70,16 @@ const found = computed(() => {
   })
 })
 const GROUPS = [
-  { value: '', label: 'nothing' },
-  { value: 'colour', label: 'colour' },
-  { value: 'family', label: 'family' },
-  { value: 'section', label: 'section' },
+  { value: '', label: say('parts.nothing') },
+  { value: 'colour', label: say('parts.colour') },
+  { value: 'family', label: say('parts.family') },
+  { value: 'section', label: say('parts.section') },
 ]
 const group = ref('')
 const ORDERS = [
-  { value: 'count', label: 'how many' },
-  { value: 'title', label: 'name' },
-  { value: 'buy', label: 'what is to buy' },
+  { value: 'count', label: say('common.howMany') },
+  { value: 'title', label: say('parts.name') },
+  { value: 'buy', label: say('parts.whatIsToBuy') },
 ]
 const order = ref('count')
 const sorted = computed(() => sortLines(found.value, order.value as LineOrder, catalogue.value))
@@ -94,13 +95,17 @@ function tick(key: string, isIn: boolean): void {
   laidOut.value = isIn ? [...others, key] : others
 }
 function saveTable(): void {
-  download(fileName(`${open.model?.name ?? 'model'} parts`, '.csv'), sheetTable(lines.value, catalogue.value), 'text/csv')
+  download(
+    fileName(say('parts.parts', { name: open.model?.name ?? 'model' }), '.csv'),
+    sheetTable(lines.value, catalogue.value),
+    'text/csv',
+  )
 }
 /** Fetched only when it is asked for. */
 async function saveWorkbook(): Promise<void> {
   const { default: writeXlsx } = await import('write-excel-file/browser')
   const workbook = await writeXlsx(sheetRows(lines.value, catalogue.value)).toBlob()
-  download(fileName(`${open.model?.name ?? 'model'} parts`, '.xlsx'), workbook, workbook.type)
+  download(fileName(say('parts.parts', { name: open.model?.name ?? 'model' }), '.xlsx'), workbook, workbook.type)
 }
 </script>
 
@@ -108,49 +113,56 @@ async function saveWorkbook(): Promise<void> {
   <main>
     <div class="sheet">
       <DeskTabs />
-      <h1>Parts</h1>
+      <h1>{{ say('common.parts') }}</h1>
       <p class="sum" role="status">{{ sheetWords(lines) }}</p>
       <div class="tools">
         <label
-          >For how many models
+          >{{ say('parts.forHowManyModels') }}
           <input v-model.number="copies" class="plain-field few" type="number" min="1" :max="MOST_COPIES" @keydown.stop
         /></label>
-        <label>Find <input v-model="words" class="plain-field find" type="search" placeholder="white tile, roof" @keydown.stop /></label>
-        <label class="tick"><input v-model="isOpenOnly" type="checkbox" /> Only what is to buy</label>
-        <ChoiceList v-model="group" label="Group by" :options="GROUPS" />
-        <ChoiceList v-model="order" label="Sort by" :options="ORDERS" />
-        <ActionButton :disabled="lines.length === 0" @click="isPrinting = true">Print a picking list</ActionButton>
-        <ActionButton :disabled="lines.length === 0" @click="saveTable">Save as a table</ActionButton>
-        <ActionButton :disabled="lines.length === 0" @click="saveWorkbook">as a workbook</ActionButton>
+        <label
+          >{{ say('parts.find') }}
+          <input v-model="words" class="plain-field find" type="search" :placeholder="say('parts.whiteTileRoof')" @keydown.stop
+        /></label>
+        <label class="tick"><input v-model="isOpenOnly" type="checkbox" /> {{ say('parts.onlyWhatIsToBuy') }}</label>
+        <ChoiceList v-model="group" :label="say('parts.groupBy')" :options="GROUPS" />
+        <ChoiceList v-model="order" :label="say('parts.sortBy')" :options="ORDERS" />
+        <ActionButton :disabled="lines.length === 0" @click="isPrinting = true">{{ say('parts.printAPickingList') }}</ActionButton>
+        <ActionButton :disabled="lines.length === 0" @click="saveTable">{{ say('common.saveAsATable') }}</ActionButton>
+        <ActionButton :disabled="lines.length === 0" @click="saveWorkbook">{{ say('parts.asAWorkbook') }}</ActionButton>
       </div>
-      <p v-if="lines.length === 0" class="faint">Put pieces on the Bench, or bring a model in, and they are counted here.</p>
-      <p v-else-if="found.length === 0" class="faint">No line fits.</p>
+      <p v-if="lines.length === 0" class="faint">{{ say('parts.putPiecesOnTheBenchOr') }}</p>
+      <p v-else-if="found.length === 0" class="faint">{{ say('parts.noLineFits') }}</p>
       <table v-if="found.length > 0">
         <caption class="sr-only">
-          Pieces of the model
+          {{
+            say('parts.piecesOfTheModel')
+          }}
         </caption>
         <thead>
           <tr>
-            <th scope="col"><span class="sr-only">Laid out</span></th>
-            <th scope="col" class="number">Needed</th>
-            <th scope="col" colspan="2">Piece</th>
-            <th scope="col" class="number">In stock</th>
-            <th scope="col" class="number">In kits</th>
-            <th scope="col" class="number">To buy</th>
-            <th scope="col">Used in</th>
+            <th scope="col">
+              <span class="sr-only">{{ say('parts.laidOut') }}</span>
+            </th>
+            <th scope="col" class="number">{{ say('parts.needed') }}</th>
+            <th scope="col" colspan="2">{{ say('parts.piece') }}</th>
+            <th scope="col" class="number">{{ say('parts.inStock') }}</th>
+            <th scope="col" class="number">{{ say('parts.inKits') }}</th>
+            <th scope="col" class="number">{{ say('parts.toBuy') }}</th>
+            <th scope="col">{{ say('parts.usedIn') }}</th>
           </tr>
         </thead>
         <tbody v-for="each in groups" :key="each.title">
           <tr v-if="each.title !== ''">
             <th scope="rowgroup" colspan="8" class="group">
-              {{ each.title }} <span class="faint">{{ plural(each.pieces, 'piece') }}</span>
+              {{ each.title }} <span class="faint">{{ sayCount('count.pieces', each.pieces) }}</span>
             </th>
           </tr>
           <tr v-for="line in each.lines" :key="line.key" :class="{ done: ticked.has(line.key) }">
             <td>
               <input
                 type="checkbox"
-                :aria-label="`${titleOf(line)}, ${colourOf(line)}: laid out`"
+                :aria-label="say('parts.laidOut2', { title: titleOf(line), colour: colourOf(line) })"
                 :checked="ticked.has(line.key)"
                 @change="tick(line.key, ($event.target as HTMLInputElement).checked)"
               />
@@ -163,8 +175,11 @@ async function saveWorkbook(): Promise<void> {
             </td>
             <td>
               {{ titleOf(line)
-              }}<small>{{ colourOf(line) }}{{ line.piece.lengthMm === undefined ? '' : `, ${line.piece.lengthMm} mm` }}</small>
-              <small v-if="strange.has(line.key)" class="strange">Your books do not have it in this colour.</small>
+              }}<small
+                >{{ colourOf(line)
+                }}{{ line.piece.lengthMm === undefined ? '' : say('parts.mm', { lengthMm: line.piece.lengthMm }) }}</small
+              >
+              <small v-if="strange.has(line.key)" class="strange">{{ say('parts.yourBooksDoNotHave') }}</small>
             </td>
             <td class="number">{{ line.fromStock || '–' }}</td>
             <td class="number">{{ line.fromKits || '–' }}</td>
@@ -174,7 +189,8 @@ async function saveWorkbook(): Promise<void> {
         </tbody>
       </table>
       <p v-if="found.length > most">
-        {{ plural(found.length - most, 'more line') }}. <ActionButton @click="most += MOST_LINES">Show more</ActionButton>
+        {{ sayCount('count.moreLines', found.length - most) }}.
+        <ActionButton @click="most += MOST_LINES">{{ say('common.showMore') }}</ActionButton>
       </p>
     </div>
     <PickingList

@@ -4,7 +4,8 @@ import type { Catalogue } from '@core/catalogue'
 import { colourTitle } from '@core/desk'
 import { trayOf, total } from '@core/count'
 import { partsOf, sectionUses, type ModelDocument } from '@core/model'
-import { plural } from '@core/words'
+
+import { say, sayCount, screenWords } from '../language'
 import PiecePicture from '../shared/PiecePicture.vue'
 import PrintSheet from '../shared/PrintSheet.vue'
 
@@ -25,12 +26,13 @@ const title = (shape: string): string => props.catalogue.shapes.get(shape)?.titl
 </script>
 
 <template>
-  <PrintSheet :label="`${model.name}: the pieces by section`" @done="$emit('done')">
+  <PrintSheet :label="say('parts.thePiecesBySection', { name: model.name })" @done="$emit('done')">
     <section v-for="section in sections" :key="section.id">
       <h3>
         {{ section.name }}
         <span class="faint"
-          >{{ plural(section.all, 'piece') }}<template v-if="section.often > 1">, for {{ section.often }} of it</template></span
+          >{{ sayCount('count.pieces', section.all)
+          }}<template v-if="section.often > 1">{{ say('parts.forOfIt', { often: section.often }) }}</template></span
         >
       </h3>
       <ul>
@@ -39,7 +41,7 @@ const title = (shape: string): string => props.catalogue.shapes.get(shape)?.titl
           <b>{{ piece.count }}</b>
           <PiecePicture :shape="piece.shape" :colour="piece.colour" :piece="piece" :width="64" :height="48" />
           <span
-            >{{ title(piece.shape) }}<small>{{ colourTitle(piece.colour, catalogue.colours) }}</small></span
+            >{{ title(piece.shape) }}<small>{{ colourTitle(piece.colour, catalogue.colours, screenWords()) }}</small></span
           >
         </li>
       </ul>

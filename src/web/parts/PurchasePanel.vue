@@ -2,8 +2,9 @@
 import { computed, onUnmounted, ref } from 'vue'
 import { colourTitle, dearestLines, pieceTitle, piecesIn, type BuyingChoice, type DeskPiece, type MarketDay } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
-import { plural } from '@core/words'
+
 import type { Catalogue } from '@core/catalogue'
+import { say, sayCount, sayNumber, sayWithin, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { useBooks } from '../stores/books'
 import type { PurchaseAnswer, PurchaseOrder } from '../../workers/purchase.worker'
@@ -27,9 +28,9 @@ const trouble = ref('')
 const { deliveries, order, putIntoStock } = usePracticeOrders((text) => (trouble.value = text))
 
 const AIMS = [
-  { value: 'cheapest', label: 'the least total' },
-  { value: 'fewest-orders', label: 'as few orders as can be' },
-  { value: 'one-supplier', label: 'everything from one' },
+  { value: 'cheapest', label: say('parts.theLeastTotal') },
+  { value: 'fewest-orders', label: say('parts.asFewOrdersAsCan') },
+  { value: 'one-supplier', label: say('parts.everythingFromOne') },
 ]
 const aim = ref<string>('cheapest')
 const noUsed = ref(false)
@@ -77,94 +78,112 @@ const {
     return buyer.purchase(asked, (total, bound) => {
       const { currency } = asked.offers
       progress.value = Number.isFinite(total)
-        ? `${money(total, currency)} so far; it cannot be less than ${money(Math.max(0, bound), currency)}.`
+        ? say('parts.soFarItCannotBe', { money: money(total, currency), money2: money(Math.max(0, bound), currency) })
         : ''
     })
   },
   stop: () => buyer.stop(),
-  told: (fault) => (fault.code === 'stopped' ? 'This was stopped; nothing was chosen.' : faultLine(fault)),
+  told: (fault) => (fault.code === 'stopped' ? say('parts.thisWasStoppedNothingWas') : faultLine(fault)),
 })
 const found = computed(() => answer.value?.purchase)
 const change = computed(() => answer.value?.change)
 const supplierName = (id: string): string => store.books.offers?.suppliers.find((each) => each.id === id)?.name ?? id
 const kitName = (id: string): string => store.books.kits.find((kit) => kit.id === id)?.name ?? id
-const titleOf = (piece: Omit<DeskPiece, 'count'>): string => pieceTitle(piece, props.catalogue)
+const titleOf = (piece: Omit<DeskPiece, 'count'>): string => pieceTitle(piece, props.catalogue, screenWords())
 const dearest = computed(() => (found.value ? dearestLines(found.value) : []))
 const bySupplier = computed(() =>
   (found.value?.orders ?? []).map(({ supplier, goods, shipping }) => ({ label: supplierName(supplier), value: goods + shipping })),
 )
-const colourName = (id: string): string => colourTitle(id, props.catalogue.colours)
+const colourName = (id: string): string => colourTitle(id, props.catalogue.colours, screenWords())
 const wanted = computed(() => piecesIn(props.missing))
 const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0))
 </script>
 
 <template>
-  <section aria-label="Buy what is missing" class="purchase">
+  <section :aria-label="say('parts.buyWhatIsMissing')" class="purchase">
     <div v-if="wanted > 0" class="asking">
       <p v-if="!store.books.offers" class="faint">
-        Bring in a file of offers, and the cheapest orders are looked for. To try it, ask the practice counter: a made-up market where
-        nothing is really bought.
+        {{ say('parts.bringInAFileOfOffersAnd') }}
       </p>
       <p v-else-if="store.books.practice" class="faint">
-        These are prices of the practice counter, a made-up market; nothing is really bought. They change from day to day.
+        {{ say('parts.theseArePricesOfThe') }}
       </p>
       <template v-if="store.books.offers">
-        <ChoiceList v-model="aim" label="I want" :options="AIMS" />
+        <ChoiceList v-model="aim" :label="say('parts.iWant')" :options="AIMS" />
         <fieldset>
-          <legend>From</legend>
+          <legend>{{ say('common.from') }}</legend>
           <label v-for="supplier in store.books.offers.suppliers" :key="supplier.id" class="tick"
             ><input
               type="checkbox"
               :checked="!without.includes(supplier.id)"
               @change="toggle(supplier.id, ($event.target as HTMLInputElement).checked)"
             />
-            {{ supplier.name }}<span v-if="supplier.days !== undefined" class="faint">{{ plural(supplier.days, 'day') }}</span></label
+            {{ supplier.name
+            }}<span v-if="supplier.days !== undefined" class="faint">{{ sayCount('count.days', supplier.days) }}</span></label
           >
-          <label v-if="hasUsed" class="tick"><input v-model="noUsed" type="checkbox" /> Nothing that was used before</label>
+          <label v-if="hasUsed" class="tick"><input v-model="noUsed" type="checkbox" /> {{ say('parts.nothingThatWasUsedBefore') }}</label>
           <label v-if="hasDays"
-            >It must be here within
-            <input v-model.number="days" class="plain-field few" type="number" min="0" max="365" @keydown.stop /> days</label
+            >{{ say('parts.itMustBeHereWithin') }}
+            <input v-model.number="days" class="plain-field few" type="number" min="0" max="365" @keydown.stop />
+            {{ say('parts.days') }}</label
           >
         </fieldset>
       </template>
       <p v-if="!isLooking" class="acts">
-        <ActionButton v-if="store.books.offers" primary @click="look">Find the cheapest orders</ActionButton>
+        <ActionButton v-if="store.books.offers" primary @click="look">{{ say('parts.findTheCheapestOrders') }}</ActionButton>
         <ActionButton :disabled="isAsking" @click="askPractice">{{
-          store.books.practice ? 'Ask the practice counter again' : 'Ask the practice counter'
+          store.books.practice ? say('parts.askThePracticeCounterAgain') : say('parts.askThePracticeCounter')
         }}</ActionButton>
       </p>
     </div>
     <div class="answer">
       <div v-if="isLooking" class="working" role="status">
-        <span>Looking for the cheapest orders, {{ SECONDS }} seconds at most. {{ progress }}</span>
-        <ActionButton @click="buyer.stop()">Stop</ActionButton>
+        <span>{{ say('parts.lookingForTheCheapestOrders', { seconds: SECONDS, progress }) }}</span>
+        <ActionButton @click="buyer.stop()">{{ say('common.stop') }}</ActionButton>
       </div>
       <p v-if="problem || trouble" role="alert">{{ problem || trouble }}</p>
       <template v-if="found">
         <p class="total" role="status">
-          <b>{{ money(found.total, found.currency) }}</b> at the prices of {{ found.date }}: goods for
-          {{ money(found.goods, found.currency) }}, shipping {{ money(found.shipping, found.currency) }}.
+          <b>{{ money(found.total, found.currency) }}</b>
           {{
-            found.optimal
-              ? 'It cannot be had for less.'
-              : `It cannot be had for less than ${money(found.lowerBound, found.currency)}; no cheaper way was found in time.`
+            say('parts.atThePricesOfGoods', {
+              date: found.date,
+              money: money(found.goods, found.currency),
+              money2: money(found.shipping, found.currency),
+              what: found.optimal
+                ? say('parts.itCannotBeHadFor')
+                : say('parts.itCannotBeHadForLess', { money: money(found.lowerBound, found.currency) }),
+            })
           }}
         </p>
         <p v-if="change">
-          In {{ colourName(change.to).toLowerCase() }} instead of {{ colourName(change.from).toLowerCase() }} it would cost at most about
-          {{ money(change.total, found.currency) }}, {{ Math.round(change.saved * 100) }} % less.
+          {{
+            say('parts.inInsteadOfItWould', {
+              colourName: sayWithin(colourName(change.to)),
+              colourName2: sayWithin(colourName(change.from)),
+              money: money(change.total, found.currency),
+              saved: Math.round(change.saved * 100),
+            })
+          }}
         </p>
-        <BarChart v-if="found.orders.length > 1" title="What goes to whom" :unit="found.currency" :bars="bySupplier" />
+        <BarChart v-if="found.orders.length > 1" :title="say('parts.whatGoesToWhom')" :unit="found.currency" :bars="bySupplier" />
         <template v-if="dearest.length > 1">
-          <h2>What costs most</h2>
+          <h2>{{ say('parts.whatCostsMost') }}</h2>
           <ol class="dearest">
             <li v-for="(line, i) in dearest" :key="i">
-              {{ money(line.cost, found.currency) }} for {{ line.count }} × {{ titleOf(line) }}, {{ supplierName(line.supplier) }}
+              {{
+                say('parts.for', {
+                  money: money(line.cost, found.currency),
+                  count: line.count,
+                  title: titleOf(line),
+                  supplierName: supplierName(line.supplier),
+                })
+              }}
             </li>
           </ol>
         </template>
         <div v-if="found.unavailable.length > 0" class="unavailable">
-          <h2>Not offered anywhere</h2>
+          <h2>{{ say('parts.notOfferedAnywhere') }}</h2>
           <ul>
             <li v-for="piece in found.unavailable" :key="titleOf(piece)">{{ piece.count }} × {{ titleOf(piece) }}</li>
           </ul>
@@ -172,66 +191,76 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
         <table v-for="made in found.orders" :key="made.supplier">
           <caption>
             {{
-              supplierName(made.supplier)
-            }}: goods for
-            {{
-              money(made.goods, found.currency)
-            }}, shipping
-            {{
-              money(made.shipping, found.currency)
+              say('parts.goodsForShipping', {
+                supplierName: supplierName(made.supplier),
+                money: money(made.goods, found.currency),
+                money2: money(made.shipping, found.currency),
+              })
             }}
             <ActionButton
               v-if="store.books.practice"
-              :describe="`Order at ${supplierName(made.supplier)}`"
+              :describe="say('parts.orderAt', { supplierName: supplierName(made.supplier) })"
               @click="order(made, supplierName(made.supplier))"
-              >Order, for practice</ActionButton
+              >{{ say('parts.orderForPractice') }}</ActionButton
             >
           </caption>
           <thead>
             <tr>
-              <th scope="col" class="number">Count</th>
-              <th scope="col">Piece</th>
-              <th scope="col" class="number">Each</th>
+              <th scope="col" class="number">{{ say('common.count') }}</th>
+              <th scope="col">{{ say('parts.piece') }}</th>
+              <th scope="col" class="number">{{ say('parts.each2') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="kit in made.kits" :key="kit.id">
               <td class="number">{{ kit.count }}</td>
-              <td>{{ kitName(kit.id) }} <span class="faint">a kit</span></td>
-              <td class="number">{{ kit.price.toFixed(2) }}</td>
+              <td>
+                {{ kitName(kit.id) }} <span class="faint">{{ say('parts.aKit') }}</span>
+              </td>
+              <td class="number">{{ sayNumber(kit.price, 2) }}</td>
             </tr>
             <tr v-for="(line, i) in made.lines" :key="i">
               <td class="number">{{ line.count }}</td>
               <td>{{ titleOf(line) }}</td>
-              <td class="number">{{ line.price.toFixed(2) }}</td>
+              <td class="number">{{ sayNumber(line.price, 2) }}</td>
             </tr>
           </tbody>
         </table>
         <p v-if="surplus > 0" class="faint">
-          {{ plural(surplus, 'piece') }} of that {{ surplus === 1 ? 'is' : 'are' }} left over: sold in lots, in kits, or to fill up an
-          order.
+          {{
+            say('parts.ofThatLeftOverSold', {
+              pieces: sayCount('count.pieces', surplus),
+              what: surplus === 1 ? say('common.is') : say('common.are'),
+            })
+          }}
         </p>
       </template>
       <div v-for="{ delivery, name, isIn } in deliveries" :key="delivery.orderId" class="delivery" role="status">
         <p>
-          Order {{ delivery.orderId }} at {{ name }}: {{ plural(piecesIn(delivery.delivered), 'piece')
+          {{ say('parts.orderAt2', { orderId: delivery.orderId, name, pieces: sayCount('count.pieces', piecesIn(delivery.delivered)) })
           }}<template v-if="delivery.kits.length > 0">
-            and
             {{
-              plural(
-                delivery.kits.reduce((sum, kit) => sum + kit.count, 0),
-                'kit',
-              )
+              say('parts.and3', {
+                kits: sayCount(
+                  'count.kits',
+                  delivery.kits.reduce((sum, kit) => sum + kit.count, 0),
+                ),
+              })
             }}</template
           >
-          for {{ money(delivery.paid, delivery.currency) }}, here on {{ delivery.arrives }}.
+          {{ say('parts.forHereOn', { money: money(delivery.paid, delivery.currency), arrives: delivery.arrives }) }}
         </p>
         <p v-if="delivery.short.length > 0">
-          <b>{{ plural(piecesIn(delivery.short), 'piece') }} did not come</b> and {{ piecesIn(delivery.short) === 1 ? 'is' : 'are' }} not
-          paid: {{ delivery.short.map((piece) => `${piece.count} × ${titleOf(piece)}`).join('; ') }}.
+          <b>{{ say('parts.didNotCome', { pieces: sayCount('count.pieces', piecesIn(delivery.short)) }) }}</b>
+          {{
+            say('parts.andNotPaid', {
+              what: piecesIn(delivery.short) === 1 ? say('common.is') : say('common.are'),
+              short: delivery.short.map((piece) => `${piece.count} × ${titleOf(piece)}`).join('; '),
+            })
+          }}
         </p>
-        <ActionButton v-if="!isIn" primary @click="putIntoStock(delivery.orderId)">Put it into the stock</ActionButton>
-        <p v-else class="faint">It is in your stock.</p>
+        <ActionButton v-if="!isIn" primary @click="putIntoStock(delivery.orderId)">{{ say('parts.putItIntoTheStock') }}</ActionButton>
+        <p v-else class="faint">{{ say('parts.itIsInYourStock') }}</p>
       </div>
     </div>
   </section>

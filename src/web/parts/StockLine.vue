@@ -4,7 +4,8 @@ import type { Catalogue } from '@core/catalogue'
 import { total } from '@core/count'
 import { deskPiece, pieceLine } from '@core/desk'
 import { readQuickLine } from '@core/names'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import LineReading from '../shared/LineReading.vue'
 import { notify } from '../shared/notices'
@@ -20,25 +21,27 @@ const isClear = computed(() => read.value.pieces.length > 0 && read.value.unclea
 async function change(sign: 1 | -1): Promise<void> {
   const before = store.books
   const pieces = read.value.pieces.map((piece) => ({ ...deskPiece(piece), count: sign * piece.count }))
-  await store.change(pieces, 'by hand')
+  await store.change(pieces, say('parts.byHand'))
   if (store.problem !== '') return
   const [now] = store.books.log
   const moved = now && store.books.log !== before.log ? Math.abs(now.pieces.reduce((sum, { count }) => sum + count, 0)) : 0
-  const words = sign > 0 ? 'put into the stock' : 'taken out of the stock'
-  const less = moved < total(read.value.pieces) ? ' There was no more.' : ''
-  notify(`${plural(moved, 'piece')} ${words}.${less}`, { act: { label: 'Undo', run: () => void store.replace(before) } })
+  const words = sign > 0 ? say('parts.putIntoTheStock') : say('parts.takenOutOfTheStock')
+  const less = moved < total(read.value.pieces) ? say('parts.thereWasNoMore') : ''
+  notify(`${sayCount('count.pieces', moved)} ${words}.${less}`, {
+    act: { label: say('common.undo'), run: () => void store.replace(before) },
+  })
   line.value = ''
 }
 </script>
 
 <template>
-  <form class="stock-line" aria-label="Change the stock" @submit.prevent="isClear && change(1)" @keydown.stop>
+  <form class="stock-line" :aria-label="say('parts.changeTheStock')" @submit.prevent="isClear && change(1)" @keydown.stop>
     <label
-      >Pieces
-      <input v-model="line" class="plain-field" placeholder="12 plate 1x2 ash, 3 red brick 2x4" autocomplete="off" spellcheck="false"
+      >{{ say('common.pieces') }}
+      <input v-model="line" class="plain-field" :placeholder="say('parts.plate1x2AshRedBrick')" autocomplete="off" spellcheck="false"
     /></label>
-    <ActionButton submit :disabled="!isClear">Put in</ActionButton>
-    <ActionButton :disabled="!isClear" @click="change(-1)">Take out</ActionButton>
+    <ActionButton submit :disabled="!isClear">{{ say('parts.putIn2') }}</ActionButton>
+    <ActionButton :disabled="!isClear" @click="change(-1)">{{ say('common.takeOut') }}</ActionButton>
     <div v-if="line.trim() !== ''" role="status" class="read">
       <p v-if="read.pieces.length > 0" class="faint">
         {{ read.pieces.map((piece) => pieceLine(deskPiece(piece), catalogue)).join('; ') }}

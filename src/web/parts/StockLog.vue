@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { pieceLine, type DeskPiece } from '@core/desk'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import { useBooks } from '../stores/books'
 
 /** What came into the stock and went out of it, the newest first. */
@@ -18,14 +19,14 @@ const lines = computed(() =>
     at: new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' }),
     what,
     pieces: pieces.slice(0, MOST_KINDS).map(words).join('; '),
-    more: pieces.length > MOST_KINDS ? `, and ${plural(pieces.length - MOST_KINDS, 'more kind')}` : '',
+    more: pieces.length > MOST_KINDS ? say('parts.and4', { moreKinds: sayCount('count.moreKinds', pieces.length - MOST_KINDS) }) : '',
   })),
 )
 </script>
 
 <template>
   <details v-if="lines.length > 0">
-    <summary>What has changed</summary>
+    <summary>{{ say('parts.whatHasChanged') }}</summary>
     <ol>
       <li v-for="(line, i) in lines" :key="i">
         <b>{{ line.at }}</b>, {{ line.what }}: {{ line.pieces }}{{ line.more }}

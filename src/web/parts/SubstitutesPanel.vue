@@ -2,6 +2,7 @@
 import { computed, onUnmounted } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { pieceLine, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
+import { say } from '../language'
 import { toBytes } from '../../workers/plan-messages'
 import { faultLine, plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
@@ -32,7 +33,7 @@ const { found, problem, isLooking, look } = useFound<readonly Substitute[]>({
 const told = computed(() => new Set((open.model?.substitutes ?? []).map(substituteKey)))
 /** Offered in the booklet, or no more. */
 const offer = (substitute: Substitute, isIn: boolean): void =>
-  void open.edit(isIn ? 'offer a substitute to builders' : 'offer a substitute no more', ({ substitutes = [], ...model }) => {
+  void open.edit(isIn ? say('parts.offerASubstituteToBuilders') : say('parts.offerASubstituteNoMore'), ({ substitutes = [], ...model }) => {
     const own = substituteOf(substitute)
     const others = substitutes.filter((each) => substituteKey(each) !== substituteKey(own))
     const next = isIn ? [...others, own] : others
@@ -46,35 +47,44 @@ async function take(substitute: Substitute): Promise<void> {
     problem.value = faultLine(plainFault(thrown))
   })
   if (!taken) return
-  if (open.model !== model) return notify('The model has changed meanwhile. Take it once more.')
-  if (JSON.stringify(taken) === JSON.stringify(model))
-    return notify('The model as designed does not have this piece: a version alone has it in that colour.')
-  if (await open.edit('take a substitute', () => taken))
-    notify(`Done: ${substitute.use.map(words).join(' and ')} in the model.`, { act: { label: 'Undo', run: () => void open.undo() } })
+  if (open.model !== model) return notify(say('parts.theModelHasChangedMeanwhile'))
+  if (JSON.stringify(taken) === JSON.stringify(model)) return notify(say('parts.theModelAsDesignedDoes'))
+  if (await open.edit(say('parts.takeASubstitute'), () => taken))
+    notify(say('parts.doneInTheModel', { use: substitute.use.map(words).join(' and ') }), {
+      act: { label: say('common.undo'), run: () => void open.undo() },
+    })
 }
 const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
 </script>
 
 <template>
-  <section v-if="missing.length > 0" aria-label="What could stand in" class="substitutes">
-    <h2>What could stand in</h2>
-    <p v-if="!isLooking && !found"><ActionButton @click="look">Look for substitutes</ActionButton></p>
-    <p v-if="isLooking" class="acts" role="status">Trying what else would hold. <ActionButton @click="finder.stop()">Stop</ActionButton></p>
+  <section v-if="missing.length > 0" :aria-label="say('parts.whatCouldStandIn')" class="substitutes">
+    <h2>{{ say('parts.whatCouldStandIn') }}</h2>
+    <p v-if="!isLooking && !found">
+      <ActionButton @click="look">{{ say('parts.lookForSubstitutes') }}</ActionButton>
+    </p>
+    <p v-if="isLooking" class="acts" role="status">
+      {{ say('parts.tryingWhatElseWouldHold') }} <ActionButton @click="finder.stop()">{{ say('common.stop') }}</ActionButton>
+    </p>
     <p v-if="problem" role="alert">{{ problem }}</p>
-    <p v-if="found && found.length === 0" role="status">Nothing that is spare or offered could stand in.</p>
-    <ul v-if="found && found.length > 0" aria-label="Substitutes">
+    <p v-if="found && found.length === 0" role="status">{{ say('parts.nothingThatIsSpareOr') }}</p>
+    <ul v-if="found && found.length > 0" :aria-label="say('parts.substitutes')">
       <li v-for="(substitute, i) in found" :key="i">
-        <b>{{ words(substitute.for) }}</b>: {{ substitute.use.map(words).join(' and ') }} instead. {{ substitute.consequence }}
+        <b>{{ words(substitute.for) }}</b>{{
+          say('parts.instead', { use: substitute.use.map(words).join(' and '), consequence: substitute.consequence })
+        }}
         <label class="tick"
           ><input
             type="checkbox"
             :checked="told.has(substituteKey(substitute))"
             @change="offer(substitute, ($event.target as HTMLInputElement).checked)"
           />
-          Offer it to builders in the booklet</label
+          {{ say('parts.offerItToBuildersIn') }}</label
         >
-        <ActionButton :describe="`Take into the model: ${substitute.use.map(words).join(' and ')}`" @click="take(substitute)"
-          >Take it into the model</ActionButton
+        <ActionButton
+          :describe="say('parts.takeIntoTheModel', { use: substitute.use.map(words).join(' and ') })"
+          @click="take(substitute)"
+          >{{ say('parts.takeItIntoTheModel') }}</ActionButton
         >
       </li>
     </ul>

@@ -1,8 +1,8 @@
 import { computed, ref } from 'vue'
-import { BASE_CATALOGUE } from '@core/catalogue'
 import { cover, kitsHad, needOf } from '@core/desk'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
+import { shownCatalogue } from '../shared/shown-catalogue'
 
 export const MOST_COPIES = 1000
 
@@ -18,6 +18,6 @@ export function useCoverage() {
   const need = computed(() => (open.shown ? needOf(open.shown, wholeCopies.value) : []))
   const had = computed(() => kitsHad(store.books))
   const coverage = computed(() => cover(need.value, store.books.stock, had.value))
-  const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
+  const catalogue = computed(() => open.source?.catalogue ?? shownCatalogue())
   return { copies, wholeCopies, need, had, coverage, catalogue }
 }

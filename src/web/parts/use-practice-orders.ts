@@ -1,6 +1,7 @@
 import { shallowRef } from 'vue'
 import type { PracticeDelivery, Purchase } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
+import { say } from '../language'
 import { useBooks } from '../stores/books'
 import { notify } from '../shared/notices'
 import { practiceOrder } from './practice-counter'
@@ -38,10 +39,10 @@ export function usePracticeOrders(tell: (problem: string) => void) {
     }
     const before = store.books
     mark(true)
-    await store.change(arrived.delivery.delivered, `order ${orderId} at ${arrived.name}`, arrived.delivery.kits)
+    await store.change(arrived.delivery.delivered, say('parts.orderAt3', { orderId, name: arrived.name }), arrived.delivery.kits)
     if (store.problem !== '') return mark(false)
     const undo = (): void => void store.replace(before).then(() => mark(false))
-    notify('It is in your stock.', { act: { label: 'Undo', run: undo } })
+    notify(say('parts.itIsInYourStock'), { act: { label: say('common.undo'), run: undo } })
   }
 
   return { deliveries, order, putIntoStock }

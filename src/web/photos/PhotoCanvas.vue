@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import type { Photo, PhotoMark } from '@core/model'
+import { say } from '../language'
 import PhotoPicture from '../shared/PhotoPicture.vue'
 
 /** A photo that is drawn on: by pointer from one place to another, or by keys with a cross that the arrows move. */
@@ -76,7 +77,7 @@ const shown = computed<Photo>(() => {
       class="draw"
       tabindex="0"
       role="application"
-      aria-label="Draw on the photo: the arrow keys move the cross, Enter begins and ends."
+      :aria-label="say('photos.drawOnThePhotoThe')"
       @pointerdown="onDown"
       @pointermove="onMove"
       @pointerup="finish"

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { StepPage } from '@core/booklet'
 import { readQuickLine, type QuickPiece } from '@core/names'
+import { say } from '../language'
 import LineReading from '../shared/LineReading.vue'
 import TrayList from '../shared/TrayList.vue'
 import { usePaintSource } from '../shared/painter-key'
@@ -26,7 +27,7 @@ function add(): void {
   emit('pieces', read.value.pieces)
   if (read.value.unclear.length === 0) line.value = ''
 }
-const title = computed(() => `Step ${props.page.label}`)
+const title = computed(() => say('common.step', { label: props.page.label }))
 </script>
 
 <template>
@@ -38,25 +39,26 @@ const title = computed(() => `Step ${props.page.label}`)
         :key="i"
         class="thumb"
         :aria-pressed="picked === i"
-        :aria-label="`${title}, photo ${i + 1}${photo.alt ? `: ${photo.alt}` : ''}`"
+        :aria-label="say('photos.photo', { title, i: i + 1, what: photo.alt ? `: ${photo.alt}` : '' })"
         @click="emit('pick', i)"
       >
         <img :src="photo.file" alt="" />
       </button>
-      <button class="plain-button" @click="emit('addPhotos')">One more photo</button>
+      <button class="plain-button" @click="emit('addPhotos')">{{ say('photos.oneMorePhoto') }}</button>
     </div>
-    <TrayList v-if="page.callout.length > 0" :pieces="page.callout" :label="`Pieces of ${title}`" />
+    <TrayList v-if="page.callout.length > 0" :pieces="page.callout" :label="say('photos.piecesOf', { title })" />
     <form @submit.prevent="add">
       <label
-        >Pieces <input v-model="line" class="plain-field" maxlength="300" placeholder="2 plate 2x4 slate, tile 1x2" @keydown.stop
+        >{{ say('common.pieces') }}
+        <input v-model="line" class="plain-field" maxlength="300" :placeholder="say('photos.plate2x4SlateTile1x2')" @keydown.stop
       /></label>
-      <button class="plain-button framed" type="submit" :disabled="read.pieces.length === 0">Add</button>
-      <button class="plain-button" type="button" :disabled="isFirst" @click="emit('move', -1)">Earlier</button>
-      <button class="plain-button" type="button" :disabled="isLast" @click="emit('move', 1)">Later</button>
-      <button class="plain-button" type="button" @click="emit('remove')">Take the step out</button>
+      <button class="plain-button framed" type="submit" :disabled="read.pieces.length === 0">{{ say('common.add') }}</button>
+      <button class="plain-button" type="button" :disabled="isFirst" @click="emit('move', -1)">{{ say('common.earlier') }}</button>
+      <button class="plain-button" type="button" :disabled="isLast" @click="emit('move', 1)">{{ say('common.later') }}</button>
+      <button class="plain-button" type="button" @click="emit('remove')">{{ say('photos.takeTheStepOut') }}</button>
     </form>
     <div v-if="line.trim() !== ''" role="status">
-      <TrayList v-if="read.pieces.length > 0" :pieces="read.pieces" label="What was understood" />
+      <TrayList v-if="read.pieces.length > 0" :pieces="read.pieces" :label="say('common.whatWasUnderstood')" />
       <LineReading :read />
     </div>
   </li>

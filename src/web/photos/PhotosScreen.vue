@@ -14,7 +14,8 @@ import {
 } from '@core/edits'
 import type { ModelDocument, Photo, PhotoMark } from '@core/model'
 import type { SectionPlan } from '@core/plan'
-import { plural } from '@core/words'
+
+import { say, sayCount, sayWithin } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -68,7 +69,7 @@ const placeOf = (step: number) => ({ section: section.value, step })
 async function take(files: Iterable<File>, step = -1): Promise<void> {
   const photos: Photo[] = []
   for (const file of files) {
-    working.value = `Reading ${file.name}`
+    working.value = say('common.reading', { name: file.name })
     try {
       photos.push(await readPhoto(file))
     } catch (thrown) {
@@ -78,12 +79,14 @@ async function take(files: Iterable<File>, step = -1): Promise<void> {
   working.value = ''
   if (photos.length === 0) return
   const into = section.value
-  const what = plural(photos.length, 'photo')
+  const what = sayCount('count.photos', photos.length)
   if (step >= 0) {
-    await edit(`add ${what}`, (model, plans) => addPhotos(model, plans, placeOf(step), photos))
+    await edit(say('photos.add', { what }), (model, plans) => addPhotos(model, plans, placeOf(step), photos))
     return
   }
-  const isDone = await edit(`add ${what}`, (model, plans) => addPhotoSteps(model, plans, into, { photos, order: order.value }))
+  const isDone = await edit(say('photos.add', { what }), (model, plans) =>
+    addPhotoSteps(model, plans, into, { photos, order: order.value }),
+  )
   await nextTick()
   if (isDone) picked.value = { step: order.value === 'building' ? count.value - 1 : 0, photo: 0 }
 }
@@ -106,7 +109,8 @@ async function onDrop(event: DragEvent): Promise<void> {
 
 const mark = (each: PhotoMark): void => {
   const at = shown.value
-  if (at) void edit('draw on a photo', (model, plans) => addPhotoMark(model, plans, placeOf(at.step), { photo: at.index, mark: each }))
+  if (at)
+    void edit(say('photos.drawOnAPhoto'), (model, plans) => addPhotoMark(model, plans, placeOf(at.step), { photo: at.index, mark: each }))
 }
 const change = (photo: Partial<Photo> | null, label: string, group?: string): void => {
   const at = shown.value
@@ -114,24 +118,28 @@ const change = (photo: Partial<Photo> | null, label: string, group?: string): vo
 }
 const takeMarkOff = (i: number): void => {
   const marks = shown.value?.photo.marks ?? []
-  change({ marks: marks.filter((_, k) => k !== i) }, 'take a mark off')
+  change({ marks: marks.filter((_, k) => k !== i) }, say('photos.takeAMarkOff'))
 }
-const MARK_WORDS: Readonly<Record<PhotoMark['kind'], string>> = { arrow: 'Arrow', ring: 'Ring', text: 'Words' }
+const MARK_WORDS: Readonly<Record<PhotoMark['kind'], string>> = {
+  arrow: say('photos.arrow'),
+  ring: say('photos.ring'),
+  text: say('common.words'),
+}
 const KINDS = Object.entries(MARK_WORDS).map(([value, label]) => ({ value, label }))
 
 async function move(step: number, by: 1 | -1): Promise<void> {
-  if (await edit('move a step', (model, plans) => moveStep(model, plans, placeOf(step), step + by))) {
+  if (await edit(say('photos.moveAStep'), (model, plans) => moveStep(model, plans, placeOf(step), step + by))) {
     if (picked.value?.step === step) picked.value = { ...picked.value, step: step + by }
   }
 }
 async function remove(step: number): Promise<void> {
   picked.value = null
-  await edit('take out a step', (model, plans) => removePhotoStep(model, plans, placeOf(step)))
+  await edit(say('photos.takeOutAStep'), (model, plans) => removePhotoStep(model, plans, placeOf(step)))
 }
 async function newSection(): Promise<void> {
   let made = ''
-  await edit('begin a section', (model) => {
-    const next = addSection(model, `Section ${model.sections.length + 1}`)
+  await edit(say('photos.beginASection'), (model) => {
+    const next = addSection(model, say('photos.section', { sections: model.sections.length + 1 }))
     made = next.id
     return next.model
   })
@@ -139,28 +147,36 @@ async function newSection(): Promise<void> {
 }
 const ofFinished = (): void => {
   const at = shown.value
-  if (at) void edit('show a photo on the cover', (model) => setModelPhotos(model, [...(model.photos ?? []), at.photo]))
+  if (at) void edit(say('photos.showAPhotoOnThe'), (model) => setModelPhotos(model, [...(model.photos ?? []), at.photo]))
 }
 const ORDERS = [
-  { value: 'taking-apart', label: 'I take it apart' },
-  { value: 'building', label: 'I build it' },
+  { value: 'taking-apart', label: say('photos.iTakeItApart') },
+  { value: 'building', label: say('photos.iBuildIt') },
 ]
 </script>
 
 <template>
   <main tabindex="-1" @dragover.prevent @drop="onDrop">
-    <h1>Photo log</h1>
+    <h1>{{ say('common.photoLog') }}</h1>
     <p class="faint">
-      A photo for each step, dropped here or taken with the camera. Taken while the model comes apart, they are turned round for whoever
-      builds. Places, times and cameras are taken out of every photo.
+      {{ say('photos.aPhotoForEachStep') }}
     </p>
     <div class="acts">
-      <ChoiceList v-model="section" label="Section" :options="sections" />
-      <button class="plain-button" @click="newSection">New section</button>
-      <ChoiceList v-model="order" label="While" :options="ORDERS" />
-      <ActionButton primary @click="choose(-1, picker)">Add photos</ActionButton>
-      <ActionButton @click="choose(-1, camera)">Take one</ActionButton>
-      <input ref="picker" class="sr-only" type="file" accept="image/*" multiple tabindex="-1" aria-label="Photos" @change="onFiles" />
+      <ChoiceList v-model="section" :label="say('common.section')" :options="sections" />
+      <button class="plain-button" @click="newSection">{{ say('photos.newSection') }}</button>
+      <ChoiceList v-model="order" :label="say('photos.while')" :options="ORDERS" />
+      <ActionButton primary @click="choose(-1, picker)">{{ say('photos.addPhotos') }}</ActionButton>
+      <ActionButton @click="choose(-1, camera)">{{ say('photos.takeOne') }}</ActionButton>
+      <input
+        ref="picker"
+        class="sr-only"
+        type="file"
+        accept="image/*"
+        multiple
+        tabindex="-1"
+        :aria-label="say('common.photos')"
+        @change="onFiles"
+      />
       <input
         ref="camera"
         class="sr-only"
@@ -168,13 +184,13 @@ const ORDERS = [
         accept="image/*"
         capture="environment"
         tabindex="-1"
-        aria-label="Photo from the camera"
+        :aria-label="say('photos.photoFromTheCamera')"
         @change="onFiles"
       />
       <span role="status">{{ working }}</span>
     </div>
     <div class="log">
-      <ol v-if="rows.length > 0" aria-label="Steps, as the photos were taken">
+      <ol v-if="rows.length > 0" :aria-label="say('photos.stepsAsThePhotosWere')">
         <PhotoStep
           v-for="row in rows"
           :key="`${section} ${row.step}`"
@@ -184,42 +200,50 @@ const ORDERS = [
           :is-last="row.step === count - 1"
           @pick="picked = { step: row.step, photo: $event }"
           @add-photos="choose(row.step, picker)"
-          @pieces="(pieces) => edit('add pieces to a step', (model, plans) => addPiecesToStep(model, plans, placeOf(row.step), pieces))"
+          @pieces="
+            (pieces) => edit(say('photos.addPiecesToAStep'), (model, plans) => addPiecesToStep(model, plans, placeOf(row.step), pieces))
+          "
           @move="move(row.step, $event)"
           @remove="remove(row.step)"
         />
       </ol>
       <div v-else class="empty">
-        <h2>No photo yet</h2>
-        <p>Take the finished model apart bit by bit and photograph each bit, or begin with what is there first.</p>
+        <h2>{{ say('photos.noPhotoYet') }}</h2>
+        <p>{{ say('photos.takeTheFinishedModelApart') }}</p>
       </div>
-      <section v-if="shown" class="photo" aria-label="The photo">
+      <section v-if="shown" class="photo" :aria-label="say('photos.thePhoto')">
         <PhotoCanvas :photo="shown.photo" :kind="kind" :words="words" @mark="mark" />
         <div class="acts">
-          <ChoiceList v-model="kind" label="Draw" :options="KINDS" />
-          <label>with the words <input v-model="words" class="plain-field" maxlength="80" @keydown.stop /></label>
-          <button class="plain-button" @click="ofFinished">Show it on the cover</button>
-          <button class="plain-button" @click="change(null, 'take a photo off')">Take the photo off</button>
+          <ChoiceList v-model="kind" :label="say('photos.draw')" :options="KINDS" />
+          <label>{{ say('photos.withTheWords') }} <input v-model="words" class="plain-field" maxlength="80" @keydown.stop /></label>
+          <button class="plain-button" @click="ofFinished">{{ say('photos.showItOnTheCover') }}</button>
+          <button class="plain-button" @click="change(null, say('photos.takeAPhotoOff'))">{{ say('photos.takeThePhotoOff') }}</button>
         </div>
-        <ul v-if="shown.photo.marks?.length" aria-label="Drawn on it">
+        <ul v-if="shown.photo.marks?.length" :aria-label="say('photos.drawnOnIt')">
           <li v-for="(each, i) in shown.photo.marks" :key="i">
             {{ MARK_WORDS[each.kind] }}{{ each.text ? `: ${each.text}` : '' }}
-            <button class="plain-button" :aria-label="`Take off ${MARK_WORDS[each.kind].toLowerCase()} ${i + 1}`" @click="takeMarkOff(i)">
-              Take off
+            <button
+              class="plain-button"
+              :aria-label="say('photos.takeOff', { markWords: sayWithin(MARK_WORDS[each.kind]), i: i + 1 })"
+              @click="takeMarkOff(i)"
+            >
+              {{ say('common.takeOff') }}
             </button>
           </li>
         </ul>
         <LineField
           :key="`${shown.step} ${shown.photo.file.length} ${shown.photo.file.slice(-40)}`"
-          label="What is on it"
+          :label="say('photos.whatIsOnIt')"
           :value="shown.photo.alt"
-          :commit="(alt) => change({ alt }, 'describe a photo', 'describe a photo')"
+          :commit="(alt) => change({ alt }, say('photos.describeAPhoto'), say('photos.describeAPhoto'))"
         />
       </section>
-      <section v-else-if="open.model?.photos?.length" class="photo" aria-label="On the cover">
-        <h2>On the cover</h2>
+      <section v-else-if="open.model?.photos?.length" class="photo" :aria-label="say('photos.onTheCover')">
+        <h2>{{ say('photos.onTheCover') }}</h2>
         <PhotoPicture v-for="(each, i) in open.model.photos" :key="i" :photo="each" />
-        <button class="plain-button" @click="edit('clear the cover', (model) => setModelPhotos(model, []))">Take them off the cover</button>
+        <button class="plain-button" @click="edit(say('photos.clearTheCover'), (model) => setModelPhotos(model, []))">
+          {{ say('photos.takeThemOffTheCover') }}
+        </button>
       </section>
     </div>
   </main>

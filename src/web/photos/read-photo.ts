@@ -1,4 +1,5 @@
 import { isHeic, photoAddress, typeOfPhoto, type Photo } from '@core/model'
+import { say } from '../language'
 
 /** What print needs: 1,600 dots over 13 cm are 300 to the inch. */
 const MOST_DOTS = 1_600
@@ -11,10 +12,10 @@ const QUALITY = 0.86
  */
 export async function readPhoto(file: File): Promise<Photo> {
   const head = new Uint8Array(await file.slice(0, 16).arrayBuffer())
-  if (isHeic(head)) throw new Error(`“${file.name}” is a HEIC photo, which browsers cannot read. Save it as JPEG and take that.`)
-  if (!typeOfPhoto(head)) throw new Error(`“${file.name}” is no photo that can be read: JPEG, PNG and WebP can.`)
+  if (isHeic(head)) throw new Error(say('photos.isAHeicPhotoWhich', { name: file.name }))
+  if (!typeOfPhoto(head)) throw new Error(say('photos.isNoPhotoThatCan', { name: file.name }))
   const image = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
-    throw new Error(`“${file.name}” is damaged: it cannot be read as a photo.`)
+    throw new Error(say('photos.isDamagedItCannotBe', { name: file.name }))
   })
   const fine = Math.min(1, MOST_DOTS / Math.max(image.width, image.height))
   const canvas = document.createElement('canvas')
@@ -23,6 +24,6 @@ export async function readPhoto(file: File): Promise<Photo> {
   canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
   image.close()
   const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', QUALITY))
-  if (!blob) throw new Error(`“${file.name}” is too large for this browser.`)
+  if (!blob) throw new Error(say('photos.isTooLargeForThis', { name: file.name }))
   return { file: photoAddress(new Uint8Array(await blob.arrayBuffer()), 'image/jpeg'), alt: '' }
 }

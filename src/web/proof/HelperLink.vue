@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { copyLink } from '../shared/copy-link'
 import { useOpenModel } from '../stores/open-model'
@@ -15,22 +16,21 @@ const link = computed(() => (publication.value ? proofLinkTo(publication.value) 
 
 <template>
   <section aria-labelledby="helper-heading">
-    <h2 id="helper-heading">By somebody else</h2>
+    <h2 id="helper-heading">{{ say('proof.bySomebodyElse') }}</h2>
     <template v-if="publication">
       <p class="about">
-        Give this link to a helper. The clock runs there as it does here, and at the end all of it comes to you as a letter; take it from
-        there.
+        {{ say('proof.giveThisLinkToA') }}
       </p>
       <p class="link">{{ link }}</p>
       <p class="acts">
-        <ActionButton @click="copyLink(link)">Copy the link</ActionButton>
-        <RouterLink :to="{ name: 'letters', params: { id: publication.id } }">Letters from builders</RouterLink>
+        <ActionButton @click="copyLink(link)">{{ say('common.copyTheLink') }}</ActionButton>
+        <RouterLink :to="{ name: 'letters', params: { id: publication.id } }">{{ say('common.lettersFromBuilders') }}</RouterLink>
       </p>
     </template>
     <p v-else class="about">
-      A helper builds what is published. Publish it first,
-      <RouterLink :to="{ name: 'booklet', params: { id: open.id } }">for reviewers alone</RouterLink>
-      if nobody else is to see it yet.
+      {{ say('proof.aHelperBuildsWhatIs') }}
+      <RouterLink :to="{ name: 'booklet', params: { id: open.id } }">{{ say('proof.forReviewersAlone') }}</RouterLink>
+      {{ say('proof.ifNobodyElseIsTo') }}
     </p>
   </section>
 </template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { faultLine, plainFault } from '@core/fault'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import BarChart from '../parts/BarChart.vue'
 import { fetchQuestions } from '../published/server-client'
@@ -9,7 +10,7 @@ import { download, fileName } from '../shared/download'
 import { useLibrary } from '../storage/open-library'
 import { useOpenModel } from '../stores/open-model'
 import BookletTabs from './BookletTabs.vue'
-import { ENTRY_WORDS, entriesByDay, logEntries, logTable, type LogEntry } from './logbook'
+import { entryWords, entriesByDay, logEntries, logTable, type LogEntry } from './logbook'
 
 /** What was done on a model, and what came to it. */
 const open = useOpenModel()
@@ -32,7 +33,7 @@ async function load(): Promise<void> {
     entries.value = logEntries({ changes, proofs, publications, letters: letters.flat() })
     problem.value = ''
   } catch (thrown) {
-    problem.value = `The logbook could not be read. ${faultLine(plainFault(thrown))}`
+    problem.value = say('proof.theLogbookCouldNotBe', { fault: faultLine(plainFault(thrown)) })
   }
   isLoaded.value = true
 }
@@ -42,41 +43,49 @@ const whenWords = (at: number | undefined): string =>
 const byDay = computed(() =>
   entriesByDay(entries.value, (at) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' }), MOST_DAYS),
 )
-const save = (): void => download(fileName(`${open.model?.name ?? 'model'} logbook`, '.csv'), logTable(entries.value), 'text/csv')
+const save = (): void =>
+  download(fileName(say('proof.logbook', { name: open.model?.name ?? 'model' }), '.csv'), logTable(entries.value), 'text/csv')
 </script>
 
 <template>
   <main class="room">
     <BookletTabs />
-    <h1>Logbook</h1>
+    <h1>{{ say('common.logbook') }}</h1>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <p v-if="isLoaded && entries.length === 0" class="faint">
-      Nothing was done on this model yet. What you change, prove and publish will stand here.
+      {{ say('proof.nothingWasDoneOnThis') }}
     </p>
     <template v-if="entries.length > 0">
-      <p><ActionButton @click="save">Save as a table</ActionButton></p>
-      <BarChart v-if="byDay.length > 1" title="What was done, by day" unit="" :bars="byDay" />
+      <p>
+        <ActionButton @click="save">{{ say('common.saveAsATable') }}</ActionButton>
+      </p>
+      <BarChart v-if="byDay.length > 1" :title="say('proof.whatWasDoneByDay')" unit="" :bars="byDay" />
       <table class="ruled">
         <caption class="sr-only">
-          What was done
+          {{
+            say('proof.whatWasDone')
+          }}
         </caption>
         <thead>
           <tr>
-            <th scope="col">When</th>
-            <th scope="col">What</th>
-            <th scope="col"><span class="sr-only">In words</span></th>
+            <th scope="col">{{ say('proof.when') }}</th>
+            <th scope="col">{{ say('common.what') }}</th>
+            <th scope="col">
+              <span class="sr-only">{{ say('proof.inWords') }}</span>
+            </th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="(entry, i) in entries.slice(0, most)" :key="i">
             <td class="when">{{ whenWords(entry.at) }}</td>
-            <td>{{ ENTRY_WORDS[entry.kind] }}</td>
+            <td>{{ entryWords(entry.kind) }}</td>
             <td class="what">{{ entry.what }}</td>
           </tr>
         </tbody>
       </table>
       <p v-if="entries.length > most">
-        {{ plural(entries.length - most, 'more entry', 'more entries') }}. <ActionButton @click="most += MOST">Show more</ActionButton>
+        {{ sayCount('count.moreEntries', entries.length - most) }}.
+        <ActionButton @click="most += MOST">{{ say('common.showMore') }}</ActionButton>
       </p>
     </template>
   </main>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ProofReport } from '@core/durations'
-import { plural } from '@core/words'
+import { say, sayCount } from '../language'
 import { useOpenModel } from '../stores/open-model'
 import { clockWords } from '@core/proof-build'
 
@@ -17,10 +17,10 @@ const placeOf = ({ section, step }: { readonly section: string; readonly step: n
 })
 const sums = computed(() =>
   [
-    [props.report.mistakes, 'mistake'] as const,
-    [props.report.missing, 'missing piece'] as const,
-    [props.report.left, 'left-over piece'] as const,
-  ].flatMap(([count, word]) => (count > 0 ? [plural(count, word)] : [])),
+    [props.report.mistakes, 'count.mistakes'] as const,
+    [props.report.missing, 'count.missingPieces'] as const,
+    [props.report.left, 'count.leftOverPieces'] as const,
+  ].flatMap(([count, word]) => (count > 0 ? [sayCount(word, count)] : [])),
 )
 /** What somebody noted may end a sentence itself. */
 function reasonsOf({ reasons }: Pick<ProofReport['lines'][number], 'reasons'>): string {
@@ -30,33 +30,39 @@ function reasonsOf({ reasons }: Pick<ProofReport['lines'][number], 'reasons'>): 
 </script>
 
 <template>
-  <section aria-label="What the proof build shows">
-    <h2>What it shows</h2>
+  <section :aria-label="say('proof.whatTheProofBuildShows')">
+    <h2>{{ say('proof.whatItShows') }}</h2>
     <p>
-      {{ plural(report.lines.length, 'step') }} in <b>{{ clockWords(report.seconds) }}</b><template v-if="sums.length > 0"
+      {{ say('proof.in', { steps: sayCount('count.steps', report.lines.length) }) }} <b>{{ clockWords(report.seconds) }}</b><template
+        v-if="sums.length > 0"
         >; {{ sums.join(', ') }}</template
       >.
     </p>
     <p v-if="report.since">
-      The time before it took {{ clockWords(report.since.seconds) }}.
-      {{ plural(report.since.better.length, 'step is', 'steps are') }} mended<template v-if="report.since.better.length > 0"
-        >: {{ report.since.better.map(labelOf).join(', ') }}</template
-      >; {{ plural(report.since.worse.length, 'step went', 'steps went') }} wrong that went well before<template
-        v-if="report.since.worse.length > 0"
-        >: {{ report.since.worse.map(labelOf).join(', ') }}</template
+      {{
+        say('proof.theTimeBeforeItTook', {
+          time: clockWords(report.since.seconds),
+          stepsAre: sayCount('count.stepsAre', report.since.better.length),
+        })
+      }}<template v-if="report.since.better.length > 0">: {{ report.since.better.map(labelOf).join(', ') }}</template
+      >{{ say('proof.wrongThatWentWellBefore', { stepsWent: sayCount('count.stepsWent', report.since.worse.length) })
+      }}<template v-if="report.since.worse.length > 0">: {{ report.since.worse.map(labelOf).join(', ') }}</template
       >.
     </p>
-    <p v-if="report.toMend.length === 0"><b>Nothing to mend:</b> every step went well, and none was slow.</p>
+    <p v-if="report.toMend.length === 0">
+      <b>{{ say('proof.nothingToMend') }}</b> {{ say('proof.everyStepWentWellAnd') }}
+    </p>
     <template v-else>
-      <h3>To mend</h3>
+      <h3>{{ say('proof.toMend') }}</h3>
       <ol>
         <li v-for="line in report.toMend" :key="labelOf(line)">
           <RouterLink :to="placeOf(line)">{{ labelOf(line) }}</RouterLink>
           <span
             >{{ reasonsOf(line) }}
             <span class="faint"
-              >{{ clockWords(line.seconds) }}, such a step takes about {{ clockWords(line.expected)
-              }}<template v-if="line.before !== undefined">, {{ clockWords(line.before) }} the time before</template>.</span
+              >{{ say('proof.suchAStepTakesAbout', { time: clockWords(line.seconds), time2: clockWords(line.expected) })
+              }}<template v-if="line.before !== undefined">{{ say('proof.theTimeBefore', { time: clockWords(line.before) }) }}</template
+              >.</span
             ></span
           >
         </li>

@@ -3,7 +3,8 @@ import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { logOfProof, writeLog, type ProofReport } from '@core/durations'
 import { clockWords, rowOfSteps, secondsOfRun } from '@core/proof-build'
 import { faultLine, plainFault } from '@core/fault'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -56,50 +57,58 @@ function end(done: StoredProof): void {
 }
 function takeAway(of: StoredProof): void {
   remove(of.id)
-  notify('The proof build is taken away.', { act: { label: 'Undo', run: () => keep(of) } })
+  notify(say('proof.theProofBuildIsTaken'), { act: { label: say('common.undo'), run: () => keep(of) } })
 }
 function save(): void {
   const text = writeLog(finished.value.map(({ run }) => logOfProof(run)))
-  download(fileName(`${open.model?.name ?? 'model'} log`, '.json'), text, 'application/json')
+  download(fileName(say('proof.log', { name: open.model?.name ?? 'model' }), '.json'), text, 'application/json')
 }
 </script>
 
 <template>
   <main class="room">
     <BookletTabs />
-    <h1>Proof build</h1>
+    <h1>{{ say('common.proofBuild') }}</h1>
     <p v-if="problem || trouble" role="alert">{{ problem || trouble }}</p>
     <ProofWalk v-if="proof" :proof="proof" :row="row" @keep="keep" @end="end" @leave="walking = null" />
     <template v-else-if="isLoaded">
       <p class="about">
-        Build your model once from these steps, as somebody would who has never seen it. The clock runs from step to step; you note what
-        went wrong, and afterwards it is told here what to mend.
+        {{ say('proof.buildYourModelOnceFrom') }}
       </p>
-      <p v-if="row.length === 0" class="faint">There are no steps yet: put pieces on the Bench, or bring a model in.</p>
+      <p v-if="row.length === 0" class="faint">{{ say('proof.thereAreNoStepsYet') }}</p>
       <p v-else class="acts">
-        <ActionButton v-if="begun" primary @click="walking = begun!.id"
-          >Go on after {{ plural(begun.run.steps.length, 'step') }}</ActionButton
-        >
-        <ActionButton :primary="!begun" @click="walking = begin().id">{{
-          begun ? 'Begin another' : `Begin: ${plural(row.length, 'step')}`
+        <ActionButton v-if="begun" primary @click="walking = begun!.id">{{
+          say('proof.goOnAfter', { steps: sayCount('count.steps', begun.run.steps.length) })
         }}</ActionButton>
-        <ActionButton v-if="begun" describe="Take away what was begun" @click="takeAway(begun)">Take it away</ActionButton>
-        <ActionButton v-if="finished.length > 0" @click="save">Save the log</ActionButton>
+        <ActionButton :primary="!begun" @click="walking = begin().id">{{
+          begun ? say('proof.beginAnother') : say('proof.begin', { steps: sayCount('count.steps', row.length) })
+        }}</ActionButton>
+        <ActionButton v-if="begun" :describe="say('proof.takeAwayWhatWasBegun')" @click="takeAway(begun)">{{
+          say('common.takeItAway')
+        }}</ActionButton>
+        <ActionButton v-if="finished.length > 0" @click="save">{{ say('proof.saveTheLog') }}</ActionButton>
       </p>
-      <section v-if="finished.length > 0" aria-label="Proof builds so far">
-        <h2>So far</h2>
+      <section v-if="finished.length > 0" :aria-label="say('proof.proofBuildsSoFar')">
+        <h2>{{ say('proof.soFar') }}</h2>
         <ul>
           <li v-for="each in finished" :key="each.id">
-            <span
-              >{{ dateWords(each.run.date) }}: {{ plural(each.run.steps.length, 'step') }} in {{ clockWords(secondsOfRun(each.run)) }}</span
+            <span>{{
+              say('proof.in2', {
+                date: dateWords(each.run.date),
+                steps: sayCount('count.steps', each.run.steps.length),
+                time: clockWords(secondsOfRun(each.run)),
+              })
+            }}</span>
+            <span v-if="each.id === shown?.id" class="faint">{{ say('proof.shownBelow') }}</span>
+            <ActionButton
+              v-else
+              :describe="say('proof.showTheProofBuildOf', { date: dateWords(each.run.date) })"
+              @click="chosen = each.id"
+              >{{ say('common.show') }}</ActionButton
             >
-            <span v-if="each.id === shown?.id" class="faint">shown below</span>
-            <ActionButton v-else :describe="`Show the proof build of ${dateWords(each.run.date)}`" @click="chosen = each.id"
-              >Show</ActionButton
-            >
-            <ActionButton :describe="`Take away the proof build of ${dateWords(each.run.date)}`" @click="takeAway(each)"
-              >Take away</ActionButton
-            >
+            <ActionButton :describe="say('proof.takeAwayTheProofBuild', { date: dateWords(each.run.date) })" @click="takeAway(each)">{{
+              say('common.takeAway')
+            }}</ActionButton>
           </li>
         </ul>
       </section>

@@ -2,6 +2,7 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { joinWords } from '@core/booklet'
+import { say, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
 import { isTyping, shortcutOf } from '../shared/shortcut'
@@ -53,7 +54,7 @@ function count(what: Counted): void {
   emit('keep', { ...proof, run: withStep(proof.run, at.value, (known) => ({ ...known, [what]: known[what] + 1 })) })
 }
 /** For the step at which it was typed, whichever is open by the time it is handed over. */
-const say = computed(() => {
+const remember = computed(() => {
   const here = at.value
   return (note: string): void => emit('keep', { ...props.proof, run: withStep(props.proof.run, here, (known) => ({ ...known, note })) })
 })
@@ -68,9 +69,9 @@ function leave(): void {
 }
 
 const COUNTED: readonly { readonly what: Counted; readonly label: string; readonly key: string }[] = [
-  { what: 'mistakes', label: 'A mistake', key: 'm' },
-  { what: 'missing', label: 'A piece is missing', key: 'f' },
-  { what: 'left', label: 'A piece is left over', key: 'l' },
+  { what: 'mistakes', label: say('proof.aMistake'), key: 'm' },
+  { what: 'missing', label: say('proof.aPieceIsMissing'), key: 'f' },
+  { what: 'left', label: say('proof.aPieceIsLeftOver'), key: 'l' },
 ]
 useEventListener(window, 'keydown', (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return
@@ -86,17 +87,17 @@ useEventListener(window, 'keydown', (event) => {
 </script>
 
 <template>
-  <section class="walk" aria-label="Building">
+  <section class="walk" :aria-label="say('proof.building')">
     <div class="words">
       <h2 ref="heading" tabindex="-1">{{ page?.label ?? '' }}</h2>
-      <p class="faint">{{ page?.name }}; step {{ index + 1 }} of {{ row.length }} in all.</p>
+      <p class="faint">{{ say('proof.stepOfInAll', { name: page?.name, index: index + 1, row: row.length }) }}</p>
       <p class="clock" role="timer" :class="{ paused: clock.isPaused.value }">
-        {{ clockWords(step.seconds + clock.running.value) }}<span v-if="clock.isPaused.value"> paused</span>
+        {{ clockWords(step.seconds + clock.running.value) }}<span v-if="clock.isPaused.value"> {{ say('proof.paused') }}</span>
       </p>
       <p v-for="join in page?.joins ?? []" :key="join.label">
-        {{ joinWords(join).whole }}
+        {{ joinWords(join, screenWords()).whole }}
       </p>
-      <TrayList v-if="page" :pieces="page.callout" label="Pieces of this step" />
+      <TrayList v-if="page" :pieces="page.callout" :label="say('common.piecesOfThisStep')" />
       <p v-for="remark in page?.remarks ?? []" :key="remark">{{ remark }}</p>
       <p v-if="page?.turn">{{ page.turn }}.</p>
       <p v-if="page?.note">{{ page.note }}</p>
@@ -106,14 +107,14 @@ useEventListener(window, 'keydown', (event) => {
           step[each.what] > 0 ? `${each.label}: ${step[each.what]}` : each.label
         }}</ActionButton>
       </div>
-      <TextArea :key="`${at.section} ${at.step}`" label="What you would like to remember" :value="step.note" :commit="say" />
+      <TextArea :key="`${at.section} ${at.step}`" :label="say('proof.whatYouWouldLikeTo')" :value="step.note" :commit="remember" />
     </div>
     <StepPicture v-if="page" :picture="page.picture" :label="page.spoken" :width="800" :height="600" class="picture" />
     <p class="acts">
-      <ActionButton :disabled="index === 0" shortcut="←" @click="back">Back</ActionButton>
-      <ActionButton shortcut="P" @click="pause">{{ clock.isPaused.value ? 'Go on' : 'Pause' }}</ActionButton>
-      <ActionButton primary shortcut="→" @click="next">{{ isLast ? 'Built' : 'Next step' }}</ActionButton>
-      <ActionButton @click="leave">Leave it for now</ActionButton>
+      <ActionButton :disabled="index === 0" shortcut="←" @click="back">{{ say('proof.back') }}</ActionButton>
+      <ActionButton shortcut="P" @click="pause">{{ clock.isPaused.value ? say('proof.goOn') : say('proof.pause') }}</ActionButton>
+      <ActionButton primary shortcut="→" @click="next">{{ isLast ? say('proof.built') : say('common.nextStep') }}</ActionButton>
+      <ActionButton @click="leave">{{ say('proof.leaveItForNow') }}</ActionButton>
     </p>
   </section>
 </template>

@@ -12,7 +12,8 @@ import {
   type durationsOf,
 } from '@core/durations'
 import { faultLine, plainFault } from '@core/fault'
-import { fileText, plural } from '@core/words'
+import { fileText } from '@core/words'
+import { say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import BarChart from '../parts/BarChart.vue'
 import { fetchQuestions } from '../published/server-client'
@@ -76,11 +77,11 @@ async function bring(files: FileList | null): Promise<void> {
     const read = readLog(fileText(new Uint8Array(await file.arrayBuffer())))
     const added = read.map((run) => ({ id: crypto.randomUUID(), model: open.id, run: proofOfLog(run), isFinished: true }))
     added.forEach(keep)
-    notify(`${plural(added.length, 'building')} with a clock brought in.`, {
-      act: { label: 'Undo', run: () => added.forEach(({ id }) => remove(id)) },
+    notify(say('proof.withAClockBroughtIn', { buildings: sayCount('count.buildings', added.length) }), {
+      act: { label: say('common.undo'), run: () => added.forEach(({ id }) => remove(id)) },
     })
   } catch (thrown) {
-    notify(`“${file.name}” was not brought in, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
+    notify(say('common.wasNotBroughtInAnd', { name: file.name, fault: faultLine(plainFault(thrown)) }), { isError: true })
   }
   if (picker.value) picker.value.value = ''
 }
@@ -89,37 +90,43 @@ async function bring(files: FileList | null): Promise<void> {
 <template>
   <main class="room">
     <BookletTabs />
-    <h1>Time</h1>
+    <h1>{{ say('common.time') }}</h1>
     <p v-if="problem || trouble" role="alert">{{ problem || trouble }}</p>
-    <p v-if="!found && !trouble" role="status">Reckoning…</p>
+    <p v-if="!found && !trouble" role="status">{{ say('proof.reckoning') }}</p>
     <template v-if="found">
-      <p v-if="found.build.minutes === 0" class="faint">There are no steps yet: put pieces on the Bench, or bring a model in.</p>
+      <p v-if="found.build.minutes === 0" class="faint">{{ say('proof.thereAreNoStepsYet') }}</p>
       <template v-else>
-        <p class="sum" role="status">Building it takes {{ rangeWords(found.build) }}.</p>
+        <p class="sum" role="status">{{ say('proof.buildingItTakes', { range: rangeWords(found.build, screenWords()) }) }}</p>
         <p class="faint">{{ basisWords(found.basis) }}</p>
         <p v-if="told.length > 0">{{ toldWords(told) }}</p>
         <p class="acts">
-          <RouterLink :to="{ name: 'proof' }">Build it with a clock</RouterLink>
-          <ActionButton @click="picker?.click()">Bring in a log</ActionButton>
+          <RouterLink :to="{ name: 'proof' }">{{ say('proof.buildItWithAClock') }}</RouterLink>
+          <ActionButton @click="picker?.click()">{{ say('proof.bringInALog') }}</ActionButton>
         </p>
         <table class="ruled">
           <caption>
-            With several builders at the same time
+            {{
+              say('proof.withSeveralBuildersAtThe')
+            }}
           </caption>
           <tbody>
             <tr v-for="each in found.build.people" :key="each.people">
-              <th scope="row">{{ plural(each.people, 'builder') }}</th>
-              <td>about {{ minutesWords(each.minutes) }}</td>
+              <th scope="row">{{ sayCount('count.builders', each.people) }}</th>
+              <td>{{ say('proof.about', { minutes: minutesWords(each.minutes, screenWords()) }) }}</td>
             </tr>
           </tbody>
         </table>
-        <BarChart title="Minutes by section, as estimated" unit="min" :bars="bySection" />
-        <BarChart v-if="last.length > 0" title="Minutes by section, in the last proof build (each section once)" unit="min" :bars="last" />
+        <BarChart :title="say('proof.minutesBySectionAsEstimated')" unit="min" :bars="bySection" />
+        <BarChart v-if="last.length > 0" :title="say('proof.minutesBySectionInThe')" unit="min" :bars="last" />
       </template>
-      <h2>Writing the instructions</h2>
+      <h2>{{ say('proof.writingTheInstructions') }}</h2>
       <p>
-        What is left to do takes {{ rangeWords(found.write) }}: {{ plural(open.report?.findings.length ?? 0, 'finding') }} and the look at
-        each step.
+        {{
+          say('proof.whatIsLeftToDo', {
+            range: rangeWords(found.write, screenWords()),
+            findings: sayCount('count.findings', open.report?.findings.length ?? 0),
+          })
+        }}
       </p>
     </template>
     <input
@@ -128,7 +135,7 @@ async function bring(files: FileList | null): Promise<void> {
       type="file"
       accept=".json"
       tabindex="-1"
-      aria-label="A log of building"
+      :aria-label="say('proof.aLogOfBuilding')"
       @change="bring(($event.target as HTMLInputElement).files)"
     />
   </main>

@@ -1,5 +1,6 @@
 import { clockWords, secondsOfRun } from '@core/proof-build'
-import { plural, tableText } from '@core/words'
+import { tableText } from '@core/words'
+import { say, sayCount, type ScreenKey } from '../language'
 import type { Letter } from '../published/server-client'
 import { kindWords } from '../published/published-words'
 import type { Publication, StoredChange, StoredProof } from '../storage/database'
@@ -13,12 +14,14 @@ export interface LogEntry {
   readonly what: string
 }
 
-export const ENTRY_WORDS: Readonly<Record<LogEntry['kind'], string>> = {
-  edit: 'Changed',
-  proof: 'Proof build',
-  published: 'Published',
-  letter: 'From a builder',
-}
+export const entryWords = (kind: LogEntry['kind']): string => say(ENTRY_KEYS[kind])
+
+const ENTRY_KEYS = {
+  edit: 'proof.changed',
+  proof: 'common.proofBuild',
+  published: 'common.published',
+  letter: 'proof.fromABuilder',
+} as const satisfies Record<LogEntry['kind'], ScreenKey>
 
 interface LogSources {
   readonly changes: readonly Pick<StoredChange, 'label' | 'at'>[]
@@ -34,12 +37,16 @@ export function logEntries({ changes, proofs, publications, letters }: LogSource
     ...proofs
       .filter(({ isFinished }) => isFinished)
       .map(({ run }): LogEntry => {
-        return { at: timeOf(run.date), kind: 'proof', what: `${plural(run.steps.length, 'step')} in ${clockWords(secondsOfRun(run))}` }
+        return {
+          at: timeOf(run.date),
+          kind: 'proof',
+          what: say('proof.in3', { steps: sayCount('count.steps', run.steps.length), time: clockWords(secondsOfRun(run)) }),
+        }
       }),
     ...publications.map(({ publishedAt, version, isWithdrawn }): LogEntry => ({
       at: publishedAt,
       kind: 'published',
-      what: `version ${version}${isWithdrawn ? ', withdrawn since' : ''}`,
+      what: say('proof.version', { version, what: isWithdrawn ? say('proof.withdrawnSince') : '' }),
     })),
     ...letters.map(({ date, kind, text }): LogEntry => ({ at: timeOf(date), kind: 'letter', what: `${kindWords(kind)}: ${text}` })),
   ]
@@ -72,5 +79,5 @@ export function entriesByDay(
 export const logTable = (entries: readonly LogEntry[]): string =>
   tableText(
     ['when', 'kind', 'what'],
-    entries.map(({ at, kind, what }) => [at === undefined ? '' : new Date(at).toISOString(), ENTRY_WORDS[kind], what]),
+    entries.map(({ at, kind, what }) => [at === undefined ? '' : new Date(at).toISOString(), entryWords(kind), what]),
   )

@@ -1,6 +1,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import type { ProofRun } from '@core/proof-build'
 import { faultLine, plainFault } from '@core/fault'
+import { say } from '../language'
 import type { StoredProof } from '../storage/database'
 import { useLibrary } from '../storage/open-library'
 
@@ -18,7 +19,7 @@ export function useProofs(model: string) {
       (thrown: unknown) => void (problem.value = `${what} ${faultLine(plainFault(thrown))}`),
     ))
   const load = (): Promise<void> =>
-    told('The proof builds could not be read.', async () => {
+    told(say('proof.theProofBuildsCouldNot'), async () => {
       all.value = await (await useLibrary()).proofs(model)
       isLoaded.value = true
     })
@@ -27,7 +28,7 @@ export function useProofs(model: string) {
   function keep(proof: StoredProof): void {
     const others = all.value.filter(({ id }) => id !== proof.id)
     all.value = [...others, proof].sort((a, b) => a.run.date.localeCompare(b.run.date))
-    void told('The proof build is not kept.', async () => (await useLibrary()).keepProof(JSON.parse(JSON.stringify(proof)) as StoredProof))
+    void told(say('proof.theProofBuildIsNot'), async () => (await useLibrary()).keepProof(JSON.parse(JSON.stringify(proof)) as StoredProof))
   }
   function begin(): StoredProof {
     const run: ProofRun = { date: new Date().toISOString(), steps: [] }
@@ -37,7 +38,7 @@ export function useProofs(model: string) {
   }
   function remove(id: string): void {
     all.value = all.value.filter((proof) => proof.id !== id)
-    void told('The proof build is not taken away.', async () => (await useLibrary()).removeProof(id))
+    void told(say('proof.theProofBuildIsNotTaken'), async () => (await useLibrary()).removeProof(id))
   }
   void load()
 

@@ -3,7 +3,8 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { ideasOf, pathWords, tallyIdeas, type Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
 import { withoutShortLog } from '@core/proof-build'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { download } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -11,7 +12,7 @@ import WordMark from '../shared/WordMark.vue'
 import { usePublications } from '../stores/publications'
 import { useSentBuilds } from './use-sent-builds'
 import { countUnanswered, groupLetters, lettersOf, lettersTable, voicesOf } from './letters'
-import { dateWords, kindWords, STATE_WORDS } from './published-words'
+import { dateWords, kindWords, stateWords } from './published-words'
 import {
   answerQuestion,
   fetchQuestions,
@@ -39,7 +40,8 @@ function partOf({ section, part }: Letter): string {
   if (!newest.value || !plan || part === undefined) return ''
   return pathWords({ model: newest.value.model, sections: newest.value.plan.sections }, plan, part).title
 }
-const nameOf = (section: string | undefined): string => (section === undefined ? 'About the whole' : (names.value.get(section) ?? section))
+const nameOf = (section: string | undefined): string =>
+  section === undefined ? say('published.aboutTheWhole') : (names.value.get(section) ?? section)
 /** Answers that are being written. */
 const drafts = reactive<Record<string, string>>({})
 
@@ -55,7 +57,7 @@ async function look(): Promise<void> {
   problem.value = ''
   try {
     if (!publications.isLoaded) await publications.load()
-    if (!publication.value) throw new Error('The key of this booklet is not in this browser.')
+    if (!publication.value) throw new Error(say('published.theKeyOfThisBooklet'))
     const { ownerToken: token, version } = publication.value
     questions.value = await fetchQuestions(id, { token })
     isLoaded.value = true
@@ -73,7 +75,7 @@ async function act(work: (token: string) => Promise<Letter | undefined>, of: Let
     const next = await work(publication.value!.ownerToken)
     questions.value = questions.value.flatMap((each) => (each.questionId !== of.questionId ? [each] : next ? [next] : []))
   } catch (thrown) {
-    notify(`That was not done. ${faultLine(plainFault(thrown))}`, { isError: true })
+    notify(say('published.thatWasNotDone', { fault: faultLine(plainFault(thrown)) }), { isError: true })
   }
 }
 
@@ -94,17 +96,17 @@ const remove = (of: Letter): Promise<void> =>
 const { look: lookAtBuilds, sentBuild, isTaken, take } = useSentBuilds(() => publication.value?.model ?? '')
 const takeBuild = (of: Letter): Promise<void> =>
   take(of).then(
-    () => notify('It stands among the proof builds.'),
-    (thrown: unknown) => notify(`It was not taken. ${faultLine(plainFault(thrown))}`, { isError: true }),
+    () => notify(say('published.itStandsAmongTheProof')),
+    (thrown: unknown) => notify(say('published.itWasNotTaken', { fault: faultLine(plainFault(thrown)) }), { isError: true }),
   )
 
 const save = (): void => download('letters.csv', lettersTable(questions.value), 'text/csv')
 
 const STATES: readonly { state: QuestionState; label: string }[] = [
-  { state: 'public', label: 'Show to all' },
-  { state: 'solved', label: 'Solved' },
-  { state: 'hidden', label: 'Hide' },
-  { state: 'private', label: 'Keep between us' },
+  { state: 'public', label: say('published.showToAll') },
+  { state: 'solved', label: say('published.solved') },
+  { state: 'hidden', label: say('common.hide') },
+  { state: 'private', label: say('published.keepBetweenUs') },
 ]
 </script>
 
@@ -112,71 +114,78 @@ const STATES: readonly { state: QuestionState; label: string }[] = [
   <div class="letters-screen">
     <header>
       <WordMark />
-      <RouterLink :to="{ name: 'published' }">Published</RouterLink>
-      <RouterLink v-if="publication?.model" :to="{ name: 'booklet', params: { id: publication.model } }">Its booklet</RouterLink>
+      <RouterLink :to="{ name: 'published' }">{{ say('common.published') }}</RouterLink>
+      <RouterLink v-if="publication?.model" :to="{ name: 'booklet', params: { id: publication.model } }">{{
+        say('published.itsBooklet')
+      }}</RouterLink>
     </header>
     <main>
-      <h1>Letters</h1>
+      <h1>{{ say('common.letters') }}</h1>
       <p v-if="publication" class="faint">
-        About {{ publication.name }}. {{ plural(letters.length, 'letter')
-        }}<template v-if="unanswered > 0">, {{ unanswered }} without an answer</template>.
+        {{ say('published.about', { name: publication.name, letters: sayCount('count.letters', letters.length) })
+        }}<template v-if="unanswered > 0">{{ say('published.withoutAnAnswer', { unanswered }) }}</template
+        >.
       </p>
-      <p v-if="problem" role="alert">{{ problem }} <ActionButton @click="look">Try again</ActionButton></p>
-      <p v-else-if="!isLoaded" role="status">Fetching letters…</p>
+      <p v-if="problem" role="alert">
+        {{ problem }} <ActionButton @click="look">{{ say('common.tryAgain') }}</ActionButton>
+      </p>
+      <p v-else-if="!isLoaded" role="status">{{ say('published.fetchingLetters') }}</p>
       <div v-else-if="questions.length === 0" class="empty">
-        <h2>Nobody has written yet</h2>
-        <p>Builders write from any step of the booklet: a question, a mistake, a missing piece, or that they built it.</p>
+        <h2>{{ say('published.nobodyHasWrittenYet') }}</h2>
+        <p>{{ say('published.buildersWriteFromAnyStep') }}</p>
       </div>
       <template v-else>
         <section v-if="wanted" aria-labelledby="wanted-heading" class="wanted">
-          <h2 id="wanted-heading">What to make next</h2>
+          <h2 id="wanted-heading">{{ say('published.whatToMakeNext') }}</h2>
           <p>{{ wanted.words }}</p>
           <ul>
             <li v-for="line in wanted.lines" :key="line.idea">
               <b>{{ line.voices }}</b> {{ line.idea
-              }}<span v-if="!ideas.includes(line.idea)" class="faint">, not in the newest version</span>
+              }}<span v-if="!ideas.includes(line.idea)" class="faint">{{ say('published.notInTheNewestVersion') }}</span>
             </li>
           </ul>
         </section>
-        <ActionButton @click="save">Save as a table</ActionButton>
+        <ActionButton @click="save">{{ say('common.saveAsATable') }}</ActionButton>
         <section v-for="group in groups" :key="`${group.section}/${group.step}`" :aria-label="nameOf(group.section)">
           <h2>
-            {{ nameOf(group.section) }}<template v-if="group.step">, step {{ group.step }}</template
-            ><span v-if="group.section !== undefined && group.stuck > 0" class="stuck"
-              >{{ plural(group.stuck, 'builder') }} stuck here</span
-            >
+            {{ nameOf(group.section) }}<template v-if="group.step">{{ say('published.step', { step: group.step }) }}</template
+            ><span v-if="group.section !== undefined && group.stuck > 0" class="stuck">{{
+              say('published.stuckHere', { builders: sayCount('count.builders', group.stuck) })
+            }}</span>
           </h2>
           <RouterLink
             v-if="group.section !== undefined && publication?.model"
             :to="{ name: 'rail', params: { id: publication.model }, query: { section: group.section, step: String(group.step ?? 1) } }"
-            >Open it on the rail</RouterLink
+            >{{ say('published.openItOnTheRail') }}</RouterLink
           >
           <article v-for="each in group.letters" :key="each.questionId">
             <p class="faint">
               <b>{{ kindWords(each.kind) }}</b>{{ each.name ? `, ${each.name}` : '' }}, {{ dateWords(each.date)
-              }}<template v-if="each.minutes !== undefined">, {{ plural(each.minutes, 'minute') }}</template
-              >. {{ STATE_WORDS[each.state] }}.
+              }}<template v-if="each.minutes !== undefined">, {{ sayCount('count.minutes', each.minutes) }}</template
+              >. {{ stateWords(each.state) }}.
             </p>
-            <p v-if="partOf(each)" class="part">About the part {{ partOf(each) }}.</p>
+            <p v-if="partOf(each)" class="part">{{ say('published.aboutThePart', { partOf: partOf(each) }) }}</p>
             <p class="text">{{ withoutShortLog(each.text) }}</p>
             <p v-if="sentBuild(each) && publication?.model">
-              <RouterLink v-if="isTaken(each)" :to="{ name: 'proof', params: { id: publication.model } }"
-                >Among the proof builds</RouterLink
-              >
-              <ActionButton v-else @click="takeBuild(each)">Take it among the proof builds</ActionButton>
+              <RouterLink v-if="isTaken(each)" :to="{ name: 'proof', params: { id: publication.model } }">{{
+                say('published.amongTheProofBuilds')
+              }}</RouterLink>
+              <ActionButton v-else @click="takeBuild(each)">{{ say('published.takeItAmongTheProof') }}</ActionButton>
             </p>
             <p v-if="each.link">
               <a :href="each.link" target="_blank" rel="noopener noreferrer nofollow">{{ each.link }}</a>
             </p>
-            <p v-if="each.answer" class="answer"><b>You:</b> {{ each.answer }}</p>
+            <p v-if="each.answer" class="answer">
+              <b>{{ say('published.you') }}</b> {{ each.answer }}
+            </p>
             <form @submit.prevent="answer(each)">
               <label
-                >{{ each.answer ? 'Another answer' : 'Answer' }}
+                >{{ each.answer ? say('published.anotherAnswer') : say('published.answer') }}
                 <textarea v-model="drafts[each.questionId]" class="plain-field" rows="2" maxlength="20000" />
               </label>
-              <ActionButton primary submit :disabled="!drafts[each.questionId]?.trim()">Answer</ActionButton>
+              <ActionButton primary submit :disabled="!drafts[each.questionId]?.trim()">{{ say('published.answer') }}</ActionButton>
             </form>
-            <div class="acts" role="group" aria-label="Who sees it">
+            <div class="acts" role="group" :aria-label="say('published.whoSeesIt')">
               <button
                 v-for="choice in STATES"
                 :key="choice.state"
@@ -186,7 +195,7 @@ const STATES: readonly { state: QuestionState; label: string }[] = [
               >
                 {{ choice.label }}
               </button>
-              <button class="plain-button" @click="remove(each)">Take it away</button>
+              <button class="plain-button" @click="remove(each)">{{ say('common.takeItAway') }}</button>
             </div>
           </article>
         </section>

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { Bundle } from '@core/booklet'
 import { faultLine, plainFault } from '@core/fault'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { copyLink } from '../shared/copy-link'
 import LinkCode from '../shared/LinkCode.vue'
@@ -52,30 +53,30 @@ async function act(what: string, work: () => Promise<string>): Promise<void> {
   try {
     notify(await work())
   } catch (thrown) {
-    notify(`${what} ${faultLine(plainFault(thrown))} You can still export it as a file.`, { isError: true })
+    notify(say('published.youCanStillExportIt', { what, fault: faultLine(plainFault(thrown)) }), { isError: true })
   } finally {
     isBusy.value = false
   }
 }
 
 const publish = (): Promise<void> =>
-  act('The booklet was not published.', async () => {
+  act(say('published.theBookletWasNotPublished'), async () => {
     await publications.publish(modelId, await whole(), firstSettings(draft.value))
     await nextTick()
     linkBox.value?.focus()
-    return 'The booklet is published.'
+    return say('published.theBookletIsPublished')
   })
 
 const publishForReview = (): Promise<void> =>
-  act('The booklet was not published.', async () => {
+  act(say('published.theBookletWasNotPublished'), async () => {
     await publications.publishForReview(modelId, await whole(), firstSettings(draft.value))
     await nextTick()
     linkBox.value?.focus()
-    return 'Whoever has the link can read it and write to you; nobody else can.'
+    return say('published.whoeverHasTheLinkCan')
   })
 
 const openToAll = (of: Publication): Promise<void> =>
-  act('It was not opened to all.', async () => {
+  act(say('published.itWasNotOpenedTo'), async () => {
     booklet.value = await changeSettings(of.id, of.ownerToken, { password: null })
     await publications.endReview(of)
     draft.value = draftOf(booklet.value)
@@ -83,15 +84,17 @@ const openToAll = (of: Publication): Promise<void> =>
   })
 
 const publishNext = (of: Publication): Promise<void> =>
-  act('The version was not published.', async () => {
+  act(say('published.theVersionWasNotPublished'), async () => {
     const isNew = await publications.publishNext(of, await whole(), whatChanged.value)
     whatChanged.value = ''
     await describe(publication.value!)
-    return isNew ? `Version ${publication.value!.version} is published under the same link.` : 'Nothing has changed since the last version.'
+    return isNew
+      ? say('published.versionIsPublishedUnderThe', { version: publication.value!.version })
+      : say('published.nothingHasChangedSinceThe')
   })
 
 const saveSettings = (of: Publication): Promise<void> =>
-  act('The settings were not saved.', async () => {
+  act(say('published.theSettingsWereNotSaved'), async () => {
     booklet.value = await changeSettings(of.id, of.ownerToken, changedSettings(draft.value))
     // Reviewers come in by the password of their link: with another one they would not.
     const { password, dropsPassword } = draft.value
@@ -101,62 +104,75 @@ const saveSettings = (of: Publication): Promise<void> =>
   })
 
 const withdraw = (of: Publication): Promise<void> =>
-  act('The booklet was not withdrawn.', async () => {
+  act(say('published.theBookletWasNotWithdrawn'), async () => {
     await publications.withdraw(of)
     isEnding.value = false
     booklet.value = null
     draft.value = { ...NEW_DRAFT }
-    return 'The booklet is withdrawn. Its link says so to whoever follows it.'
+    return say('published.theBookletIsWithdrawnIts')
   })
 </script>
 
 <template>
   <section class="publish" aria-labelledby="publish-heading">
-    <h2 id="publish-heading">Publish</h2>
+    <h2 id="publish-heading">{{ say('published.publish') }}</h2>
     <template v-if="!publication">
-      <ActionButton primary :disabled="isBusy" @click="publish">{{ isBusy ? 'Publishing…' : 'Publish and get a link' }}</ActionButton>
-      <ActionButton :disabled="isBusy" @click="publishForReview">Let reviewers look first</ActionButton>
+      <ActionButton primary :disabled="isBusy" @click="publish">{{
+        isBusy ? say('published.publishing') : say('published.publishAndGetALink')
+      }}</ActionButton>
+      <ActionButton :disabled="isBusy" @click="publishForReview">{{ say('published.letReviewersLookFirst') }}</ActionButton>
       <details>
-        <summary>Terms, free time, password</summary>
+        <summary>{{ say('published.termsFreeTimePassword') }}</summary>
         <SettingsForm v-model="draft" />
       </details>
     </template>
     <template v-else>
       <div class="published">
         <p ref="linkBox" tabindex="-1">
-          {{
-            publication.reviewKey
-              ? 'For reviewers only. Whoever has this link can read it, and write to you:'
-              : 'Published. Whoever has this link can follow:'
-          }}<br /><a :href="link" target="_blank" rel="noopener">{{ link }}</a>
+          {{ publication.reviewKey ? say('published.forReviewersOnlyWhoeverHas') : say('published.publishedWhoeverHasThisLink') }}<br /><a
+            :href="link"
+            target="_blank"
+            rel="noopener"
+            >{{ link }}</a
+          >
         </p>
         <p v-if="booklet" class="faint">
-          Version {{ publication.version }}, {{ dateWords(booklet.versions.at(-1)!.date) }}. {{ accessWords(booklet) }}
+          {{
+            say('published.version', {
+              version: publication.version,
+              date: dateWords(booklet.versions.at(-1)!.date),
+              accessWords: accessWords(booklet),
+            })
+          }}
         </p>
-        <ActionButton v-if="publication.reviewKey" primary :disabled="isBusy" @click="openToAll(publication)">Open it to all</ActionButton>
-        <ActionButton @click="copyLink(link)">Copy the link</ActionButton>
-        <LinkCode :link="link" label="The link as a code to scan" />
+        <ActionButton v-if="publication.reviewKey" primary :disabled="isBusy" @click="openToAll(publication)">{{
+          say('published.openItToAll')
+        }}</ActionButton>
+        <ActionButton @click="copyLink(link)">{{ say('common.copyTheLink') }}</ActionButton>
+        <LinkCode :link="link" :label="say('published.theLinkAsACode')" />
       </div>
       <label class="changed"
-        >What changed, in your words
+        >{{ say('published.whatChangedInYourWords') }}
         <textarea v-model="whatChanged" class="plain-field" rows="2" maxlength="20000" />
       </label>
       <ActionButton primary :disabled="isBusy" @click="publishNext(publication)">{{
-        isBusy ? 'Publishing…' : 'Publish as the next version'
+        isBusy ? say('published.publishing') : say('published.publishAsTheNextVersion')
       }}</ActionButton>
       <details v-if="booklet">
-        <summary>Terms, free time, password</summary>
+        <summary>{{ say('published.termsFreeTimePassword') }}</summary>
         <SettingsForm v-model="draft" is-published :has-password="booklet.access === 'password' || booklet.window?.after === 'password'" />
-        <ActionButton :disabled="isBusy" @click="saveSettings(publication)">Save these settings</ActionButton>
+        <ActionButton :disabled="isBusy" @click="saveSettings(publication)">{{ say('published.saveTheseSettings') }}</ActionButton>
       </details>
-      <RouterLink class="letters" :to="{ name: 'letters', params: { id: publication.id } }">Letters from builders</RouterLink>
-      <ActionButton v-if="!isEnding" @click="isEnding = true">Withdraw</ActionButton>
-      <div v-else class="ending" role="group" aria-label="Withdraw">
+      <RouterLink class="letters" :to="{ name: 'letters', params: { id: publication.id } }">{{
+        say('common.lettersFromBuilders')
+      }}</RouterLink>
+      <ActionButton v-if="!isEnding" @click="isEnding = true">{{ say('published.withdraw') }}</ActionButton>
+      <div v-else class="ending" role="group" :aria-label="say('published.withdraw')">
         <p>
-          The link will say that the booklet is withdrawn, to all who have it. This cannot be taken back; a free time or a password can.
+          {{ say('published.theLinkWillSayThat') }}
         </p>
-        <ActionButton :disabled="isBusy" @click="withdraw(publication)">Withdraw for good</ActionButton>
-        <ActionButton @click="isEnding = false">Keep it</ActionButton>
+        <ActionButton :disabled="isBusy" @click="withdraw(publication)">{{ say('published.withdrawForGood') }}</ActionButton>
+        <ActionButton @click="isEnding = false">{{ say('common.keepIt') }}</ActionButton>
       </div>
     </template>
   </section>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { faultLine, plainFault } from '@core/fault'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WordMark from '../shared/WordMark.vue'
 import { linkTo, usePublications } from '../stores/publications'
@@ -55,19 +56,19 @@ void look()
   <div class="published-screen">
     <header>
       <WordMark />
-      <RouterLink :to="{ name: 'shelf' }">Shelf</RouterLink>
+      <RouterLink :to="{ name: 'shelf' }">{{ say('common.shelf') }}</RouterLink>
     </header>
     <main>
-      <h1>Published</h1>
+      <h1>{{ say('common.published') }}</h1>
       <p class="faint">
-        Their keys stand in this browser and in what you save of it as one file. Without its key nobody can change or withdraw a booklet.
+        {{ say('published.theirKeysStandInThis') }}
       </p>
       <p v-if="problem" role="alert">{{ problem }}</p>
-      <p v-if="!publications.isLoaded && !problem" role="status">Looking…</p>
+      <p v-if="!publications.isLoaded && !problem" role="status">{{ say('published.looking') }}</p>
       <div v-else-if="publications.all.length === 0" class="empty">
-        <h2>Nothing is published yet</h2>
-        <p>Open a model, look at its booklet, and publish it there.</p>
-        <RouterLink :to="{ name: 'shelf' }">To the shelf</RouterLink>
+        <h2>{{ say('published.nothingIsPublishedYet') }}</h2>
+        <p>{{ say('published.openAModelLookAt') }}</p>
+        <RouterLink :to="{ name: 'shelf' }">{{ say('common.toTheShelf') }}</RouterLink>
       </div>
       <ul v-else>
         <li v-for="each in publications.all" :key="each.id">
@@ -76,21 +77,26 @@ void look()
             <a v-if="!each.isWithdrawn" :href="linkTo(each)" target="_blank" rel="noopener">{{ linkTo(each) }}</a>
           </div>
           <p class="state">
-            Version {{ each.version }}, {{ dateWords(new Date(each.publishedAt).toISOString()) }}.
+            {{ say('published.version2', { version: each.version, date: dateWords(new Date(each.publishedAt).toISOString()) }) }}
             <template v-if="described[each.id]?.booklet">{{ accessWords(described[each.id]!.booklet!) }}</template>
             <template v-else-if="described[each.id]?.problem">{{ described[each.id]!.problem }}</template>
-            <template v-else>Asking the server…</template>
+            <template v-else>{{ say('published.askingTheServer') }}</template>
           </p>
           <p class="acts">
             <RouterLink :to="{ name: 'letters', params: { id: each.id } }"
-              >{{ described[each.id]?.letters === undefined ? 'Letters' : plural(described[each.id]!.letters!, 'letter')
-              }}<b v-if="described[each.id]?.unanswered">, {{ described[each.id]!.unanswered }} new</b></RouterLink
+              >{{
+                described[each.id]?.letters === undefined ? say('common.letters') : sayCount('count.letters', described[each.id]!.letters!)
+              }}<b v-if="described[each.id]?.unanswered">{{
+                say('published.new', { unanswered: described[each.id]!.unanswered })
+              }}</b></RouterLink
             >
-            <RouterLink v-if="each.model" :to="{ name: 'booklet', params: { id: each.model } }">Its booklet</RouterLink>
+            <RouterLink v-if="each.model" :to="{ name: 'booklet', params: { id: each.model } }">{{
+              say('published.itsBooklet')
+            }}</RouterLink>
           </p>
         </li>
       </ul>
-      <ActionButton v-if="publications.all.length > 0" @click="look">Ask the server again</ActionButton>
+      <ActionButton v-if="publications.all.length > 0" @click="look">{{ say('published.askTheServerAgain') }}</ActionButton>
     </main>
   </div>
 </template>

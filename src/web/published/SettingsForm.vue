@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import type { SettingsDraft } from './settings-draft'
 
@@ -11,43 +12,44 @@ const textOf = (event: Event): string => (event.target as HTMLInputElement).valu
 const isOn = (event: Event): boolean => (event.target as HTMLInputElement).checked
 
 const AFTER = [
-  { value: 'closed', label: 'closed to all' },
-  { value: 'password', label: 'read with the password' },
+  { value: 'closed', label: say('published.closedToAll') },
+  { value: 'password', label: say('published.readWithThePassword') },
 ]
 </script>
 
 <template>
   <div class="settings">
     <label
-      >Terms, in your own words
+      >{{ say('published.termsInYourOwnWords') }}
       <textarea class="plain-field" rows="2" maxlength="20000" :value="draft.terms" @input="set({ terms: textOf($event) })" />
     </label>
     <label
-      >Free for all until
+      >{{ say('published.freeForAllUntil') }}
       <input class="plain-field" type="date" :value="draft.freeUntil" @input="set({ freeUntil: textOf($event) })" />
     </label>
     <template v-if="draft.freeUntil !== ''">
       <ChoiceList
-        label="From that day"
+        :label="say('published.fromThatDay')"
         :model-value="draft.after"
         :options="AFTER"
         @update:model-value="set({ after: $event as SettingsDraft['after'] })"
       />
       <label
-        >A word to those who come later
+        >{{ say('published.aWordToThoseWho') }}
         <input class="plain-field" maxlength="2000" :value="draft.note" @input="set({ note: textOf($event) })" />
       </label>
     </template>
     <label
-      >{{ hasPassword ? 'Another password' : 'Password' }}
+      >{{ hasPassword ? say('published.anotherPassword') : say('published.password') }}
       <input class="plain-field" autocomplete="off" maxlength="1000" :value="draft.password" @input="set({ password: textOf($event) })" />
     </label>
     <label v-if="hasPassword && draft.password === ''" class="check"
-      ><input type="checkbox" :checked="draft.dropsPassword" @change="set({ dropsPassword: isOn($event) })" /> Take the password away</label
+      ><input type="checkbox" :checked="draft.dropsPassword" @change="set({ dropsPassword: isOn($event) })" />
+      {{ say('published.takeThePasswordAway') }}</label
     >
     <label v-if="isPublished" class="check"
-      ><input type="checkbox" :checked="draft.takesQuestions" @change="set({ takesQuestions: isOn($event) })" /> Builders may write to
-      me</label
+      ><input type="checkbox" :checked="draft.takesQuestions" @change="set({ takesQuestions: isOn($event) })" />
+      {{ say('published.buildersMayWriteToMe') }}</label
     >
   </div>
 </template>

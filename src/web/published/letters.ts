@@ -1,6 +1,6 @@
 import { choiceIn } from '@core/booklet'
 import { tableText } from '@core/words'
-import { kindWords, STATE_WORDS } from './published-words'
+import { kindWords, stateWords } from './published-words'
 import type { Letter } from './server-client'
 
 /** Letters about one step, or about the whole. */
@@ -54,7 +54,7 @@ export const lettersTable = (questions: readonly Letter[]): string =>
       name ?? '',
       minutes ?? '',
       link ?? '',
-      STATE_WORDS[state],
+      stateWords(state),
       answer ?? '',
     ]),
   )

@@ -1,6 +1,7 @@
 import type { BundleChanges } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
 import { ENGLISH, type Words } from '@core/language'
+import { type ScreenKey, say, screenWords } from '../language'
 import type { PublishedBooklet, QuestionKind, QuestionState } from './server-client'
 
 /** Dates as people of this browser write them. */
@@ -8,22 +9,27 @@ export const dateWords = (iso: string): string => new Date(iso).toLocaleDateStri
 
 /** Who may read it now, as a sentence. */
 export function accessWords({ access, window }: Pick<PublishedBooklet, 'access' | 'window'>): string {
-  if (access === 'withdrawn') return 'Withdrawn: nobody can read it.'
-  if (access === 'closed') return `Closed since ${dateWords(window!.freeUntil)}.`
-  if (access === 'password') return 'Read with its password.'
-  if (!window) return 'Open to whoever has the link.'
-  return `Open until ${dateWords(window.freeUntil)}, then ${window.after === 'closed' ? 'closed' : 'read with its password'}.`
+  if (access === 'withdrawn') return say('published.withdrawnNobodyCanReadIt')
+  if (access === 'closed') return say('published.closedSince', { date: dateWords(window!.freeUntil) })
+  if (access === 'password') return say('published.readWithItsPassword')
+  if (!window) return say('published.openToWhoeverHasThe')
+  return say('published.openUntilThen', {
+    date: dateWords(window.freeUntil),
+    what: window.after === 'closed' ? say('published.closed') : say('published.readWithItsPassword2'),
+  })
 }
 
 /** What a letter is, as builders chose it. */
-export const kindWords = (kind: QuestionKind): string => ENGLISH.say(`ask.kind.${kind}`)
+export const kindWords = (kind: QuestionKind): string => screenWords().say(`ask.kind.${kind}`)
 
-export const STATE_WORDS: Readonly<Record<QuestionState, string>> = {
-  private: 'Only you and the asker see it',
-  public: 'Shown to all on its step',
-  solved: 'Solved, and shown to all',
-  hidden: 'Hidden from all but the asker',
-}
+export const stateWords = (state: QuestionState): string => say(STATE_KEYS[state])
+
+const STATE_KEYS = {
+  private: 'published.onlyYouAndTheAsker',
+  public: 'published.shownToAllOnIts',
+  solved: 'published.solvedAndShownToAll',
+  hidden: 'published.hiddenFromAllButThe',
+} as const satisfies Record<QuestionState, ScreenKey>
 
 /** What the words of a change are made with. */
 interface ChangeContext {

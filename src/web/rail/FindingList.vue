@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Finding } from '@core/checks'
+import { say } from '../language'
 
 const props = defineProps<{ findings: readonly Finding[]; section: string; step: number; nameOf: (finding: Finding) => string }>()
 
@@ -20,14 +21,14 @@ const shown = computed(() => {
 })
 const emit = defineEmits<{ go: [finding: Finding] }>()
 
-const WORDS = { error: 'Error', warning: 'Warning', note: 'Note' } as const
+const WORDS = { error: say('rail.error'), warning: say('rail.warning'), note: say('rail.note') } as const
 const SIGNS = { error: '▲', warning: '●', note: '○' } as const
 </script>
 
 <template>
-  <section class="findings" aria-label="Findings">
-    <h2>Findings</h2>
-    <p v-if="findings.length === 0" class="faint">Nothing found: every part has a way in, is held, and shows.</p>
+  <section class="findings" :aria-label="say('rail.findings')">
+    <h2>{{ say('rail.findings') }}</h2>
+    <p v-if="findings.length === 0" class="faint">{{ say('rail.nothingFoundEveryPartHas') }}</p>
     <ul v-else>
       <li v-for="(finding, i) in shown" :key="i">
         <button class="finding" @click="emit('go', finding)">
@@ -38,7 +39,9 @@ const SIGNS = { error: '▲', warning: '●', note: '○' } as const
         </button>
       </li>
     </ul>
-    <RouterLink v-if="findings.length > shown.length" class="all" :to="{ name: 'checks' }">All {{ findings.length }} findings</RouterLink>
+    <RouterLink v-if="findings.length > shown.length" class="all" :to="{ name: 'checks' }">{{
+      say('rail.allFindings', { findings: findings.length })
+    }}</RouterLink>
   </section>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Density, Effort, Measures, Strategy } from '@core/plan'
+import { say, sayNumber } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import WorkBar from '../controls/WorkBar.vue'
@@ -17,12 +18,20 @@ const props = defineProps<{
 }>()
 
 const STRATEGY_WORDS: Readonly<Record<Strategy, string>> = {
-  'ground-up': 'Layer after layer',
-  'core-out': 'Core first, cladding last',
-  'sections-first': 'Sections as soon as they fit',
+  'ground-up': say('rail.layerAfterLayer'),
+  'core-out': say('rail.coreFirstCladdingLast'),
+  'sections-first': say('rail.sectionsAsSoonAsThey'),
 }
-const DENSITY_WORDS: Readonly<Record<Density, string>> = { easy: 'Easy, few parts', normal: 'Normal', dense: 'Dense, many parts' }
-const EFFORT_WORDS: Readonly<Record<Effort, string>> = { quick: 'None, first plan', normal: 'Normal', patient: 'Patient' }
+const DENSITY_WORDS: Readonly<Record<Density, string>> = {
+  easy: say('rail.easyFewParts'),
+  normal: say('rail.normal'),
+  dense: say('rail.denseManyParts'),
+}
+const EFFORT_WORDS: Readonly<Record<Effort, string>> = {
+  quick: say('rail.noneFirstPlan'),
+  normal: say('rail.normal'),
+  patient: say('rail.patient'),
+}
 const options = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
 
 const strategy = computed({
@@ -39,39 +48,45 @@ const effort = computed({
   set: (value) => void props.change({ ...props.settings, effort: value as Effort }),
 })
 
-const { fraction: comparing, result: compared, run: compareAll, stop } = useJob(props.compare, 'The strategies were not compared.')
+const { fraction: comparing, result: compared, run: compareAll, stop } = useJob(props.compare, say('rail.theStrategiesWereNotCompared'))
 const percent = (share: number): string => `${Math.round(share * 100)} %`
 </script>
 
 <template>
-  <section class="laying" aria-label="How steps are laid">
-    <h2>How steps are laid</h2>
-    <ChoiceList v-model="strategy" label="Strategy" :options="options(STRATEGY_WORDS)" />
-    <ChoiceList v-model="density" label="Step size" :options="options(DENSITY_WORDS)" />
-    <ChoiceList v-model="effort" label="Search" :options="options(EFFORT_WORDS)" />
+  <section class="laying" :aria-label="say('rail.howStepsAreLaid')">
+    <h2>{{ say('rail.howStepsAreLaid') }}</h2>
+    <ChoiceList v-model="strategy" :label="say('rail.strategy')" :options="options(STRATEGY_WORDS)" />
+    <ChoiceList v-model="density" :label="say('rail.stepSize')" :options="options(DENSITY_WORDS)" />
+    <ChoiceList v-model="effort" :label="say('rail.search')" :options="options(EFFORT_WORDS)" />
     <p class="faint">
-      {{ steps }} steps, {{ measures.meanJump.toFixed(1) }} studs from one to the next; like parts together:
-      {{ percent(measures.likeTogether) }}; steps that show poorly: {{ percent(measures.poorlyVisible) }}.
+      {{
+        say('rail.stepsStudsFromOneTo', {
+          steps,
+          meanJump: sayNumber(measures.meanJump, 1),
+          likeTogether: percent(measures.likeTogether),
+          poorlyVisible: percent(measures.poorlyVisible),
+        })
+      }}
     </p>
-    <WorkBar v-if="comparing !== null" label="Comparing the strategies" :fraction="comparing" @stop="stop()" />
-    <ActionButton v-else @click="compareAll">Compare the strategies</ActionButton>
+    <WorkBar v-if="comparing !== null" :label="say('rail.comparingTheStrategies')" :fraction="comparing" @stop="stop()" />
+    <ActionButton v-else @click="compareAll">{{ say('rail.compareTheStrategies') }}</ActionButton>
     <table v-if="compared">
       <thead>
         <tr>
-          <th scope="col">Strategy</th>
-          <th scope="col">Steps</th>
-          <th scope="col">Way, studs</th>
-          <th scope="col">Like together</th>
-          <th scope="col">Errors</th>
+          <th scope="col">{{ say('rail.strategy') }}</th>
+          <th scope="col">{{ say('common.steps') }}</th>
+          <th scope="col">{{ say('rail.wayStuds') }}</th>
+          <th scope="col">{{ say('rail.likeTogether') }}</th>
+          <th scope="col">{{ say('common.errors') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="row in compared" :key="row.strategy" :class="{ here: row.strategy === settings.strategy }">
           <th scope="row">
-            {{ STRATEGY_WORDS[row.strategy] }}<span v-if="row.strategy === settings.strategy" class="sr-only">, in use</span>
+            {{ STRATEGY_WORDS[row.strategy] }}<span v-if="row.strategy === settings.strategy" class="sr-only">{{ say('rail.inUse') }}</span>
           </th>
           <td>{{ row.steps }}</td>
-          <td>{{ row.measures.meanJump.toFixed(1) }}</td>
+          <td>{{ sayNumber(row.measures.meanJump, 1) }}</td>
           <td>{{ percent(row.measures.likeTogether) }}</td>
           <td>{{ row.errors }}</td>
         </tr>

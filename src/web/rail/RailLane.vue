@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Lane, Tie } from '@core/booklet'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import { useCarried } from './carried'
 import { x, y } from './rail-drawing'
 import type { RailMark } from './rail-keys'
@@ -25,8 +26,14 @@ const isLocked = (tie: Tie): boolean => props.locked.has(`${tie.section}/${tie.s
 const markOf = (tie: Tie) => props.marks.get(`${tie.section}/${tie.step + 1}`)
 function labelOf(tie: Tie): string {
   const mark = markOf(tie)
-  const joins = `${tie.joins > 0 ? ', a jump' : ''}${isLocked(tie) ? ', locked' : ''}`
-  return `Step ${tie.label}, ${plural(tie.pieces, 'piece')}${props.lane.isInset ? ', a unit built here' : ''}${joins}${mark ? `, ${plural(mark.count, 'finding')}` : ''}`
+  const joins = `${tie.joins > 0 ? say('rail.aJump') : ''}${isLocked(tie) ? say('rail.locked') : ''}`
+  return say('rail.step', {
+    label: tie.label,
+    pieces: sayCount('count.pieces', tie.pieces),
+    what: props.lane.isInset ? say('rail.aUnitBuiltHere') : '',
+    joins,
+    what2: mark ? `, ${sayCount('count.findings', mark.count)}` : '',
+  })
 }
 
 /** The tie that is being dragged along its lane, and the one it would be put before or after. */

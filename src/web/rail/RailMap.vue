@@ -2,6 +2,7 @@
 import { useElementSize, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { RailLayout, Walk } from '@core/booklet'
+import { say } from '../language'
 import { useCarried } from './carried'
 import RailLane from './RailLane.vue'
 import { WALKS, type RailMark } from './rail-keys'
@@ -85,7 +86,7 @@ watch(
 </script>
 
 <template>
-  <section class="map" aria-label="Rail">
+  <section class="map" :aria-label="say('common.rail')">
     <div ref="scroller" class="scroll">
       <div class="names" :style="{ height: `${height}px`, width: `${NAMES}px` }">
         <button
@@ -97,7 +98,7 @@ watch(
           tabindex="-1"
           :title="lane.name"
           draggable="true"
-          :aria-label="`Section ${lane.letter}, ${lane.name}`"
+          :aria-label="say('rail.section', { letter: lane.letter, name: lane.name })"
           @dragstart="carry($event, { kind: 'lane', section: lane.section })"
           @dragover="onLaneOver($event, lane.section)"
           @dragleave="overLane = ''"
@@ -106,14 +107,16 @@ watch(
           @click="emit('go', lane.row, 0)"
         >
           <b>{{ lane.letter }}</b><span class="words">{{ lane.name }}</span
-          ><span v-if="lane.times > 1" class="times">{{ lane.times }} times</span>
+          ><span v-if="lane.times > 1" class="times">{{ say('common.times', { times: lane.times }) }}</span>
         </button>
       </div>
       <div
         ref="lanesBox"
         class="lanes"
         role="group"
-        :aria-label="`Steps, ${layout.lines === 1 ? 'one lane' : `${layout.lines} lanes`}. Arrow keys walk.`"
+        :aria-label="
+          say('rail.stepsArrowKeysWalk', { what: layout.lines === 1 ? say('rail.oneLane') : say('rail.lanes', { lines: layout.lines }) })
+        "
         :style="{ width: `${width}px`, height: `${height}px` }"
         @keydown="onKey"
       >

@@ -7,6 +7,7 @@ import { moveSection } from '@core/edits'
 import { sectionById } from '@core/model'
 import { type SectionPlan } from '@core/plan'
 import { type Finding } from '@core/checks'
+import { say } from '../language'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
 import { focusMain } from '../shared/focus'
@@ -44,7 +45,7 @@ async function savePicture(): Promise<void> {
     const file = await open.source.painter.file(ref, { width: 1600, height: 1200 })
     download(fileName(`${open.model?.name ?? ''} ${page.value.label}`, file.extension), file.content, file.type)
   } catch {
-    notify('The picture could not be made. Try again.', { isError: true })
+    notify(say('rail.thePictureCouldNotBe'), { isError: true })
   }
 }
 
@@ -73,7 +74,9 @@ const marks = computed(() => marksOf(findings.value))
 function nameOf(finding: Finding): string {
   const lane = layout.value.lanes[rows.value.get(finding.section) ?? -1]
   const tie = finding.step === null ? undefined : lane?.ties[finding.step - 1]
-  return tie ? `step ${tie.label}` : `section ${lane?.letter ?? ''} ${lane?.name ?? finding.section}`
+  return tie
+    ? say('rail.step2', { label: tie.label })
+    : say('rail.section2', { letter: lane?.letter ?? '', name: lane?.name ?? finding.section })
 }
 
 /** What would help a builder here, as far as the program knows. */
@@ -146,14 +149,14 @@ function bring(toRow: number, to: number): void {
   letGo()
   if (what?.kind !== 'pieces') return
   if (toRow === row.value && canEdit.value) edits.movePieces(what.piece, to)
-  else notify('Pieces go from step to step within one section. The bench moves them into another.')
+  else notify(say('rail.piecesGoFromStepTo'))
 }
 /** A lane takes the place of another: the order of the sections in the document. */
 function reorder(id: string, to: string): void {
   const order = open.model!.sections.map((known) => known.id)
   const by = order.indexOf(to) - order.indexOf(id)
-  if (!order.includes(id) || !order.includes(to)) return notify('Units follow the section that they belong to.')
-  void open.edit('reorder the sections', (model) => moveSection(model, id, by))
+  if (!order.includes(id) || !order.includes(to)) return notify(say('rail.unitsFollowTheSectionThat'))
+  void open.edit(say('common.reorderTheSections'), (model) => moveSection(model, id, by))
 }
 
 /** The picture as the booklet has it, or the model at this step, to be turned. */
@@ -208,8 +211,8 @@ watch(
 
 <template>
   <main class="rail-screen" :data-version="open.snapshot?.version" :data-checked="!open.session?.isChecking.value">
-    <h1 class="sr-only">Rail of {{ open.model?.name }}</h1>
-    <section class="picture" aria-label="Step picture">
+    <h1 class="sr-only">{{ say('rail.railOf', { name: open.model?.name }) }}</h1>
+    <section class="picture" :aria-label="say('rail.stepPicture')">
       <div v-if="page && !page.picture && page.photos.length > 0" class="photos">
         <PhotoPicture v-for="(photo, i) in page.photos" :key="`${page.label} ${i}`" :photo="photo" />
       </div>
@@ -226,7 +229,7 @@ watch(
         :picture="picture"
         :coming="coming"
         :framed="framed"
-        :label="focus ? `${focus.id} alone, with its way in. ${page.spoken}` : page.spoken"
+        :label="focus ? say('rail.aloneWithItsWayIn', { id: focus.id, spoken: page.spoken }) : page.spoken"
         @touch="touched = focus ? null : $event"
       />
       <StepSlip
@@ -238,14 +241,16 @@ watch(
         @go="(at) => go(row, at)"
         @close="touched = null"
       />
-      <p v-else class="faint">This section has no steps: it holds no parts.</p>
+      <p v-else class="faint">{{ say('rail.thisSectionHasNoSteps') }}</p>
       <div class="walk">
         <button v-if="picture && !focus" class="plain-button framed" :aria-pressed="isTurnable" @click="turn">
-          {{ isTurnable ? 'As in the booklet' : 'Turn it' }} <kbd>T</kbd>
+          {{ isTurnable ? say('rail.asInTheBooklet') : say('rail.turnIt') }} <kbd>T</kbd>
         </button>
-        <button v-if="picture && !focus && !isTurnable" class="plain-button framed" @click="savePicture">Save picture</button>
-        <button class="plain-button framed" aria-label="Step before" @click="walk('before')"><kbd>←</kbd></button>
-        <button class="plain-button framed" aria-label="Next step" @click="walk('next')"><kbd>→</kbd></button>
+        <button v-if="picture && !focus && !isTurnable" class="plain-button framed" @click="savePicture">
+          {{ say('rail.savePicture') }}
+        </button>
+        <button class="plain-button framed" :aria-label="say('rail.stepBefore')" @click="walk('before')"><kbd>←</kbd></button>
+        <button class="plain-button framed" :aria-label="say('common.nextStep')" @click="walk('next')"><kbd>→</kbd></button>
       </div>
     </section>
     <aside class="side">

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { NOTE_SIGNS, noteTitle, type StepSign } from '@core/booklet'
 import { STEP_NOTE_KINDS, type StepNote, type StepNoteKind } from '@core/model'
+import { say, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import PathSign from '../shared/PathSign.vue'
@@ -11,7 +12,7 @@ defineProps<{ signs: readonly StepSign[]; isLocked: boolean; suggested: readonly
 const emit = defineEmits<{ add: [note: StepNote]; remove: [at: number] }>()
 const kind = ref<string>('try')
 const text = ref('')
-const kinds = STEP_NOTE_KINDS.map((value) => ({ value, label: noteTitle(value) }))
+const kinds = STEP_NOTE_KINDS.map((value) => ({ value, label: noteTitle(value, screenWords()) }))
 
 function add(): void {
   emit('add', { kind: kind.value as StepNoteKind, text: text.value })
@@ -21,25 +22,32 @@ function add(): void {
 
 <template>
   <div class="notes">
-    <ul v-if="signs.length > 0" aria-label="Notes with a sign">
+    <ul v-if="signs.length > 0" :aria-label="say('rail.notesWithASign')">
       <li v-for="(sign, i) in signs" :key="`${i} ${sign.text}`">
         <PathSign :path="NOTE_SIGNS[sign.kind]" />
         <span>{{ sign.text }}</span>
-        <button class="plain-button" :disabled="isLocked" :aria-label="`Take away: ${sign.text}`" @click="emit('remove', i)">
-          Take away
+        <button
+          class="plain-button"
+          :disabled="isLocked"
+          :aria-label="say('rail.takeAway', { text: sign.text })"
+          @click="emit('remove', i)"
+        >
+          {{ say('common.takeAway') }}
         </button>
       </li>
     </ul>
-    <ul v-if="!isLocked && suggested.length > 0" aria-label="Worth saying">
+    <ul v-if="!isLocked && suggested.length > 0" :aria-label="say('rail.worthSaying')">
       <li v-for="note in suggested" :key="note.text" class="faint">
-        <span>{{ noteTitle(note.kind) }}: {{ note.text }}</span>
-        <button class="plain-button" :aria-label="`Say it: ${note.text}`" @click="emit('add', note)">Say it</button>
+        <span>{{ noteTitle(note.kind, screenWords()) }}: {{ note.text }}</span>
+        <button class="plain-button" :aria-label="say('rail.sayIt', { text: note.text })" @click="emit('add', note)">
+          {{ say('rail.sayIt2') }}
+        </button>
       </li>
     </ul>
     <form v-if="!isLocked" @submit.prevent="add">
-      <ChoiceList v-model="kind" label="More" :options="kinds" />
-      <input v-model="text" class="plain-field" aria-label="What it says" maxlength="2000" @keydown.stop />
-      <ActionButton submit :disabled="text.trim() === ''">Add</ActionButton>
+      <ChoiceList v-model="kind" :label="say('rail.more')" :options="kinds" />
+      <input v-model="text" class="plain-field" :aria-label="say('rail.whatItSays')" maxlength="2000" @keydown.stop />
+      <ActionButton submit :disabled="text.trim() === ''">{{ say('common.add') }}</ActionButton>
     </form>
   </div>
 </template>

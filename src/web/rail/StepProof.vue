@@ -4,6 +4,7 @@ import { proofWords } from '@core/booklet'
 import { travelVector } from '@core/motion'
 import type { Proof } from '@core/plan'
 import { scale, type Vec } from '@core/space'
+import { say } from '../language'
 
 const props = defineProps<{ section: string; step: number; version: number; ask: (section: string, step: number) => Promise<Proof[]> }>()
 /** Shows one part alone with its way in; null shows the step again. */
@@ -32,11 +33,11 @@ function show(proof: Proof | null): void {
 
 <template>
   <details class="proof" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
-    <summary class="opener">Why this works</summary>
+    <summary class="opener">{{ say('rail.whyThisWorks') }}</summary>
     <ol>
       <li v-for="proof in proofs" :key="proof.id">
         <button class="plain-button one" :aria-pressed="shown === proof.id" @click="show(proof)">
-          {{ proof.id }}<span class="sr-only">: show it alone, with its way in</span>
+          {{ proof.id }}<span class="sr-only">{{ say('rail.showItAloneWithIts') }}</span>
         </button>
         {{ proofWords(proof) }}
       </li>

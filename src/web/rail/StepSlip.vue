@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { pathWords, type TouchedThing } from '@core/booklet'
 import type { SectionPlan } from '@core/plan'
+import { say } from '../language'
 import type { PictureTouch } from '../shared/picture-touch'
 import { useOpenModel } from '../stores/open-model'
 import type { useRailEdits } from './use-rail-edits'
@@ -36,19 +37,21 @@ const style = computed(() => ({
 </script>
 
 <template>
-  <section class="slip" :style="style" aria-label="What was clicked" role="status" @keydown.esc="emit('close')">
+  <section class="slip" :style="style" :aria-label="say('rail.whatWasClicked')" role="status" @keydown.esc="emit('close')">
     <p>
       <b>{{ thing.title }}</b>
     </p>
-    <p v-if="thing.step !== undefined">Comes in with step {{ thing.step + 1 }}.</p>
+    <p v-if="thing.step !== undefined">{{ say('rail.comesInWithStep', { step: thing.step + 1 }) }}</p>
     <div class="acts">
       <template v-if="own">
-        <button class="plain-button" :disabled="step === 0" @click="act((it) => own!.moveOne(it, -1))">To the step before</button>
-        <button class="plain-button" :disabled="isLast" @click="act((it) => own!.moveOne(it, 1))">To the step after</button>
-        <button class="plain-button" @click="act(own.splitAfter)">End the step with it</button>
+        <button class="plain-button" :disabled="step === 0" @click="act((it) => own!.moveOne(it, -1))">
+          {{ say('rail.toTheStepBefore') }}
+        </button>
+        <button class="plain-button" :disabled="isLast" @click="act((it) => own!.moveOne(it, 1))">{{ say('rail.toTheStepAfter') }}</button>
+        <button class="plain-button" @click="act(own.splitAfter)">{{ say('rail.endTheStepWithIt') }}</button>
       </template>
-      <button v-else-if="thing.step !== undefined" class="plain-button" @click="emit('go', thing.step)">Go there</button>
-      <button class="plain-button" @click="emit('close')">Close</button>
+      <button v-else-if="thing.step !== undefined" class="plain-button" @click="emit('go', thing.step)">{{ say('rail.goThere') }}</button>
+      <button class="plain-button" @click="emit('close')">{{ say('common.close') }}</button>
     </div>
   </section>
 </template>

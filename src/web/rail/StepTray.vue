@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import { joinWords, type StepPage } from '@core/booklet'
 import type { StepText } from '@core/edits'
 import type { StepNote } from '@core/model'
-import { plural } from '@core/words'
+
+import { say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import TextArea from '../controls/TextArea.vue'
 import PathSign from '../shared/PathSign.vue'
@@ -27,8 +28,8 @@ const props = defineProps<{
 const emit = defineEmits<{ earlier: []; later: [] }>()
 
 const TEXTS: readonly (readonly [StepText, string, string])[] = [
-  ['note', 'Note for the builder', 'Say what a picture cannot'],
-  ['caution', 'Caution', 'What could hurt here'],
+  ['note', say('common.noteForTheBuilder'), say('rail.sayWhatAPictureCannot')],
+  ['caution', say('rail.caution'), say('rail.whatCouldHurtHere')],
 ]
 
 const { carry, letGo } = useCarried()
@@ -40,21 +41,24 @@ const isLast = computed(() => props.page.number === props.page.of)
 </script>
 
 <template>
-  <section class="step-tray" aria-label="Tray">
+  <section class="step-tray" :aria-label="say('rail.tray')">
     <h2>
       <span class="label">{{ page.label }}</span> {{ page.name }}
     </h2>
     <p class="faint place">
-      Step {{ page.number }} of {{ page.of }}<template v-if="isGiven">, laid by you</template
-      ><template v-else>, laid by the planner</template><template v-if="page.locked">, <b>locked</b></template>
+      {{ say('rail.stepOf', { number: page.number, of: page.of }) }}<template v-if="isGiven">{{ say('rail.laidByYou') }}</template
+      ><template v-else>{{ say('rail.laidByThePlanner') }}</template
+      ><template v-if="page.locked"
+        >, <b>{{ say('rail.locked2') }}</b></template
+      >
     </p>
     <p v-for="join in page.joins" :key="`${join.label} ${join.mirrored}`" class="join">
-      {{ joinWords(join).whole }}
+      {{ joinWords(join, screenWords()).whole }}
     </p>
     <TrayList
       lettered
       :pieces="page.callout"
-      label="Pieces of this step"
+      :label="say('common.piecesOfThisStep')"
       :draggable="canEdit && !page.locked"
       @carry="(event, piece) => carry(event, { kind: 'pieces', piece })"
       @let-go="letGo"
@@ -63,8 +67,8 @@ const isLast = computed(() => props.page.number === props.page.of)
         <button
           class="plain-button"
           :disabled="page.number === 1 || page.locked"
-          :aria-label="`Move one ${title} to the step before`"
-          title="To the step before"
+          :aria-label="say('rail.moveOneToTheStep', { title })"
+          :title="say('rail.toTheStepBefore')"
           @click="edits.move(piece, -1)"
         >
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
@@ -74,8 +78,8 @@ const isLast = computed(() => props.page.number === props.page.of)
         <button
           class="plain-button"
           :disabled="page.locked"
-          :aria-label="`Move one ${title} to the step after`"
-          title="To the step after"
+          :aria-label="say('rail.moveOneToTheStepAfter', { title })"
+          :title="say('rail.toTheStepAfter')"
           @click="edits.move(piece, 1)"
         >
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
@@ -88,33 +92,34 @@ const isLast = computed(() => props.page.number === props.page.of)
     <p v-if="page.seenFrom" class="faint">{{ page.seenFrom }}.</p>
     <p v-if="page.ahead" class="faint"><PathSign :path="page.aheadSign" /> {{ page.ahead }}.</p>
     <p v-for="remark in page.remarks" :key="remark">{{ remark }}</p>
-    <p v-if="page.rests.length > 0" class="faint">Some parts lie loose on the table until the next steps hold them.</p>
+    <p v-if="page.rests.length > 0" class="faint">{{ say('rail.somePartsLieLooseOn') }}</p>
     <p v-if="page.photos.length > 0 && page.picture" class="faint">
-      {{ plural(page.photos.length, 'photo') }} with it: see the <RouterLink :to="{ name: 'photos' }">photo log</RouterLink>.
+      {{ say('rail.withItSeeThe', { photos: sayCount('count.photos', page.photos.length) }) }}
+      <RouterLink :to="{ name: 'photos' }">{{ say('rail.photoLog') }}</RouterLink>.
     </p>
     <template v-if="canEdit">
       <div class="acts">
-        <ActionButton :disabled="things < 2 || page.locked" shortcut="S" describe="Split this step" @click="edits.split"
-          >Split</ActionButton
-        >
-        <ActionButton :disabled="isLast || page.locked" shortcut="M" describe="Merge with the next step" @click="edits.merge"
-          >Merge with next</ActionButton
-        >
+        <ActionButton :disabled="things < 2 || page.locked" shortcut="S" :describe="say('rail.splitThisStep')" @click="edits.split">{{
+          say('rail.split')
+        }}</ActionButton>
+        <ActionButton :disabled="isLast || page.locked" shortcut="M" :describe="say('rail.mergeWithTheNextStep')" @click="edits.merge">{{
+          say('rail.mergeWithNext')
+        }}</ActionButton>
         <ActionButton
           :disabled="page.number === 1 || page.locked"
           shortcut="<"
-          describe="Move this step before the one before"
+          :describe="say('rail.moveThisStepBeforeThe')"
           @click="emit('earlier')"
-          >Earlier</ActionButton
+          >{{ say('common.earlier') }}</ActionButton
         >
-        <ActionButton :disabled="isLast || page.locked" shortcut=">" describe="Move this step after the next one" @click="emit('later')"
-          >Later</ActionButton
-        >
+        <ActionButton :disabled="isLast || page.locked" shortcut=">" :describe="say('rail.moveThisStepAfterThe')" @click="emit('later')">{{
+          say('common.later')
+        }}</ActionButton>
         <ActionButton
           shortcut="L"
-          :describe="page.locked ? 'Let edits and plans change this step again' : 'Keep this step as it is, whatever is changed or planned'"
+          :describe="page.locked ? say('rail.letEditsAndPlansChange') : say('rail.keepThisStepAsIt')"
           @click="edits.lock"
-          >{{ page.locked ? 'Unlock' : 'Lock' }}</ActionButton
+          >{{ page.locked ? say('rail.unlock') : say('rail.lock') }}</ActionButton
         >
       </div>
       <TextArea
@@ -130,14 +135,14 @@ const isLast = computed(() => props.page.number === props.page.of)
       <StepSides v-if="page.picture" :page="page" @view="edits.setView" @lay="edits.setTurn" />
       <ActionButton
         v-if="isGiven"
-        :describe="hasLocks ? 'Keep the locked steps and plan all others again' : 'Forget these steps and plan this section again'"
+        :describe="hasLocks ? say('rail.keepTheLockedStepsAnd') : say('rail.forgetTheseStepsAndPlan')"
         @click="edits.planAgain"
-        >{{ hasLocks ? 'Plan around the locked steps' : 'Plan this section again' }}</ActionButton
+        >{{ hasLocks ? say('rail.planAroundTheLockedSteps') : say('rail.planThisSectionAgain') }}</ActionButton
       >
     </template>
     <StepSigns v-if="!canEdit" :signs="page.signs" />
     <p v-if="!canEdit" class="faint">
-      This unit was made by the planner. Change a step of the section that joins it, and it becomes a section of its own.
+      {{ say('rail.thisUnitWasMadeBy') }}
     </p>
   </section>
 </template>

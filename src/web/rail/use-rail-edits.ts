@@ -19,6 +19,7 @@ import {
 } from '@core/edits'
 import { sectionById, type ModelDocument, type Part, type StepNote } from '@core/model'
 import type { SectionPlan } from '@core/plan'
+import { type ScreenKey, say } from '../language'
 import { useOpenModel } from '../stores/open-model'
 
 /** Where somebody stands on the rail. */
@@ -29,6 +30,8 @@ interface RailStand {
   readonly page: ComputedRef<StepPage | undefined>
   readonly goTo: (place: StepPlace) => void
 }
+
+const TEXT_KEYS = { note: 'rail.noteOf', caution: 'rail.cautionOf' } as const satisfies Record<StepText, ScreenKey>
 
 type StepEdit = (model: ModelDocument, plans: readonly SectionPlan[], place: StepPlace) => ModelDocument
 
@@ -56,17 +59,17 @@ export function useRailEdits({ section, step, page, goTo }: RailStand) {
     if (id !== undefined) moveOne(id, way)
   }
   const moveOne = (id: string, way: -1 | 1): void =>
-    void edit('move a part of', (model, plans, place) => moveToNeighbour(model, plans, place, { id, way }))
+    void edit(say('rail.moveAPartOf'), (model, plans, place) => moveToNeighbour(model, plans, place, { id, way }))
   /** Moves all pieces of a row to another step of the section. */
   function movePieces(piece: PieceCount, to: number): void {
     const ids = likeIn(piece)
     if (to === step.value || ids.length === 0) return
-    void edit('move pieces of', (model, plans, place) => moveToStep(model, plans, place, { ids, to }))
+    void edit(say('rail.movePiecesOf'), (model, plans, place) => moveToStep(model, plans, place, { ids, to }))
   }
   function setText(of: StepPage, key: StepText, text: string): void {
     const change = (model: ModelDocument, plans: readonly SectionPlan[]): ModelDocument =>
       setStepText(model, plans, { section: of.section, step: of.number - 1 }, { key, text })
-    void open.edit(`${key} of ${of.label}`, change, { group: `${key} ${of.section} ${of.number}` })
+    void open.edit(say(TEXT_KEYS[key], { label: of.label }), change, { group: `${key} ${of.section} ${of.number}` })
   }
   const lock = (): void => {
     const isLocked = page.value?.locked === true
@@ -75,12 +78,12 @@ export function useRailEdits({ section, step, page, goTo }: RailStand) {
   function planAgain(): void {
     const { id } = section.value
     const change = (model: ModelDocument): ModelDocument => planAround(model, id)
-    void open.edit(`plan section ${page.value?.letter ?? ''} again`, change, { mustBuild: true, fresh: [id] })
+    void open.edit(say('rail.planSectionAgain', { letter: page.value?.letter ?? '' }), change, { mustBuild: true, fresh: [id] })
   }
   /** Moves the chosen step before another place; the choice goes with it. */
   async function moveTo(to: number): Promise<void> {
     const { id } = section.value
-    if (await edit('move', (model, plans, place) => moveStep(model, plans, place, to))) goTo({ section: id, step: to })
+    if (await edit(say('rail.move'), (model, plans, place) => moveStep(model, plans, place, to))) goTo({ section: id, step: to })
   }
   return {
     move,
@@ -90,14 +93,14 @@ export function useRailEdits({ section, step, page, goTo }: RailStand) {
     lock,
     planAgain,
     moveTo,
-    split: (): void => void edit('split', (model, plans, place) => splitStep(model, plans, place)),
+    split: (): void => void edit(say('rail.splitStep'), (model, plans, place) => splitStep(model, plans, place)),
     /** The step ends with one of its parts or copies; the rest is the next step. */
-    splitAfter: (id: string): void => void edit('split', (model, plans, place) => splitStep(model, plans, place, id)),
-    merge: (): void => void edit('merge', mergeWithNext),
-    addNote: (note: StepNote): void => void edit('write a note to', (model, plans, place) => addStepNote(model, plans, place, note)),
-    removeNote: (at: number): void => void edit('take a note off', (model, plans, place) => removeStepNote(model, plans, place, at)),
+    splitAfter: (id: string): void => void edit(say('rail.splitStep'), (model, plans, place) => splitStep(model, plans, place, id)),
+    merge: (): void => void edit(say('rail.merge'), mergeWithNext),
+    addNote: (note: StepNote): void => void edit(say('rail.writeANoteTo'), (model, plans, place) => addStepNote(model, plans, place, note)),
+    removeNote: (at: number): void => void edit(say('rail.takeANoteOff'), (model, plans, place) => removeStepNote(model, plans, place, at)),
     setView: (view: number | undefined): void =>
-      void edit('choose the side of', (model, plans, place) => setStepView(model, plans, place, view)),
-    setTurn: (turn: string): void => void edit('lay the work for', (model, plans, place) => setStepTurn(model, plans, place, turn)),
+      void edit(say('rail.chooseTheSideOf'), (model, plans, place) => setStepView(model, plans, place, view)),
+    setTurn: (turn: string): void => void edit(say('rail.layTheWorkFor'), (model, plans, place) => setStepTurn(model, plans, place, turn)),
   }
 }

@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { copiesOf, sectionById, sectionsById } from '@core/model'
 import { kindsOf, type KindOfPiece } from '@core/scene'
-import { plural } from '@core/words'
+
+import { say, sayCount, sayWithin } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { sectionChoices } from '../shared/choices'
 import { useOpenModel } from '../stores/open-model'
@@ -17,18 +18,18 @@ const isOpen = ref(false)
 const MOST = 60
 const kinds = computed(() => (isOpen.value && open.model ? kindsOf(open.model, props.section) : []))
 const copies = computed(() => (isOpen.value && open.model ? copiesOf(sectionById(open.model, props.section)) : []))
-const others = computed(() => [{ value: '', label: 'Move to' }, ...sectionChoices(open.model, props.section)])
+const others = computed(() => [{ value: '', label: say('sections.moveTo') }, ...sectionChoices(open.model, props.section)])
 const sectionName = (id: string): string => sectionsById(open.model!).get(id)?.name ?? id
 const titleOf = ({ shape, colour, ids }: KindOfPiece): string => {
   const { shapes, colours } = open.source!.catalogue
-  const title = `${shapes.get(shape)?.title ?? shape}, ${(colours.get(colour)?.name ?? colour).toLowerCase()}`
+  const title = `${shapes.get(shape)?.title ?? shape}, ${sayWithin(colours.get(colour)?.name ?? colour)}`
   return ids.length > 1 ? `${ids.length} ${title}` : title
 }
 const lines = computed(() => [
   ...copies.value.map(({ id, section: of }) => ({
     key: `copy ${id}`,
-    title: `A copy of ${sectionName(of)}`,
-    said: `the copy ${id}`,
+    title: say('sections.aCopyOf', { sectionName: sectionName(of) }),
+    said: say('sections.theCopy', { id }),
     ids: [id],
   })),
   ...kinds.value.slice(0, MOST).map((kind) => {
@@ -40,20 +41,22 @@ const lines = computed(() => [
 
 <template>
   <details @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
-    <summary class="opener">What is in it</summary>
-    <ul v-if="isOpen" :aria-label="`What is in ${name}`">
+    <summary class="opener">{{ say('sections.whatIsInIt') }}</summary>
+    <ul v-if="isOpen" :aria-label="say('sections.whatIsIn', { name })">
       <li v-for="line in lines" :key="line.key" draggable="true" @dragstart="drag($event, { section, ids: line.ids })" @dragend="letGo">
         <span>{{ line.title }}</span>
         <ChoiceList
           model-value=""
-          :label="`Where ${line.said} goes`"
+          :label="say('sections.whereGoes', { said: line.said })"
           is-label-hidden
           :options="others"
           @update:model-value="(to) => moveTo({ section, ids: line.ids }, to)"
         />
       </li>
     </ul>
-    <p v-if="kinds.length > MOST" class="faint">{{ plural(kinds.length - MOST, 'kind') }} more: the bench shows and moves them all.</p>
+    <p v-if="kinds.length > MOST" class="faint">
+      {{ say('sections.moreTheBenchShowsAnd', { kinds: sayCount('count.kinds', kinds.length - MOST) }) }}
+    </p>
   </details>
 </template>
 

@@ -6,7 +6,8 @@ import { askMass, describeModel, moveSection, renameSection } from '@core/edits'
 import { asBuilt, copiesOf, sectionUses, type AskedMass } from '@core/model'
 import { ownPieceCount } from '@core/scene'
 import { acceptSuggestion, type Suggestion } from '@core/suggestions'
-import { plural } from '@core/words'
+
+import { type ScreenKey, say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
 import TextArea from '../controls/TextArea.vue'
@@ -34,7 +35,7 @@ const lines = computed(() => {
       name: section.name,
       own,
       copies: copiesOf(section).length,
-      weighs: massWords(sectionMasses(model).get(section.id)!),
+      weighs: massWords(sectionMasses(model).get(section.id)!, screenWords()),
       mass: section.mass ?? {},
       moment: momentsOf(model).get(section.id),
       times,
@@ -49,7 +50,7 @@ const lines = computed(() => {
 const weigh = (id: string, bound: keyof AskedMass) => (text: string) => {
   const grams = text === '' ? undefined : Number(text)
   if (grams === undefined || Number.isFinite(grams))
-    void open.edit('say what a section must weigh', (model) => askMass(model, id, bound, grams))
+    void open.edit(say('sections.sayWhatASectionMust'), (model) => askMass(model, id, bound, grams))
 }
 /** What several people can build at the same time, one round after another. */
 const rounds = computed(() => {
@@ -67,10 +68,10 @@ watch(
 )
 
 const times = ({ times: plain, mirrored }: { times: number; mirrored: number }): string => {
-  if (plain + mirrored === 0) return 'nothing joins it'
-  const both = mirrored > 0 ? `, ${mirrored} of them mirrored` : ''
+  if (plain + mirrored === 0) return say('sections.nothingJoinsIt')
+  const both = mirrored > 0 ? say('sections.ofThemMirrored', { mirrored }) : ''
   const all = plain + mirrored
-  return `built ${all === 1 ? 'once' : all === 2 ? 'twice' : `${all} times`}${both}`
+  return say('sections.built', { what: all === 1 ? 'once' : all === 2 ? 'twice' : say('sections.times', { all }), both })
 }
 
 function begin(): void {
@@ -78,9 +79,9 @@ function begin(): void {
 }
 async function accept(suggestion: Suggestion): Promise<void> {
   isMaking.value = true
-  const isDone = await open.edit('make a section', (model) => asBuilt(acceptSuggestion(model, suggestion)))
+  const isDone = await open.edit(say('sections.makeASection'), (model) => asBuilt(acceptSuggestion(model, suggestion)))
   isMaking.value = false
-  if (isDone) notify('It is a section now. What else could be one is looked for again.')
+  if (isDone) notify(say('sections.itIsASectionNow'))
   if (isDone && open.snapshot) await look(open.snapshot.state)
 }
 async function acceptAll(): Promise<void> {
@@ -88,12 +89,12 @@ async function acceptAll(): Promise<void> {
   if (!before) return
   const cut = await cutAll(before.state)
   if (!cut || open.snapshot?.model !== before.model) return
-  if (cut.taken === 0) return notify('Nothing more saves telling and can be built apart.')
-  const isDone = await open.edit('make sections', () => cut.model)
-  if (isDone) notify(`${plural(cut.taken, 'section was', 'sections were')} made.`)
+  if (cut.taken === 0) return notify(say('sections.nothingMoreSavesTellingAnd'))
+  const isDone = await open.edit(say('sections.makeSections'), () => cut.model)
+  if (isDone) notify(say('sections.made', { sectionsWere: sayCount('count.sectionsWere', cut.taken) }))
 }
-const rename = (id: string) => (name: string) => void open.edit('rename a section', (model) => renameSection(model, id, name))
-const move = (id: string, by: 1 | -1): void => void open.edit('reorder the sections', (model) => moveSection(model, id, by))
+const rename = (id: string) => (name: string) => void open.edit(say('sections.renameASection'), (model) => renameSection(model, id, name))
+const move = (id: string, by: 1 | -1): void => void open.edit(say('common.reorderTheSections'), (model) => moveSection(model, id, by))
 const { dragged, moveTo } = useDraggedNodes()
 const over = ref('')
 function onOver(event: DragEvent, to: string): void {
@@ -108,20 +109,25 @@ function onDrop(event: DragEvent, to: string): void {
   event.preventDefault()
   void moveTo(what, to)
 }
-const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
-  void open.edit(`change the ${key}`, (model) => describeModel(model, { [key]: text }), { group: key })
+const CHANGE_KEYS = {
+  name: 'sections.changeTheName',
+  designer: 'sections.changeTheDesigner',
+  notes: 'sections.changeTheNotes',
+} as const satisfies Record<string, ScreenKey>
+const write = (key: keyof typeof CHANGE_KEYS) => (text: string) =>
+  void open.edit(say(CHANGE_KEYS[key]), (model) => describeModel(model, { [key]: text }), { group: key })
 </script>
 
 <template>
   <main tabindex="-1">
-    <h1>Sections</h1>
+    <h1>{{ say('common.sections') }}</h1>
     <div class="sheet">
-      <section aria-label="The model">
-        <LineField label="Name" :value="open.model?.name ?? ''" :commit="say('name')" />
-        <LineField label="Designer" :value="open.model?.designer ?? ''" :commit="say('designer')" />
-        <TextArea label="Notes" :value="open.model?.notes ?? ''" :commit="say('notes')" />
-        <h2>What it is built of</h2>
-        <ol aria-label="Sections of this model">
+      <section :aria-label="say('sections.theModel')">
+        <LineField :label="say('common.name')" :value="open.model?.name ?? ''" :commit="write('name')" />
+        <LineField :label="say('sections.designer')" :value="open.model?.designer ?? ''" :commit="write('designer')" />
+        <TextArea :label="say('common.notes')" :value="open.model?.notes ?? ''" :commit="write('notes')" />
+        <h2>{{ say('sections.whatItIsBuiltOf') }}</h2>
+        <ol :aria-label="say('sections.sectionsOfThisModel')">
           <li
             v-for="line in lines"
             :key="line.id"
@@ -130,20 +136,36 @@ const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
             @dragleave="over = ''"
             @drop="onDrop($event, line.id)"
           >
-            <LineField :label="line.isRoot ? 'The whole' : 'Section'" :value="line.name" :commit="rename(line.id)" />
+            <LineField
+              :label="line.isRoot ? say('sections.theWhole') : say('common.section')"
+              :value="line.name"
+              :commit="rename(line.id)"
+            />
             <p class="faint">
-              {{ plural(line.own, 'piece') }} of its own<template v-if="line.copies > 0"
-                >, {{ plural(line.copies, 'copy', 'copies') }} in it</template
-              >; <span :class="{ bad: line.times + line.mirrored === 0 }">{{ times(line) }}</span>. It weighs {{ line.weighs }}.
+              {{ say('sections.ofItsOwn', { pieces: sayCount('count.pieces', line.own) })
+              }}<template v-if="line.copies > 0">{{ say('sections.inIt', { copies: sayCount('count.copies', line.copies) }) }}</template
+              >; <span :class="{ bad: line.times + line.mirrored === 0 }">{{ times(line) }}</span>{{
+                say('sections.itWeighs', { weighs: line.weighs })
+              }}
             </p>
             <details class="mass">
-              <summary>What it must weigh</summary>
-              <LineField label="At least, g" type="number" :value="line.mass.atLeast ?? ''" :commit="weigh(line.id, 'atLeast')" />
-              <LineField label="At most, g" type="number" :value="line.mass.atMost ?? ''" :commit="weigh(line.id, 'atMost')" />
+              <summary>{{ say('sections.whatItMustWeigh') }}</summary>
+              <LineField
+                :label="say('sections.atLeastG')"
+                type="number"
+                :value="line.mass.atLeast ?? ''"
+                :commit="weigh(line.id, 'atLeast')"
+              />
+              <LineField
+                :label="say('sections.atMostG')"
+                type="number"
+                :value="line.mass.atMost ?? ''"
+                :commit="weigh(line.id, 'atMost')"
+              />
               <template v-if="line.moment">
-                <p class="faint">It turns about an axle. Its weight lies {{ momentWords(line.moment) }}.</p>
+                <p class="faint">{{ say('sections.itTurnsAboutAnAxle', { momentWords: momentWords(line.moment) }) }}</p>
                 <LineField
-                  label="It may pull at most, g mm"
+                  :label="say('sections.itMayPullAtMost')"
                   type="number"
                   :value="line.mass.moment ?? ''"
                   :commit="weigh(line.id, 'moment')"
@@ -152,39 +174,53 @@ const say = (key: 'name' | 'designer' | 'notes') => (text: string) =>
             </details>
             <div class="order">
               <RouterLink v-if="!line.isRoot" class="plain-button" :to="{ name: 'bench', query: { take: line.id } }">{{
-                line.times + line.mirrored === 0 ? 'Join it on the bench' : 'Join one more'
+                line.times + line.mirrored === 0 ? say('sections.joinItOnTheBench') : say('sections.joinOneMore')
               }}</RouterLink>
-              <button class="plain-button" :disabled="line.isFirst" :aria-label="`${line.name} earlier`" @click="move(line.id, -1)">
-                Earlier
+              <button
+                class="plain-button"
+                :disabled="line.isFirst"
+                :aria-label="say('sections.earlier', { name: line.name })"
+                @click="move(line.id, -1)"
+              >
+                {{ say('common.earlier') }}
               </button>
-              <button class="plain-button" :disabled="line.isLast" :aria-label="`${line.name} later`" @click="move(line.id, 1)">
-                Later
+              <button
+                class="plain-button"
+                :disabled="line.isLast"
+                :aria-label="say('sections.later', { name: line.name })"
+                @click="move(line.id, 1)"
+              >
+                {{ say('common.later') }}
               </button>
             </div>
             <SectionPieces v-if="line.own + line.copies > 0" :section="line.id" :name="line.name" />
           </li>
         </ol>
         <template v-if="rounds.some((names) => names.length > 1)">
-          <h2 id="rounds">What can be built at the same time</h2>
-          <p class="faint">By as many people as there are names in a line; a line needs what those before it finish.</p>
+          <h2 id="rounds">{{ say('sections.whatCanBeBuiltAt') }}</h2>
+          <p class="faint">{{ say('sections.byAsManyPeopleAs') }}</p>
           <ol class="rounds" aria-labelledby="rounds">
             <li v-for="(names, i) in rounds" :key="i">{{ names.join(' · ') }}</li>
           </ol>
         </template>
       </section>
-      <section aria-label="Suggestions">
-        <h2>What could be a section</h2>
-        <p class="faint">What stands here again, or comes off as one, is told once and built as often as it is needed.</p>
+      <section :aria-label="say('sections.suggestions')">
+        <h2>{{ say('sections.whatCouldBeASection') }}</h2>
+        <p class="faint">{{ say('sections.whatStandsHereAgainOr') }}</p>
         <div class="acts">
-          <ActionButton primary :disabled="fraction !== null || isMaking" @click="begin">Look for sections</ActionButton>
-          <ActionButton :disabled="fraction !== null || isMaking" @click="acceptAll">Make all that save telling</ActionButton>
+          <ActionButton primary :disabled="fraction !== null || isMaking" @click="begin">{{
+            say('sections.lookForSections')
+          }}</ActionButton>
+          <ActionButton :disabled="fraction !== null || isMaking" @click="acceptAll">{{
+            say('sections.makeAllThatSaveTelling')
+          }}</ActionButton>
         </div>
         <WorkBar v-if="fraction !== null" :label="what" :fraction="fraction" @stop="stop()" />
         <p v-if="problem" role="alert">{{ problem }}</p>
-        <p v-if="found && found.length === 0" role="status">Nothing here stands twice, moves on a joint or hangs on few studs.</p>
+        <p v-if="found && found.length === 0" role="status">{{ say('sections.nothingHereStandsTwiceMoves') }}</p>
         <template v-else-if="found">
-          <p role="status">{{ plural(found.length, 'suggestion') }}, the one that saves most first.</p>
-          <ul aria-label="Suggested sections">
+          <p role="status">{{ say('sections.theOneThatSavesMost', { suggestions: sayCount('count.suggestions', found.length) }) }}</p>
+          <ul :aria-label="say('sections.suggestedSections')">
             <SuggestionItem
               v-for="suggestion in found.slice(0, SHOWN)"
               :key="suggestion.id"

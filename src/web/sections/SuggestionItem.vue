@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Suggestion, SuggestionKind } from '@core/suggestions'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 
 /** One suggestion: what it would be, why, and a picture of it. */
@@ -9,19 +10,23 @@ const props = defineProps<{ suggestion: Suggestion; sectionName: string; picture
 const emit = defineEmits<{ accept: [] }>()
 const canvas = ref<HTMLCanvasElement>()
 const TITLES: Readonly<Record<SuggestionKind, string>> = {
-  repeat: 'Stands here several times',
-  mirror: 'Stands here as a mirror image',
-  near: 'Stands here several times, nearly',
-  moving: 'Moves on a joint',
-  locked: 'Goes in only as one',
-  'loosely-held': 'Hangs on few studs',
+  repeat: say('sections.standsHereSeveralTimes'),
+  mirror: say('sections.standsHereAsAMirror'),
+  near: say('sections.standsHereSeveralTimesNearly'),
+  moving: say('sections.movesOnAJoint'),
+  locked: say('sections.goesInOnlyAsOne'),
+  'loosely-held': say('sections.hangsOnFewStuds'),
 }
 const title = computed(() => TITLES[props.suggestion.kind])
 const facts = computed(() => {
   const { groups, savesParts } = props.suggestion
-  const size = plural(groups[0]!.length, 'part')
+  const size = sayCount('count.parts', groups[0]!.length)
   return groups.length > 1
-    ? `${size}, ${groups.length === 2 ? 'twice' : `${groups.length} times`}; ${plural(savesParts, 'part')} fewer to tell`
+    ? say('sections.fewerToTell', {
+        size,
+        what: groups.length === 2 ? 'twice' : say('sections.times2', { groups: groups.length }),
+        parts: sayCount('count.parts', savesParts),
+      })
     : size
 })
 
@@ -41,13 +46,15 @@ watch(
   <li>
     <div class="stand">
       <canvas v-show="picture" ref="canvas" role="img" :aria-label="`${title}: ${facts}`" />
-      <span v-if="!picture" class="faint">not painted yet</span>
+      <span v-if="!picture" class="faint">{{ say('common.notPaintedYet') }}</span>
     </div>
     <div class="words">
       <h3>{{ title }}</h3>
-      <p>{{ facts }}, in {{ sectionName }}.</p>
+      <p>{{ say('sections.in', { facts, sectionName }) }}</p>
       <p class="faint">{{ suggestion.reason }}</p>
-      <ActionButton :describe="`Make it a section: ${title}, ${facts}`" @click="emit('accept')">Make it a section</ActionButton>
+      <ActionButton :describe="say('sections.makeItASection', { title, facts })" @click="emit('accept')">{{
+        say('common.makeItASection')
+      }}</ActionButton>
     </div>
   </li>
 </template>

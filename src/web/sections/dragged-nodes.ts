@@ -1,7 +1,8 @@
 import { shallowRef } from 'vue'
 import { moveNodesTo } from '@core/edits'
 import { sectionsById } from '@core/model'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import { useOpenModel } from '../stores/open-model'
 
 /** Parts and copies of a section that are dragged to another. */
@@ -17,9 +18,11 @@ export function useDraggedNodes() {
   const open = useOpenModel()
   /** Moves them to another section; nothing where none is named or it is theirs. */
   async function moveTo({ section, ids }: DraggedNodes, to: string): Promise<void> {
-    const name = open.model && sectionsById(open.model).get(to)?.name
+    const name = open.model ? sectionsById(open.model).get(to)?.name : undefined
     if (name === undefined || to === section) return
-    await open.edit(`move ${plural(ids.length, 'thing')} to ${name}`, (model) => moveNodesTo(model, section, new Set(ids), to))
+    await open.edit(say('sections.moveTo2', { things: sayCount('count.things', ids.length), name }), (model) =>
+      moveNodesTo(model, section, new Set(ids), to),
+    )
   }
   return {
     dragged,

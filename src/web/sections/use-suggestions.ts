@@ -2,6 +2,7 @@ import { onUnmounted, ref, shallowRef } from 'vue'
 import { plainFault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
 import type { Suggestion } from '@core/suggestions'
+import { say } from '../language'
 import type { ModelState } from '../../workers/plan-messages'
 import { makePainter } from '../workers/make-painter'
 import { SectionsClient } from '../workers/sections-client'
@@ -38,7 +39,7 @@ export function useSuggestions() {
   }
 
   async function look(state: ModelState): Promise<void> {
-    const all = await work('Looking for sections', () => finder.suggest(state, tell))
+    const all = await work(say('sections.lookingForSections'), () => finder.suggest(state, tell))
     if (!all) return
     found.value = all
     pictures.value = new Map()
@@ -46,7 +47,7 @@ export function useSuggestions() {
   }
 
   const cutAll = (state: ModelState): Promise<{ model: ModelDocument; taken: number } | undefined> =>
-    work('Making sections of all that saves telling', () => finder.cut(state, tell))
+    work(say('sections.makingSectionsOfAllThat'), () => finder.cut(state, tell))
 
   async function paint(model: ModelDocument, all: readonly Suggestion[]): Promise<void> {
     const mine = ++round

@@ -1,5 +1,6 @@
 import { ref, type Ref } from 'vue'
 import { Fault, faultLine, plainFault } from '@core/fault'
+import { say } from '../language'
 
 /** What became of a command. */
 export type Answer =
@@ -22,7 +23,7 @@ export interface CommandQueue {
   close(): void
 }
 
-const CLOSED: Answer = { kind: 'overtaken', reason: 'The model was closed before this was done.' }
+const closedAnswer = (): Answer => ({ kind: 'overtaken', reason: say('session.theModelWasClosedBefore') })
 
 export function createCommandQueue(): CommandQueue {
   const pending = ref(0)
@@ -30,11 +31,11 @@ export function createCommandQueue(): CommandQueue {
   let isClosed = false
 
   async function answered(act: () => Promise<Answer>): Promise<Answer> {
-    if (isClosed) return CLOSED
+    if (isClosed) return closedAnswer()
     try {
       return await act()
     } catch (thrown) {
-      if (thrown instanceof Fault && thrown.code === 'closed') return CLOSED
+      if (thrown instanceof Fault && thrown.code === 'closed') return closedAnswer()
       return { kind: 'refused', reason: faultLine(plainFault(thrown)) }
     }
   }

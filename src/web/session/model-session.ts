@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, type ShallowRef } from 'vue'
 import { applyChange, changeBetween, type Change as PlainChange } from '@core/change'
+import { say } from '../language'
 import { storedChange } from './stored-change'
 import { Fault, faultLine, plainFault } from '@core/fault'
 import type { Proof } from '@core/plan'
@@ -103,7 +104,7 @@ export class ModelSession implements Session {
   takeOffer(): Promise<Answer> {
     const offer = this.offers.offer.value
     if (!offer) return Promise.resolve(UNCHANGED)
-    return this.run({ label: 'take the better order', order: offer.snapshot.state.order })
+    return this.run({ label: say('session.takeTheBetterOrder'), order: offer.snapshot.state.order })
   }
 
   plan(): Promise<Answer> {
@@ -138,7 +139,7 @@ export class ModelSession implements Session {
     this.unwritten.delete(task)
     if (dropped > 0) {
       this.history.drop(dropped)
-      this.tell('The oldest changes of this model can no longer be undone.')
+      this.tell(say('session.theOldestChangesOfThis'))
     }
     this.channel.post(this.id, row.revision)
   }
@@ -199,7 +200,7 @@ export class ModelSession implements Session {
     const next = await this.planning.next(before, state, command.fresh)
     const broken = command.mustBuild === true ? whatBreaks(before, next) : undefined
     if (broken !== undefined) return broken
-    if (this.isClosed) throw new Fault('closed', 'The model was closed.')
+    if (this.isClosed) throw new Fault('closed', say('session.theModelWasClosed'))
     this.offers.drop()
     this.show(next)
     return next
@@ -207,7 +208,7 @@ export class ModelSession implements Session {
 
   private async make(command: Command): Promise<Answer> {
     const before = this.snapshot.value
-    if (!before) throw new Fault('no-plan', 'This model has no plan yet.', { wayOut: 'Let it be planned first.' })
+    if (!before) throw new Fault('no-plan', say('session.thisModelHasNoPlan'), { wayOut: say('session.letItBePlannedFirst') })
     const asked = stateAfterCommand(before, command)
     if (asked === before.state && !command.fresh) return UNCHANGED
     const next = await this.advance(before, asked, command)
@@ -252,7 +253,9 @@ export class ModelSession implements Session {
     this.history.moveTo(cursor)
     this.last = undefined
     const task: SaveTask = { kind: 'move', name: next.model.name, cursor }
-    this.unwritten.set(task, { label: way === 'back' ? `undo ${entry.label}` : `redo ${entry.label}` })
+    this.unwritten.set(task, {
+      label: way === 'back' ? say('session.undo', { label: entry.label }) : say('session.redo', { label: entry.label }),
+    })
     this.saving.save(task)
     return DONE
   }
@@ -288,14 +291,14 @@ export class ModelSession implements Session {
     const failure = await this.tryToRefresh()
     for (const command of commands) {
       if (failure !== undefined) {
-        this.tell(`Another tab changed this model first, so “${command.label}” was not done. ${failure}`)
+        this.tell(say('session.anotherTabChangedThisModel', { label: command.label, failure }))
         continue
       }
       const isAgain = command.change ?? command.settings ?? command.order ?? command.fresh
       const answer = isAgain ? await this.made(command) : undefined
       if (answer?.kind === 'done' || answer?.kind === 'unchanged') continue
       const reason = answer?.kind === 'refused' ? ` ${answer.reason}` : ''
-      this.tell(`Another tab changed this model first, so “${command.label}” was not done.${reason}`)
+      this.tell(say('session.anotherTabChangedThisModelFirst', { label: command.label, reason }))
     }
     return DONE
   }

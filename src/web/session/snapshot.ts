@@ -4,6 +4,7 @@ import { type Report } from '@core/pipeline'
 import { catalogueOf, choiceWithin, type ModelDocument } from '@core/model'
 import type { Catalogue } from '@core/catalogue'
 import { reportFrom, shownModel, sourceOf, stateAfter, type ModelState, type PlanSettings, type Printed } from '../../workers/plan-messages'
+import { shownCatalogue } from '../shared/shown-catalogue'
 
 /**
  * All that is shown, exported and published of one version of a model, made together and swapped together: nothing on the
@@ -40,7 +41,7 @@ export function makeSnapshot(version: number, asked: ModelState, printed: Printe
     model: state.model,
     shown,
     settings: state.settings,
-    catalogue: catalogueOf(state.model),
+    catalogue: shownCatalogue(catalogueOf(state.model)),
     printed,
     bytes,
     report: reportFrom(printed),

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import type { QuickLine } from '@core/names'
+import { say } from '../language'
 
 /** What of a quick line was read as something it does not name outright, and what must be asked. */
 defineProps<{ read: Pick<QuickLine, 'told' | 'unclear'> }>()
 </script>
 
 <template>
-  <p v-for="each in read.told" :key="`told ${each.text}`" class="faint">“{{ each.text }}” was read as {{ each.as }}.</p>
+  <p v-for="each in read.told" :key="`told ${each.text}`" class="faint">{{ say('shared.wasReadAs', { text: each.text, as: each.as }) }}</p>
   <p v-for="each in read.unclear" :key="each.text">
-    “{{ each.text }}” {{ each.why ? `was not taken. ${each.why}` : 'was not understood.' }}
-    <template v-if="each.nearest.length > 0"> Near it stand {{ each.nearest.join(', ') }}.</template>
+    “{{ each.text }}” {{ each.why ? say('shared.wasNotTaken', { why: each.why }) : say('shared.wasNotUnderstood') }}
+    <template v-if="each.nearest.length > 0"> {{ say('shared.nearItStand', { nearest: each.nearest.join(', ') }) }}</template>
   </p>
 </template>
 

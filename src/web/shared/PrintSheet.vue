@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
+import { say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 
 /** Something to print, shown as it will be: over the screen, and alone on the paper. */
@@ -24,8 +25,8 @@ const print = (): void => window.print()
     <div ref="sheet" class="print-sheet" role="dialog" aria-modal="true" :aria-label="label" tabindex="-1" @keydown.esc="close">
       <div class="acts">
         <h2>{{ label }}</h2>
-        <ActionButton primary @click="print">Print</ActionButton>
-        <ActionButton shortcut="Esc" @click="close">Close</ActionButton>
+        <ActionButton primary @click="print">{{ say('shared.print') }}</ActionButton>
+        <ActionButton shortcut="Esc" @click="close">{{ say('common.close') }}</ActionButton>
       </div>
       <slot />
     </div>

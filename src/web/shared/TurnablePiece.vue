@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say, screenWords } from '../language'
 import { arrowWay } from './arrow-keys'
 import { computed, ref } from 'vue'
 import type { OwnShape } from '@core/catalogue'
@@ -22,7 +23,7 @@ withDefaults(
 const STEP = 15
 const PER_PIXEL = 0.6
 const view = ref<FreeView>(USUAL_VIEW)
-const place = computed(() => freeViewWords(view.value))
+const place = computed(() => freeViewWords(view.value, screenWords()))
 
 function turnBy(turn: number, lift: number): void {
   view.value = turnedBy(view.value, { turn, lift })
@@ -57,7 +58,7 @@ function onMove(event: PointerEvent): void {
       class="piece"
       role="img"
       tabindex="0"
-      :aria-label="`The piece, ${place}. The arrow keys turn it.`"
+      :aria-label="say('shared.thePieceTheArrowKeys', { place })"
       @keydown="onKey"
       @pointerdown="onDown"
       @pointermove="onMove"
@@ -67,10 +68,16 @@ function onMove(event: PointerEvent): void {
       <PiecePicture :shape="shape" :colour="colour" :piece="piece" :own="own" :width="width" :height="height" :free="view" />
     </div>
     <p class="faint" role="status">{{ place }}</p>
-    <div class="turns" role="group" aria-label="Turn the piece">
-      <ActionButton shortcut="←" describe="Turn it to the left" @click="turnBy(-3 * STEP, 0)">Left</ActionButton>
-      <ActionButton shortcut="→" describe="Turn it to the right" @click="turnBy(3 * STEP, 0)">Right</ActionButton>
-      <ActionButton shortcut="↑ ↓" describe="See it from above or below" @click="view = turnedOver(view)">Over</ActionButton>
+    <div class="turns" role="group" :aria-label="say('shared.turnThePiece')">
+      <ActionButton shortcut="←" :describe="say('shared.turnItToTheLeft')" @click="turnBy(-3 * STEP, 0)">{{
+        say('shared.left')
+      }}</ActionButton>
+      <ActionButton shortcut="→" :describe="say('shared.turnItToTheRight')" @click="turnBy(3 * STEP, 0)">{{
+        say('shared.right')
+      }}</ActionButton>
+      <ActionButton shortcut="↑ ↓" :describe="say('shared.seeItFromAboveOr')" @click="view = turnedOver(view)">{{
+        say('shared.over')
+      }}</ActionButton>
     </div>
   </div>
 </template>

@@ -1,3 +1,7 @@
+<script setup lang="ts">
+import { say } from '../language'
+</script>
+
 <template>
   <RouterLink class="mark" :to="{ name: 'shelf' }">
     <svg width="46" height="28" viewBox="0 0 46 28" aria-hidden="true">
@@ -5,7 +9,7 @@
       <path d="M1 7 H14 C26 7 22 21 34 21" stroke="currentColor" stroke-width="2.6" fill="none" />
       <path d="M8 2 V12 M38 15 V27" stroke="var(--accent)" stroke-width="3.4" />
     </svg>
-    <span>Jump Rail</span>
+    <span>{{ say('shared.jumpRail') }}</span>
   </RouterLink>
 </template>
 

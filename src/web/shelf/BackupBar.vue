@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { onMounted } from 'vue'
 import { faultLine, plainFault } from '@core/fault'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { download } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -21,7 +22,7 @@ async function save(): Promise<void> {
     await backup.markSaved()
     void keepForGood()
   } catch (thrown) {
-    notify(`The backup was not made. ${faultLine(plainFault(thrown))}`, { isError: true })
+    notify(say('shelf.theBackupWasNotMade', { fault: faultLine(plainFault(thrown)) }), { isError: true })
   }
 }
 async function putBack(): Promise<void> {
@@ -31,34 +32,37 @@ async function putBack(): Promise<void> {
       for (const id of ids) await shelf.remove(id)
     }
     await shelf.load()
-    notify(`${plural(ids.length, 'model')} from the backup stand on the shelf.`, { act: { label: 'Undo', run: () => void undo() } })
+    notify(say('shelf.fromTheBackupStandOn', { models: sayCount('count.models', ids.length) }), {
+      act: { label: say('common.undo'), run: () => void undo() },
+    })
   } catch (thrown) {
-    notify(`Nothing was put on the shelf. ${faultLine(plainFault(thrown))}`, { isError: true })
+    notify(say('shelf.nothingWasPutOnThe', { fault: faultLine(plainFault(thrown)) }), { isError: true })
   }
 }
 </script>
 
 <template>
-  <section class="backup" aria-label="Backup">
+  <section class="backup" :aria-label="say('shelf.backup')">
     <p>
       <span role="status">{{ backup.working || backup.ago }}</span>
-      <button class="plain-button framed" :disabled="backup.working !== ''" @click="save">Save everything</button>
+      <button class="plain-button framed" :disabled="backup.working !== ''" @click="save">{{ say('shelf.saveEverything') }}</button>
     </p>
-    <div v-if="backup.found" class="found" role="region" aria-label="What the backup holds">
+    <div v-if="backup.found" class="found" role="region" :aria-label="say('shelf.whatTheBackupHolds')">
       <h2>{{ backup.fileName }}</h2>
       <p>
-        {{ plural(backup.found.models.length, 'model')
-        }}<template v-if="backup.found.made">, saved {{ backup.found.made.slice(0, 10) }}</template
-        ><template v-if="backup.found.names">, with your own names</template>. They come beside what stands here.
+        {{ sayCount('count.models', backup.found.models.length)
+        }}<template v-if="backup.found.made">{{ say('shelf.saved', { made: backup.found.made.slice(0, 10) }) }}</template
+        ><template v-if="backup.found.names">{{ say('shelf.withYourOwnNames') }}</template
+        >{{ say('shelf.theyComeBesideWhatStands') }}
       </p>
       <ul>
         <li v-for="(model, i) in backup.found.models" :key="i">
-          {{ model.name }} <span class="faint">{{ plural(model.parts, 'part') }}</span>
+          {{ model.name }} <span class="faint">{{ sayCount('count.parts', model.parts) }}</span>
         </li>
       </ul>
       <div class="acts">
-        <ActionButton primary @click="putBack">Put them on the shelf</ActionButton>
-        <ActionButton @click="backup.leave()">Leave it</ActionButton>
+        <ActionButton primary @click="putBack">{{ say('shelf.putThemOnTheShelf') }}</ActionButton>
+        <ActionButton @click="backup.leave()">{{ say('common.leaveIt') }}</ActionButton>
       </div>
     </div>
   </section>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import type { StoredModel } from '../storage/database'
 
@@ -29,13 +30,15 @@ function make(): void {
 
 <template>
   <form class="collection" aria-labelledby="collection-title" @submit.prevent="make" @keydown.esc="emit('leave')">
-    <h2 id="collection-title">Make a collection</h2>
+    <h2 id="collection-title">{{ say('shelf.makeACollection') }}</h2>
     <p class="faint">
-      Several models in one booklet: each with its pieces and its steps, and the pieces of all. They are copied; yours stay as they are.
+      {{ say('shelf.severalModelsInOneBooklet') }}
     </p>
-    <label class="name">Name <input ref="field" v-model="name" class="plain-field" :maxlength="longest" autocomplete="off" /></label>
+    <label class="name"
+      >{{ say('common.name') }} <input ref="field" v-model="name" class="plain-field" :maxlength="longest" autocomplete="off"
+    /></label>
     <fieldset>
-      <legend>Models, in the order they are to be built</legend>
+      <legend>{{ say('shelf.modelsInTheOrderThey') }}</legend>
       <label v-for="stored in models" :key="stored.id">
         <input type="checkbox" :checked="place(stored.id) > 0" @change="toggle(stored.id)" />
         <span class="place" aria-hidden="true">{{ place(stored.id) || '' }}</span>
@@ -43,14 +46,14 @@ function make(): void {
       </label>
     </fieldset>
     <div class="acts">
-      <ActionButton primary submit :disabled="!isReady">Make it</ActionButton>
-      <ActionButton @click="emit('leave')">Leave it</ActionButton>
+      <ActionButton primary submit :disabled="!isReady">{{ say('shelf.makeIt') }}</ActionButton>
+      <ActionButton @click="emit('leave')">{{ say('common.leaveIt') }}</ActionButton>
       <span role="status" class="faint">{{
         known.length < 2
-          ? 'Choose two models or more.'
+          ? say('shelf.chooseTwoModelsOrMore')
           : name.trim() === ''
-            ? 'It needs a name.'
-            : `${plural(known.length, 'model')}, ${plural(parts, 'part')}.`
+            ? say('shelf.itNeedsAName')
+            : `${sayCount('count.models', known.length)}, ${sayCount('count.parts', parts)}.`
       }}</span>
     </div>
   </form>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, onUnmounted, ref, useId, watch } from 'vue'
+import { say, sayCount } from '../language'
 import { readiness } from '../storage/facts'
 import type { StoredModel } from '../storage/database'
 import type { WritableFormat } from '@core/formats'
-import { plural } from '@core/words'
+
 import { formats } from '../shared/formats'
 
 const props = defineProps<{ stored: StoredModel; /** Known folders. */ folders: readonly string[] }>()
@@ -46,33 +47,34 @@ const facts = computed(() => props.stored.facts)
     <RouterLink class="open" :to="{ name: 'rail', params: { id: stored.id } }">
       <span class="stand">
         <img v-if="url" :src="url" alt="" width="480" height="360" />
-        <span v-else class="waiting">{{ stored.unpainted ? 'no picture' : 'not painted yet' }}</span>
+        <span v-else class="waiting">{{ stored.unpainted ? say('common.noPicture') : say('common.notPaintedYet') }}</span>
       </span>
       <span class="board" aria-hidden="true" />
       <span class="name">{{ stored.name }}</span>
     </RouterLink>
     <p class="facts">
       <template v-if="facts"
-        >{{ plural(facts.parts, 'part') }}, {{ plural(facts.sections, 'section') }}, {{ plural(facts.steps, 'step') }}<br
+        >{{ sayCount('count.parts', facts.parts) }}, {{ sayCount('count.sections', facts.sections) }},
+        {{ sayCount('count.steps', facts.steps) }}<br
       /></template>
       <span :class="{ bad: facts && facts.errors > 0 }"
         ><span aria-hidden="true">{{ facts ? (facts.errors > 0 ? '▲' : '●') : '○' }}</span> {{ readiness(facts) }}</span
       >
     </p>
     <p v-if="stored.unpainted" class="facts unpainted">
-      No picture and no plan yet: {{ stored.unpainted }}
-      <button class="plain-button framed" @click="emit('tryAgain')">Try again</button>
+      {{ say('shelf.noPictureAndNoPlan', { unpainted: stored.unpainted }) }}
+      <button class="plain-button framed" @click="emit('tryAgain')">{{ say('common.tryAgain') }}</button>
     </p>
-    <div class="acts" role="group" :aria-label="`What to do with ${stored.name}`">
-      <button class="plain-button" @click="emit('duplicate')">Duplicate</button>
+    <div class="acts" role="group" :aria-label="say('shelf.whatToDoWith', { name: stored.name })">
+      <button class="plain-button" @click="emit('duplicate')">{{ say('shelf.duplicate') }}</button>
       <button v-for="format in formats.writable" :key="format.id" class="plain-button" @click="emit('save', format)">
-        Save {{ format.short }}
+        {{ say('shelf.save', { short: format.short }) }}
       </button>
-      <button class="plain-button" :aria-expanded="isMoving" @click="askFolder">Folder</button>
-      <button class="plain-button" @click="emit('remove')">Take off</button>
+      <button class="plain-button" :aria-expanded="isMoving" @click="askFolder">{{ say('shelf.folder') }}</button>
+      <button class="plain-button" @click="emit('remove')">{{ say('common.takeOff') }}</button>
     </div>
     <form v-if="isMoving" class="folder" @submit.prevent="put" @keydown.esc="isMoving = false">
-      <label :for="`${listId} field`">Folder</label>
+      <label :for="`${listId} field`">{{ say('shelf.folder') }}</label>
       <input
         :id="`${listId} field`"
         ref="field"
@@ -80,13 +82,13 @@ const facts = computed(() => props.stored.facts)
         class="plain-field"
         maxlength="200"
         :list="listId"
-        placeholder="Empty: on the shelf itself"
+        :placeholder="say('shelf.emptyOnTheShelfItself')"
         autocomplete="off"
       />
       <datalist :id="listId">
         <option v-for="known in folders" :key="known" :value="known" />
       </datalist>
-      <button class="plain-button framed">Put it there</button>
+      <button class="plain-button framed">{{ say('shelf.putItThere') }}</button>
     </form>
   </li>
 </template>

@@ -4,7 +4,8 @@ import { useRouter } from 'vue-router'
 import { faultLine, plainFault } from '@core/fault'
 import type { WritableFormat } from '@core/formats'
 import { LIMITS } from '@core/model'
-import { listInWords, plural } from '@core/words'
+import { listInWords } from '@core/words'
+import { say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { downloadModel } from '../shared/download-model'
@@ -16,6 +17,7 @@ import { useShelf } from '../stores/shelf'
 import { BRING_IN } from '../app/bring-in-key'
 import BackupBar from './BackupBar.vue'
 import CollectionPanel from './CollectionPanel.vue'
+import ScreenLanguage from './ScreenLanguage.vue'
 import ShelfPlace from './ShelfPlace.vue'
 
 const shelf = useShelf()
@@ -39,7 +41,8 @@ const ALL = '*'
 const chosenFolder = ref(ALL)
 const opened = computed(() => (folders.value.includes(chosenFolder.value) ? chosenFolder.value : ALL))
 const countIn = (folder: string): number => shelf.models.filter((stored) => stored.folder === folder).length
-const putInFolder = (stored: StoredModel, name: string): Promise<void> => attempt('Moving it', () => shelf.putInFolder(stored.id, name))
+const putInFolder = (stored: StoredModel, name: string): Promise<void> =>
+  attempt(say('shelf.movingIt'), () => shelf.putInFolder(stored.id, name))
 
 onMounted(() => {
   void shelf.load()
@@ -58,13 +61,13 @@ async function attempt(what: string, act: () => Promise<void>): Promise<void> {
   try {
     await act()
   } catch (thrown) {
-    notify(`${what} was not done, and nothing has changed. ${faultLine(plainFault(thrown))}`, { isError: true })
+    notify(say('shelf.wasNotDoneAndNothing', { what, fault: faultLine(plainFault(thrown)) }), { isError: true })
   }
 }
 
 const router = useRouter()
 const begin = (): Promise<void> =>
-  attempt('A new model', async () => {
+  attempt(say('shelf.aNewModel'), async () => {
     const { id } = await shelf.addNew()
     await router.push({ name: 'bench', params: { id } })
   })
@@ -73,34 +76,34 @@ const isCollecting = ref(false)
 const isMaking = ref(false)
 async function collect(name: string, ids: string[]): Promise<void> {
   isMaking.value = true
-  await attempt('The collection', async () => {
+  await attempt(say('shelf.theCollection'), async () => {
     const { id } = await shelf.collect(name, ids)
     isCollecting.value = false
     const openIt = (): void => void router.push({ name: 'rail', params: { id } })
-    notify(`“${name}” stands on the shelf.`, { act: { label: 'Open it', run: openIt } })
+    notify(say('common.standsOnTheShelf', { name }), { act: { label: say('shelf.openIt'), run: openIt } })
   })
   isMaking.value = false
 }
 
 const remove = (stored: StoredModel): Promise<void> =>
-  attempt('Taking it off', async () => {
+  attempt(say('shelf.takingItOff'), async () => {
     await shelf.remove(stored.id)
-    const undo = (): void => void attempt('Bringing it back', () => shelf.restore(stored.id))
-    notify(`“${stored.name}” was taken off the shelf.`, { act: { label: 'Undo', run: undo } })
+    const undo = (): void => void attempt(say('shelf.bringingItBack'), () => shelf.restore(stored.id))
+    notify(say('shelf.wasTakenOffTheShelf', { name: stored.name }), { act: { label: say('common.undo'), run: undo } })
   })
 
 const duplicate = (stored: StoredModel): Promise<void> =>
-  attempt('The copy', async () => {
+  attempt(say('shelf.theCopy'), async () => {
     await shelf.duplicate(stored)
-    notify(`A copy of “${stored.name}” stands on the shelf.`)
+    notify(say('shelf.aCopyOfStandsOn', { name: stored.name }))
   })
 
 const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
-  attempt('Saving the file', async () => {
+  attempt(say('shelf.savingTheFile'), async () => {
     const model = await shelf.documentOf(stored.id)
     downloadModel(stored.name, model, format)
     const losses = format.losses?.(model) ?? []
-    if (losses.length > 0) notify(`The ${format.title} cannot hold ${losses.join(', ')}. Keep the model file too.`)
+    if (losses.length > 0) notify(say('shelf.theCannotHoldKeepThe', { title: format.title, losses: losses.join(', ') }))
   })
 </script>
 
@@ -108,13 +111,13 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
   <div class="shelf-screen">
     <header>
       <WordMark />
-      <nav aria-label="Tools" class="tools">
-        <RouterLink :to="{ name: 'catalogue' }">Catalogue</RouterLink>
-        <RouterLink :to="{ name: 'fit' }">Fit</RouterLink>
-        <RouterLink :to="{ name: 'published' }">Published</RouterLink>
+      <nav :aria-label="say('common.tools')" class="tools">
+        <RouterLink :to="{ name: 'catalogue' }">{{ say('common.catalogue') }}</RouterLink>
+        <RouterLink :to="{ name: 'fit' }">{{ say('common.fit') }}</RouterLink>
+        <RouterLink :to="{ name: 'published' }">{{ say('common.published') }}</RouterLink>
       </nav>
-      <ActionButton @click="begin">New model</ActionButton>
-      <ActionButton primary @click="picker?.click()">Bring in a model</ActionButton>
+      <ActionButton @click="begin">{{ say('common.newModel') }}</ActionButton>
+      <ActionButton primary @click="picker?.click()">{{ say('shelf.bringInAModel') }}</ActionButton>
       <input
         ref="picker"
         class="sr-only"
@@ -122,23 +125,24 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
         :accept="accepted"
         multiple
         tabindex="-1"
-        aria-label="Model files to bring in"
+        :aria-label="say('shelf.modelFilesToBringIn')"
         @change="bring(($event.target as HTMLInputElement).files)"
       />
     </header>
     <main>
-      <h1>Shelf</h1>
+      <h1>{{ say('common.shelf') }}</h1>
       <p class="faint">
-        {{ plural(total, 'model') }}. Bring in a <b v-if="formats.readable.length">{{ listInWords(formats.readable, 'or') }}</b> file by the
-        button, or drop it here; <RouterLink :to="{ name: 'bring-in' }">tell in your own words</RouterLink> what you took apart. Everything
-        stays in this browser.
+        {{ say('shelf.bringInA', { models: sayCount('count.models', total) }) }}
+        <b v-if="formats.readable.length">{{ listInWords(formats.readable, 'or') }}</b> {{ say('shelf.fileByTheButtonOr') }}
+        <RouterLink :to="{ name: 'bring-in' }">{{ say('shelf.tellInYourOwnWords') }}</RouterLink>
+        {{ say('shelf.whatYouTookApartEverything') }}
       </p>
       <BackupBar />
       <label v-if="total >= MANY" class="search"
-        >Find a model <input v-model="asked" class="plain-field" type="search" maxlength="100" autocomplete="off"
+        >{{ say('shelf.findAModel') }} <input v-model="asked" class="plain-field" type="search" maxlength="100" autocomplete="off"
       /></label>
-      <div v-if="folders.length > 0" class="folders" role="group" aria-label="Folders">
-        <button class="plain-button" :aria-pressed="opened === ALL" @click="chosenFolder = ALL">All {{ total }}</button>
+      <div v-if="folders.length > 0" class="folders" role="group" :aria-label="say('shelf.folders')">
+        <button class="plain-button" :aria-pressed="opened === ALL" @click="chosenFolder = ALL">{{ say('shelf.all', { total }) }}</button>
         <button
           v-for="folder in folders"
           :key="folder"
@@ -149,7 +153,9 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
           {{ folder }} {{ countIn(folder) }}
         </button>
       </div>
-      <ActionButton v-if="total >= 2 && !isCollecting" class="collect" @click="isCollecting = true">Make a collection</ActionButton>
+      <ActionButton v-if="total >= 2 && !isCollecting" class="collect" @click="isCollecting = true">{{
+        say('shelf.makeACollection')
+      }}</ActionButton>
       <CollectionPanel
         v-if="isCollecting"
         :models="shelf.models"
@@ -160,21 +166,21 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
       />
       <WorkBar
         v-if="shelf.working"
-        :label="`Looking at ${shelf.working.name}`"
+        :label="say('shelf.lookingAt', { name: shelf.working.name })"
         :fraction="shelf.working.fraction"
         class="working"
         @stop="shelf.stop()"
       />
       <p v-if="!shelf.isLasting" role="status" class="passing">
-        <b>This browser keeps nothing:</b> models are gone when this page is closed. Save their files to keep them.
+        <b>{{ say('shelf.thisBrowserKeepsNothing') }}</b> {{ say('shelf.modelsAreGoneWhenThis') }}
       </p>
       <p v-if="shelf.problem" role="alert">{{ shelf.problem }}</p>
-      <p v-if="!shelf.isLoaded" role="status">Opening the shelf…</p>
+      <p v-if="!shelf.isLoaded" role="status">{{ say('shelf.openingTheShelf') }}</p>
       <div v-else-if="total === 0" class="empty">
-        <h2>The shelf is empty</h2>
-        <p>Bring in a finished model, and its rail is laid for you: steps, pieces, pictures.</p>
+        <h2>{{ say('shelf.theShelfIsEmpty') }}</h2>
+        <p>{{ say('shelf.bringInAFinishedModel') }}</p>
       </div>
-      <ul v-else class="places" aria-label="Models">
+      <ul v-else class="places" :aria-label="say('shelf.models')">
         <ShelfPlace
           v-for="stored in shown"
           :key="stored.id"
@@ -187,8 +193,11 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
           @try-again="shelf.tryAgain(stored.id)"
         />
       </ul>
-      <p v-if="total > 0 && shown.length === 0" role="status">No model is called that.</p>
-      <p class="faint terms"><a href="/licences.txt" target="_blank" rel="noopener">Licences of what is shipped with Jump Rail</a></p>
+      <p v-if="total > 0 && shown.length === 0" role="status">{{ say('shelf.noModelIsCalledThat') }}</p>
+      <ScreenLanguage class="language" />
+      <p class="faint terms">
+        <a href="/licences.txt" target="_blank" rel="noopener">{{ say('shelf.licencesOfWhatIsShipped') }}</a>
+      </p>
     </main>
   </div>
 </template>
@@ -199,8 +208,11 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
   min-height: 0;
   overflow-y: auto;
 }
-.terms {
+.language {
   margin-top: 40px;
+}
+.terms {
+  margin-top: 12px;
 }
 .terms a {
   display: inline-flex;

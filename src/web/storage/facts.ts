@@ -1,7 +1,8 @@
 import { stepCount } from '@core/plan'
-import { plural } from '@core/words'
+
 import type { Report } from '@core/pipeline'
 import type { ModelDocument } from '@core/model'
+import { say, sayCount } from '../language'
 import type { ShelfFacts } from './database'
 
 export function factsOf(model: ModelDocument, report: Report): ShelfFacts {
@@ -17,8 +18,8 @@ export function factsOf(model: ModelDocument, report: Report): ShelfFacts {
 
 /** How ready a model is, in words. */
 export function readiness(facts: ShelfFacts | undefined): string {
-  if (!facts) return 'not looked at yet'
-  if (facts.errors > 0) return `${plural(facts.errors, 'error')} to solve`
-  if (facts.warnings > 0) return `can be built, ${plural(facts.warnings, 'warning')}`
-  return 'ready to publish'
+  if (!facts) return say('storage.notLookedAtYet')
+  if (facts.errors > 0) return say('storage.toSolve', { errors: sayCount('count.errors', facts.errors) })
+  if (facts.warnings > 0) return say('storage.canBeBuilt', { warnings: sayCount('count.warnings', facts.warnings) })
+  return say('storage.readyToPublish')
 }

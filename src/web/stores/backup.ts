@@ -4,7 +4,8 @@ import { BASE_CATALOGUE } from '@core/catalogue'
 import { Fault } from '@core/fault'
 import { readAliases, writeAliases } from '@core/names'
 import { LIMITS } from '@core/model'
-import { plural } from '@core/words'
+
+import { say, sayCount } from '../language'
 import { toBytes, type BackupPreview } from '../../workers/plan-messages'
 import type { Publication } from '../storage/database'
 import type { Library } from '../storage/library'
@@ -51,7 +52,7 @@ export const useBackup = defineStore('backup', () => {
     await names.load()
     const { states, settings } = await everything(library)
     const beside = { names: writeAliases(names.aliases), settings: { ...settings, showsOwnNames: names.isShown } }
-    return alone('Packing everything', (reader) => reader.writeBackup({ made: new Date().toISOString(), states, ...beside }))
+    return alone(say('stores.packingEverything'), (reader) => reader.writeBackup({ made: new Date().toISOString(), states, ...beside }))
   }
   async function markSaved(): Promise<void> {
     savedAt.value = Date.now()
@@ -60,9 +61,9 @@ export const useBackup = defineStore('backup', () => {
 
   /** Reads a backup, to be looked at. @throws Fault; nothing has changed then */
   async function look(file: File): Promise<void> {
-    if (file.size > MOST_BYTES) throw new Fault('too-large', 'The backup is larger than 512 MiB.', { place: file.name })
+    if (file.size > MOST_BYTES) throw new Fault('too-large', say('stores.theBackupIsLargerThan'), { place: file.name })
     const bytes = new Uint8Array(await file.arrayBuffer())
-    const read = await alone(`Reading ${file.name}`, (reader) => reader.readBackup(bytes))
+    const read = await alone(say('common.reading', { name: file.name }), (reader) => reader.readBackup(bytes))
     if (read.names !== undefined) readAliases(read.names, BASE_CATALOGUE)
     found.value = read
     fileName.value = file.name
@@ -159,9 +160,9 @@ function foldersIn(settings: unknown): string[] {
 
 /** "Saved to a file 3 days ago." */
 function agoWords(savedAt: number, now: number): string {
-  if (savedAt === 0) return 'Never saved to a file.'
+  if (savedAt === 0) return say('stores.neverSavedToAFile')
   const days = Math.floor((now - savedAt) / DAY_MS)
-  return days === 0 ? 'Saved to a file today.' : `Saved to a file ${plural(days, 'day')} ago.`
+  return days === 0 ? say('stores.savedToAFileToday') : say('stores.savedToAFileAgo', { days: sayCount('count.days', days) })
 }
 
 /** Asks the browser not to clear what it keeps when its disk runs short. */

@@ -1,4 +1,5 @@
 import type { Ref } from 'vue'
+import { say } from '../language'
 import type { PlanSettings } from '../../workers/plan-messages'
 import type { Answer } from '../session/command-queue'
 import type { Command, DocumentChange } from '../session/commands'
@@ -16,9 +17,8 @@ interface ActsOn {
 export function useActs({ session, isLooking, settings }: ActsOn) {
   async function run(command: Command): Promise<Answer> {
     const now = session.value
-    if (!now) return { kind: 'refused', reason: 'No model is open.' }
-    if (isLooking.value)
-      return { kind: 'refused', reason: 'You are looking at an order that is not taken. Take it first, or go back to yours.' }
+    if (!now) return { kind: 'refused', reason: say('stores.noModelIsOpen') }
+    if (isLooking.value) return { kind: 'refused', reason: say('stores.youAreLookingAtAn') }
     return now.run(command)
   }
 
@@ -38,7 +38,7 @@ export function useActs({ session, isLooking, settings }: ActsOn) {
   function tellRefusal(answer: Answer): void {
     if (answer.kind === 'done' || answer.kind === 'unchanged') return
     const anyway = answer.kind === 'refused' ? answer.anyway : undefined
-    const act = anyway ? { label: 'Do it all the same', run: () => void anyway().then(tellRefusal) } : undefined
+    const act = anyway ? { label: say('stores.doItAllTheSame'), run: () => void anyway().then(tellRefusal) } : undefined
     notify(answer.reason, { isError: true, ...(act ? { act } : {}) })
   }
 
@@ -51,7 +51,7 @@ export function useActs({ session, isLooking, settings }: ActsOn) {
   async function useSettings(next: PlanSettings): Promise<boolean> {
     // What the finished model must stand is checked: it lays no step anew.
     const isLaidAnew = (['strategy', 'density', 'effort'] as const).some((key) => next[key] !== settings.value[key])
-    const answer = await run({ label: 'lay the steps another way', settings: next, ...(isLaidAnew ? { fresh: 'all' } : {}) })
+    const answer = await run({ label: say('stores.layTheStepsAnotherWay'), settings: next, ...(isLaidAnew ? { fresh: 'all' } : {}) })
     tellRefusal(answer)
     return answer.kind === 'done'
   }

@@ -3,6 +3,7 @@ import { ref, shallowRef } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { faultLine, plainFault } from '@core/fault'
 import { aliasText, readAliases, writeAliases, type Alias } from '@core/names'
+import { say } from '../language'
 import type { OwnNames } from '../storage/database'
 import { useLibrary } from '../storage/open-library'
 
@@ -22,7 +23,7 @@ export const useOwnNames = defineStore('own-names', () => {
           isShown.value = kept.isShown
         },
         (thrown: unknown) => {
-          problem.value = `Your names could not be read. ${faultLine(plainFault(thrown))}`
+          problem.value = say('stores.yourNamesCouldNotBe', { fault: faultLine(plainFault(thrown)) })
         },
       ))
 
@@ -39,7 +40,7 @@ export const useOwnNames = defineStore('own-names', () => {
         aliases.value = next.aliases
         isShown.value = next.isShown
       } catch (thrown) {
-        problem.value = `Your names were not saved. ${faultLine(plainFault(thrown))}`
+        problem.value = say('stores.yourNamesWereNotSaved', { fault: faultLine(plainFault(thrown)) })
       }
     })
     return last

@@ -1,7 +1,8 @@
 import type { Catalogue } from '@core/catalogue'
 import { readKits, readOffers, readPrices, readStock, withStock, type Books, type OfferBook } from '@core/desk'
 import type { Alias } from '@core/names'
-import { fileText, plural } from '@core/words'
+import { fileText } from '@core/words'
+import { say, sayCount } from '../language'
 
 /** Which of the books a file is for. */
 export type BookKind = 'stock' | 'kits' | 'offers'
@@ -25,8 +26,8 @@ export function readBook(kind: BookKind, bytes: Uint8Array, { catalogue, aliases
     const { pieces, words } = readStock(bytes, catalogue, aliases)
     const read = words.length === 0 ? '' : ` ${wordsRead(words)}`
     return {
-      change: (now) => withStock(now, pieces, 'a table was brought in', at),
-      said: `The stock has ${plural(pieces.length, 'kind')} of pieces.${read}`,
+      change: (now) => withStock(now, pieces, say('stores.aTableWasBroughtIn'), at),
+      said: say('stores.theStockHasOfPieces', { kinds: sayCount('count.kinds', pieces.length), read }),
     }
   }
   const text = fileText(bytes)
@@ -34,7 +35,7 @@ export function readBook(kind: BookKind, bytes: Uint8Array, { catalogue, aliases
     const kits = readKits(text, catalogue)
     return {
       change: (now) => ({ ...now, kits, had: Object.fromEntries(kits.map(({ id }) => [id, now.had[id] ?? 0])) }),
-      said: `${plural(kits.length, 'kit')} stand in your books.`,
+      said: say('stores.standInYourBooks', { kits: sayCount('count.kits', kits.length) }),
     }
   }
   // A file of offers is JSON; prices come as a table too.
@@ -42,7 +43,7 @@ export function readBook(kind: BookKind, bytes: Uint8Array, { catalogue, aliases
   const offers = readOffers(text, catalogue)
   return {
     change: ({ practice: _practice, ...now }) => ({ ...now, offers }),
-    said: `Offers of ${plural(offers.suppliers.length, 'supplier')} stand in your books, with prices of ${offers.date}.`,
+    said: say('stores.offersOfStandInYour', { suppliers: sayCount('count.suppliers', offers.suppliers.length), date: offers.date }),
   }
 }
 
@@ -53,9 +54,13 @@ function readPriceTable(bytes: Uint8Array, { catalogue, aliases, now: at }: Book
   const read = words.length === 0 ? '' : ` ${wordsRead(words)}`
   return {
     change: ({ practice: _practice, ...now }) => ({ ...now, offers: reading(now.offers).offers }),
-    said: `${plural(prices, 'price')} of ${plural(offers.suppliers.length, 'supplier')} stand in your books.${read}`,
+    said: say('stores.ofStandInYourBooks', {
+      prices: sayCount('count.prices', prices),
+      suppliers: sayCount('count.suppliers', offers.suppliers.length),
+      read,
+    }),
   }
 }
 
 const wordsRead = (words: readonly { readonly said: string; readonly as: string }[]): string =>
-  `${plural(words.length, 'cell was', 'cells were')} read by words, such as “${words[0]!.said}” as ${words[0]!.as}.`
+  say('stores.readByWordsSuchAs', { cellsWere: sayCount('count.cellsWere', words.length), said: words[0]!.said, as: words[0]!.as })

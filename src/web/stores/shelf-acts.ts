@@ -1,4 +1,5 @@
 import { LIMITS, type ModelDocument } from '@core/model'
+import { say } from '../language'
 import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
@@ -6,7 +7,7 @@ import { useLibrary } from '../storage/open-library'
 /** What a person can do to the models on the shelf. */
 export function useShelfActs(refresh: () => Promise<void>, describe: () => Promise<void>) {
   async function duplicate(stored: StoredModel): Promise<void> {
-    const name = `${stored.name.slice(0, LIMITS.nameLength - 7)}, copy`
+    const name = say('stores.copy', { name: stored.name.slice(0, LIMITS.nameLength - 7) })
     await (await useLibrary()).duplicate(stored.id, name, toBytes)
     await refresh()
   }

@@ -1,6 +1,7 @@
 import type { Progress } from '@core/pipeline'
 import { worthOfPlan } from '@core/pipeline'
 import { Fault, faultLine, plainFault } from '@core/fault'
+import { say } from '../language'
 import { fromBytes, reportFrom, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
 import { factsOf } from '../storage/facts'
 import type { Library, StoredModel } from '../storage/library'
@@ -24,7 +25,7 @@ export class ShelfDescriber {
   /** @returns whether the model was described, or what stood in the way was noted */
   async describe(stored: StoredModel, progress: Progress): Promise<boolean> {
     this.isStopped = false
-    const limit = setTimeout(() => this.stop(new Fault('too-slow', 'It takes longer than a minute to plan.')), PATIENCE_MS)
+    const limit = setTimeout(() => this.stop(new Fault('too-slow', say('stores.itTakesLongerThanA'))), PATIENCE_MS)
     try {
       const opened = await this.library.open(stored.id)
       const printed = opened.report ? fromBytes<Printed>(opened.report) : await this.plan(stored, opened.state, progress)
@@ -65,7 +66,7 @@ export class ShelfDescriber {
     canvas.height = image.height
     canvas.getContext('2d')!.putImageData(new ImageData(image.data, image.width, image.height), 0, 0)
     return new Promise((resolve, reject) => {
-      canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('no picture'))), 'image/png')
+      canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error(say('common.noPicture')))), 'image/png')
     })
   }
 

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { faultLine, plainFault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
+import { say } from '../language'
 import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
 import { openChangesChannel, type ChangesChannel } from '../storage/changes-channel'
 import type { StoredModel } from '../storage/library'
@@ -40,13 +41,13 @@ export const useShelf = defineStore('shelf', () => {
 
   /** A model with nothing in it yet, to be filled. */
   async function addNew(): Promise<StoredModel> {
-    const name = 'New model'
+    const name = say('common.newModel')
     const model: ModelDocument = {
       format: 'jump-rail-model',
       version: 1,
       name,
       root: 'main',
-      sections: [{ id: 'main', name: 'Main', parts: [] }],
+      sections: [{ id: 'main', name: say('stores.main'), parts: [] }],
     }
     const stored = await (await useLibrary()).add(name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
     await refresh()

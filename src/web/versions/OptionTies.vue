@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { changeOption } from '@core/edits'
 import type { ModelDocument } from '@core/model'
+import { say } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 
 type TiedOption = NonNullable<ModelDocument['options']>[number]
@@ -13,9 +14,9 @@ const props = defineProps<{
   edit: (label: string, change: (model: ModelDocument) => ModelDocument) => Promise<boolean>
 }>()
 const TIES = [
-  { value: '', label: 'may be in or not' },
-  { value: 'needs', label: 'must be in too' },
-  { value: 'rulesOut', label: 'must not be in' },
+  { value: '', label: say('versions.mayBeInOrNot') },
+  { value: 'needs', label: say('versions.mustBeInToo') },
+  { value: 'rulesOut', label: say('versions.mustNotBeIn') },
 ]
 const others = computed(() =>
   props.options
@@ -32,19 +33,19 @@ function tie(other: string, how: string): void {
     needs: how === 'needs' ? [...without(needs), other] : without(needs),
     rulesOut: how === 'rulesOut' ? [...without(rulesOut), other] : without(rulesOut),
   }
-  void props.edit(`tie ${props.option.name} to another option`, (model) => changeOption(model, props.option.id, next))
+  void props.edit(say('versions.tieToAnotherOption', { name: props.option.name }), (model) => changeOption(model, props.option.id, next))
 }
 </script>
 
 <template>
   <details v-if="others.length > 0">
-    <summary class="opener">What goes with {{ option.name }}</summary>
+    <summary class="opener">{{ say('versions.whatGoesWith', { name: option.name }) }}</summary>
     <ul>
       <li v-for="other in others" :key="other.id">
         <span>{{ other.name }}:</span>
         <ChoiceList
           :model-value="other.tie"
-          :label="`${option.name} and ${other.name}`"
+          :label="say('versions.and', { name: option.name, name2: other.name })"
           is-label-hidden
           :options="TIES"
           @update:model-value="(how) => tie(other.id, how)"

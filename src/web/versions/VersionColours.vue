@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { BASE_CATALOGUE } from '@core/catalogue'
 import { coloursOf, inventoryOf } from '@core/count'
 import { colourTitle, needOf, notMade, pieceLine } from '@core/desk'
 import { recolourVariant } from '@core/edits'
 import { documentOfVersion, type ModelDocument, type ModelVariant } from '@core/model'
+import { say, screenWords } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { colourChoices } from '../shared/choices'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
+import { shownCatalogue } from '../shared/shown-catalogue'
 
 /** What each colour becomes in a version, and what the designer's books do not have in its new colour. */
 const props = defineProps<{
@@ -18,7 +19,7 @@ const props = defineProps<{
 const open = useOpenModel()
 const books = useBooks()
 void books.load()
-const catalogue = computed(() => open.source?.catalogue ?? BASE_CATALOGUE)
+const catalogue = computed(() => open.source?.catalogue ?? shownCatalogue())
 const choices = computed(() => colourChoices(catalogue.value))
 /** The model with what is in this version, in the colours of the others. */
 const plain = computed(() => {
@@ -33,7 +34,7 @@ const colours = computed(() => {
   return coloursOf(inventoryOf(plain.value)).map(({ colour, count }) => ({
     id: colour,
     count,
-    name: colourTitle(colour, catalogue.value.colours),
+    name: colourTitle(colour, catalogue.value.colours, screenWords()),
     hex: catalogue.value.colours.get(colour)?.hex ?? '#fff',
     to: becomes.get(colour) ?? colour,
   }))
@@ -45,18 +46,18 @@ const strange = computed(() => {
   return notMade(needOf(documentOfVersion(model, { variant: props.variant.id })), books.byColour)
 })
 const recolour = (from: string, to: string): void =>
-  void props.edit(`recolour ${props.variant.name}`, (model) => recolourVariant(model, props.variant.id, from, to))
+  void props.edit(say('versions.recolour', { name: props.variant.name }), (model) => recolourVariant(model, props.variant.id, from, to))
 </script>
 
 <template>
-  <section :aria-label="`Colours of ${variant.name}`">
-    <h2>Colours of {{ variant.name }}</h2>
+  <section :aria-label="say('versions.coloursOf', { name: variant.name })">
+    <h2>{{ say('versions.coloursOf', { name: variant.name }) }}</h2>
     <ul>
       <li v-for="colour in colours" :key="colour.id">
         <span class="colour"><i :style="{ background: colour.hex }" aria-hidden="true" />{{ colour.count }} × {{ colour.name }}</span>
         <ChoiceList
           :model-value="colour.to"
-          :label="`${colour.name} becomes`"
+          :label="say('common.becomes', { name: colour.name })"
           is-label-hidden
           :options="choices"
           @update:model-value="(to) => recolour(colour.id, to)"
@@ -64,10 +65,10 @@ const recolour = (from: string, to: string): void =>
       </li>
     </ul>
     <template v-if="strange.length > 0">
-      <p>Your books do not have these in that colour:</p>
+      <p>{{ say('common.yourBooksDoNotHave') }}</p>
       <ul class="strange">
         <li v-for="piece in strange.slice(0, MOST_NAMED)" :key="pieceLine(piece, catalogue)">{{ pieceLine(piece, catalogue) }}</li>
-        <li v-if="strange.length > MOST_NAMED">and {{ strange.length - MOST_NAMED }} more</li>
+        <li v-if="strange.length > MOST_NAMED">{{ say('versions.andMore', { strange: strange.length - MOST_NAMED }) }}</li>
       </ul>
     </template>
   </section>

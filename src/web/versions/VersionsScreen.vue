@@ -4,6 +4,7 @@ import { compareVersions, newlyAlike, versionsOf } from '@core/desk'
 import { addOption, addVariant, changeOption, changeVariant, removeOption, removeVariant } from '@core/edits'
 import { faultLine, plainFault } from '@core/fault'
 import type { ModelDocument, VersionChoice } from '@core/model'
+import { say, sayWithin } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -57,7 +58,7 @@ const isAlike = computed(() => {
   return found !== undefined && found.added.length + found.taken.length + found.recoloured.length === 0
 })
 const title = (shape: string): string => open.source?.catalogue.shapes.get(shape)?.title ?? shape
-const colour = (id: string): string => (open.source?.catalogue.colours.get(id)?.name ?? id).toLowerCase()
+const colour = (id: string): string => sayWithin(open.source?.catalogue.colours.get(id)?.name ?? id)
 
 const { steps } = useVersionSteps()
 /** The version that is shown, where it has a name: its colours are chosen here. */
@@ -76,7 +77,7 @@ async function edit(label: string, change: (model: ModelDocument) => ModelDocume
 }
 async function add(): Promise<void> {
   const name = optionName.value
-  if (await edit(`add the option ${name}`, (model) => addOption(model, name))) optionName.value = ''
+  if (await edit(say('versions.addTheOption', { name }), (model) => addOption(model, name))) optionName.value = ''
 }
 async function keep(): Promise<void> {
   const name = variantName.value
@@ -89,10 +90,10 @@ async function keep(): Promise<void> {
       without: all.filter((each) => !isIn.includes(each)).map(({ id }) => id),
     })
   }
-  if (await edit(`keep the version ${name}`, change)) variantName.value = ''
+  if (await edit(say('versions.keepTheVersion', { name }), change)) variantName.value = ''
 }
 async function remove(label: string, change: (model: ModelDocument) => ModelDocument): Promise<void> {
-  if (await edit(label, change)) notify(`Done: ${label}.`, { act: { label: 'Undo', run: () => void open.undo() } })
+  if (await edit(label, change)) notify(`Done: ${label}.`, { act: { label: say('common.undo'), run: () => void open.undo() } })
 }
 function show(id: string): void {
   const { version: _version, ...settings } = open.settings
@@ -103,25 +104,29 @@ function show(id: string): void {
 <template>
   <main class="room">
     <DeskTabs />
-    <h1>Versions</h1>
+    <h1>{{ say('common.versions') }}</h1>
     <p v-if="problem" role="alert">{{ problem }}</p>
-    <section aria-label="Versions of this model">
+    <section :aria-label="say('versions.versionsOfThisModel')">
       <div class="scroll">
         <table>
           <caption class="sr-only">
-            Versions of this model
+            {{
+              say('versions.versionsOfThisModel')
+            }}
           </caption>
           <thead>
             <tr>
-              <th scope="col">Version</th>
-              <th scope="col" class="number">Pieces</th>
-              <th scope="col" class="number">Kinds</th>
-              <th scope="col" class="number">Colours</th>
-              <th scope="col" class="number">Steps</th>
-              <th scope="col" class="number">Weight, about</th>
-              <th v-if="costs.size > 0" scope="col" class="number">What is to buy</th>
-              <th scope="col">With</th>
-              <th scope="col"><span class="sr-only">What can be done</span></th>
+              <th scope="col">{{ say('versions.version') }}</th>
+              <th scope="col" class="number">{{ say('common.pieces') }}</th>
+              <th scope="col" class="number">{{ say('versions.kinds') }}</th>
+              <th scope="col" class="number">{{ say('common.colours') }}</th>
+              <th scope="col" class="number">{{ say('common.steps') }}</th>
+              <th scope="col" class="number">{{ say('versions.weightAbout') }}</th>
+              <th v-if="costs.size > 0" scope="col" class="number">{{ say('versions.whatIsToBuy') }}</th>
+              <th scope="col">{{ say('common.with') }}</th>
+              <th scope="col">
+                <span class="sr-only">{{ say('versions.whatCanBeDone') }}</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -129,9 +134,12 @@ function show(id: string): void {
               <th scope="row">
                 <LineField
                   v-if="isNamed.has(version.id)"
-                  label="Name"
+                  :label="say('common.name')"
                   :value="version.name"
-                  :commit="(name) => void (name !== '' && edit('rename a version', (model) => changeVariant(model, version.id, { name })))"
+                  :commit="
+                    (name) =>
+                      void (name !== '' && edit(say('versions.renameAVersion'), (model) => changeVariant(model, version.id, { name })))
+                  "
                 />
                 <template v-else>{{ version.name }}</template>
               </th>
@@ -142,18 +150,20 @@ function show(id: string): void {
               <td class="number">{{ version.mass }} g</td>
               <td v-if="costs.size > 0" class="number">{{ costs.get(version.id) ?? '…' }}</td>
               <td>
-                {{ version.has || 'nothing that can be left out' }}
+                {{ version.has || say('versions.nothingThatCanBeLeft') }}
                 <b v-if="version.clash" class="clash">{{ version.clash }}</b>
               </td>
               <td>
                 <div class="acts">
-                  <span v-if="version.id === shownId" class="is-shown">shown now</span>
-                  <ActionButton v-else :describe="`Show ${version.name}`" @click="show(version.id)">Show</ActionButton>
+                  <span v-if="version.id === shownId" class="is-shown">{{ say('versions.shownNow') }}</span>
+                  <ActionButton v-else :describe="say('versions.show', { name: version.name })" @click="show(version.id)">{{
+                    say('common.show')
+                  }}</ActionButton>
                   <ActionButton
                     v-if="isNamed.has(version.id)"
-                    :describe="`Take ${version.name} away`"
-                    @click="remove(`take ${version.name} away`, (model) => removeVariant(model, version.id))"
-                    >Take away</ActionButton
+                    :describe="say('common.takeAway2', { name: version.name })"
+                    @click="remove(say('versions.takeAway', { name: version.name }), (model) => removeVariant(model, version.id))"
+                    >{{ say('common.takeAway') }}</ActionButton
                   >
                 </div>
               </td>
@@ -162,94 +172,107 @@ function show(id: string): void {
         </table>
       </div>
       <p v-if="canReckon" class="acts">
-        <ActionButton v-if="!isReckoning" @click="reckon">Reckon what each costs</ActionButton>
+        <ActionButton v-if="!isReckoning" @click="reckon">{{ say('versions.reckonWhatEachCosts') }}</ActionButton>
         <template v-else>
-          <span role="status">Reckoning, {{ SECONDS }} seconds a version at most.</span>
-          <ActionButton @click="stop">Stop</ActionButton>
+          <span role="status">{{ say('versions.reckoningSecondsAVersionAt', { seconds: SECONDS }) }}</span>
+          <ActionButton @click="stop">{{ say('common.stop') }}</ActionButton>
         </template>
       </p>
       <p v-if="costProblem" role="alert">{{ costProblem }}</p>
-      <BarChart v-if="bars.length > 1" title="What is to buy, by version" :unit="currency" :bars="bars" />
+      <BarChart v-if="bars.length > 1" :title="say('versions.whatIsToBuyBy')" :unit="currency" :bars="bars" />
       <p class="faint">
-        Plan, pictures, checks, parts and booklet are those of the version that is shown.
-        <template v-if="isNamed.size > 0 && !shownVariant">Show one that has a name to choose its colours.</template>
+        {{ say('versions.planPicturesChecksPartsAnd') }}
+        <template v-if="isNamed.size > 0 && !shownVariant">{{ say('versions.showOneThatHasA') }}</template>
       </p>
     </section>
 
-    <section v-if="versions.length > 1" aria-label="Side by side">
-      <h2>Side by side</h2>
+    <section v-if="versions.length > 1" :aria-label="say('versions.sideBySide')">
+      <h2>{{ say('versions.sideBySide') }}</h2>
       <p class="pair">
-        <ChoiceList v-model="one" label="From" :options="choices" />
-        <ChoiceList v-model="other" label="to" :options="choices" />
+        <ChoiceList v-model="one" :label="say('common.from')" :options="choices" />
+        <ChoiceList v-model="other" :label="say('common.to')" :options="choices" />
       </p>
-      <p v-if="isAlike" class="faint">They take the same pieces.</p>
+      <p v-if="isAlike" class="faint">{{ say('versions.theyTakeTheSamePieces') }}</p>
       <div v-else-if="difference" class="columns">
         <div v-if="difference.added.length > 0">
-          <h3>It takes more</h3>
-          <TrayList :pieces="difference.added" label="What is added" />
+          <h3>{{ say('versions.itTakesMore') }}</h3>
+          <TrayList :pieces="difference.added" :label="say('versions.whatIsAdded')" />
         </div>
         <div v-if="difference.taken.length > 0">
-          <h3>It takes no more</h3>
-          <TrayList :pieces="difference.taken" label="What is taken out" />
+          <h3>{{ say('versions.itTakesNoMore') }}</h3>
+          <TrayList :pieces="difference.taken" :label="say('versions.whatIsTakenOut')" />
         </div>
         <div v-if="difference.recoloured.length > 0">
-          <h3>In another colour</h3>
+          <h3>{{ say('versions.inAnotherColour') }}</h3>
           <ul class="recoloured">
             <li v-for="each in difference.recoloured" :key="`${each.shape} ${each.from} ${each.to}`">
-              {{ each.count }} × {{ title(each.shape) }}: {{ colour(each.to) }} instead of {{ colour(each.from) }}
+              {{
+                say('versions.insteadOf', {
+                  count: each.count,
+                  title: title(each.shape),
+                  colour: colour(each.to),
+                  colour2: colour(each.from),
+                })
+              }}
             </li>
           </ul>
         </div>
       </div>
       <p v-for="pair in newAlike" :key="`${pair.one} ${pair.other}`" class="alike">
-        <b>Hard to tell apart:</b> {{ colour(pair.one) }} and {{ colour(pair.other) }} come in pieces of one shape.
+        <b>{{ say('versions.hardToTellApart') }}</b>
+        {{ say('versions.andComeInPiecesOf', { colour: colour(pair.one), colour2: colour(pair.other) }) }}
       </p>
     </section>
 
     <VersionColours v-if="shownVariant" :key="shownVariant.id" :variant="shownVariant" :edit="edit" />
 
-    <section aria-label="Options">
-      <h2>What may be left out or taken in</h2>
+    <section :aria-label="say('versions.options')">
+      <h2>{{ say('versions.whatMayBeLeftOut') }}</h2>
       <p v-if="options.length === 0" class="faint">
-        Nothing yet. Name an option here; then choose pieces on the Bench and say under “Change it” that they are there only with it.
+        {{ say('versions.nothingYetNameAnOption') }}
       </p>
       <ul v-else>
         <li v-for="option in options" :key="option.id">
           <LineField
-            label="Option"
+            :label="say('versions.option')"
             :value="option.name"
-            :commit="(name) => void (name !== '' && edit('rename an option', (model) => changeOption(model, option.id, { name })))"
+            :commit="
+              (name) => void (name !== '' && edit(say('versions.renameAnOption'), (model) => changeOption(model, option.id, { name })))
+            "
           />
           <label class="tick"
             ><input
               type="checkbox"
               :checked="option.on === true"
               @change="
-                edit(`put ${option.name} in or out`, (model) =>
+                edit(say('versions.putInOrOut', { name: option.name }), (model) =>
                   changeOption(model, option.id, { on: ($event.target as HTMLInputElement).checked }),
                 )
               "
             />
-            {{ option.name }} is in</label
+            {{ say('versions.isIn', { name: option.name }) }}</label
           >
           <ActionButton
-            :describe="`Take ${option.name} away`"
-            @click="remove(`take ${option.name} away`, (model) => removeOption(model, option.id))"
-            >Take away</ActionButton
+            :describe="say('common.takeAway2', { name: option.name })"
+            @click="remove(say('versions.takeAway', { name: option.name }), (model) => removeOption(model, option.id))"
+            >{{ say('common.takeAway') }}</ActionButton
           >
           <OptionTies :option="option" :options="options" :edit="edit" />
         </li>
       </ul>
       <form @submit.prevent="add">
-        <label>A new option <input v-model="optionName" class="plain-field" maxlength="200" placeholder="End caps" @keydown.stop /></label>
-        <ActionButton submit :disabled="optionName.trim() === ''">Add it</ActionButton>
+        <label
+          >{{ say('versions.aNewOption') }}
+          <input v-model="optionName" class="plain-field" maxlength="200" :placeholder="say('versions.endCaps')" @keydown.stop
+        /></label>
+        <ActionButton submit :disabled="optionName.trim() === ''">{{ say('common.addIt') }}</ActionButton>
       </form>
       <form @submit.prevent="keep">
         <label
-          >Keep what is in now as a version called
-          <input v-model="variantName" class="plain-field" maxlength="200" placeholder="Night version" @keydown.stop
+          >{{ say('versions.keepWhatIsInNow') }}
+          <input v-model="variantName" class="plain-field" maxlength="200" :placeholder="say('versions.nightVersion')" @keydown.stop
         /></label>
-        <ActionButton submit :disabled="variantName.trim() === ''">Keep it</ActionButton>
+        <ActionButton submit :disabled="variantName.trim() === ''">{{ say('common.keepIt') }}</ActionButton>
       </form>
     </section>
   </main>

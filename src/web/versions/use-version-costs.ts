@@ -2,6 +2,7 @@ import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue'
 import { cover, kitsHad, needOf, piecesIn, type ChartBar, type Purchase, type versionsOf } from '@core/desk'
 import { faultLine, plainFault } from '@core/fault'
 import { documentOfVersion } from '@core/model'
+import { say, sayNumber } from '../language'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
 import { PurchaseClient } from '../workers/purchase-client'
@@ -64,8 +65,8 @@ export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof version
 
 /** "12.30 EUR", "11.90 to 12.30 EUR, and 3 pieces are offered nowhere". */
 function costWords({ total, lowerBound, optimal, currency, shipping, unavailable }: Purchase): string {
-  const range = optimal ? total.toFixed(2) : `${lowerBound.toFixed(2)} to ${total.toFixed(2)}`
+  const range = optimal ? total.toFixed(2) : say('versions.to', { lowerBound: sayNumber(lowerBound, 2), total: sayNumber(total, 2) })
   const open = piecesIn(unavailable)
-  const rest = open === 0 ? '' : `; ${open} offered nowhere`
-  return `${range} ${currency}, ${shipping.toFixed(2)} of it shipping${rest}`
+  const rest = open === 0 ? '' : say('versions.offeredNowhere', { open })
+  return say('versions.ofItShipping', { range, currency, shipping: sayNumber(shipping, 2), rest })
 }

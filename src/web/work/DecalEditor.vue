@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { resized } from '@core/decal'
 import type { Decal } from '@core/model'
+import { say } from '../language'
 import LineField from '../controls/LineField.vue'
 
 /** The decals of the model: name and size, as they are printed. */
@@ -15,17 +16,23 @@ function resize(decal: Decal, axis: 0 | 1, text: string): void {
 </script>
 
 <template>
-  <section class="decals" aria-label="Decals of this model">
-    <h3>Decals of this model</h3>
-    <p class="faint">They are printed at this size on a sheet of the booklet, as often as the model takes them.</p>
+  <section class="decals" :aria-label="say('work.decalsOfThisModel')">
+    <h3>{{ say('work.decalsOfThisModel') }}</h3>
+    <p class="faint">{{ say('work.theyArePrintedAtThis') }}</p>
     <ul>
       <li v-for="decal in decals" :key="decal.id">
         <img :src="decal.picture" :alt="decal.name" />
         <div>
-          <LineField label="Name" :value="decal.name" :commit="(text) => text !== '' && emit('change', { ...decal, name: text })" />
-          <LineField label="Width, mm" type="number" :value="decal.size[0]" :commit="(text) => resize(decal, 0, text)" />
-          <LineField label="Height, mm" type="number" :value="decal.size[1]" :commit="(text) => resize(decal, 1, text)" />
-          <button type="button" class="plain-button" :aria-label="`Take out ${decal.name}`" @click="emit('remove', decal)">Take out</button>
+          <LineField
+            :label="say('common.name')"
+            :value="decal.name"
+            :commit="(text) => text !== '' && emit('change', { ...decal, name: text })"
+          />
+          <LineField :label="say('work.widthMm')" type="number" :value="decal.size[0]" :commit="(text) => resize(decal, 0, text)" />
+          <LineField :label="say('work.heightMm')" type="number" :value="decal.size[1]" :commit="(text) => resize(decal, 1, text)" />
+          <button type="button" class="plain-button" :aria-label="say('work.takeOut', { name: decal.name })" @click="emit('remove', decal)">
+            {{ say('common.takeOut') }}
+          </button>
         </div>
       </li>
     </ul>

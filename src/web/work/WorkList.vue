@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { Shape } from '@core/catalogue'
 import { facesOf, overhang } from '@core/decal'
 import type { Decal, FaceName, PieceWork, WorkKind } from '@core/model'
+import { say, sayNumber } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -22,28 +23,28 @@ const emit = defineEmits<{
 }>()
 
 const KINDS: readonly { value: WorkKind; label: string }[] = [
-  { value: 'decal', label: 'a decal put on' },
-  { value: 'paint', label: 'painted' },
-  { value: 'print', label: 'printed' },
-  { value: 'cut', label: 'cut' },
-  { value: 'glue', label: 'glued' },
-  { value: 'erase', label: 'a print taken off' },
-  { value: 'custom', label: 'made for this' },
+  { value: 'decal', label: say('work.aDecalPutOn') },
+  { value: 'paint', label: say('work.painted') },
+  { value: 'print', label: say('work.printed') },
+  { value: 'cut', label: say('work.cut') },
+  { value: 'glue', label: say('work.glued') },
+  { value: 'erase', label: say('work.aPrintTakenOff') },
+  { value: 'custom', label: say('work.madeForThis') },
 ]
 const FACES: Readonly<Record<FaceName, string>> = {
-  top: 'on top',
-  front: 'on its front',
-  back: 'on its back',
-  left: 'on its left',
-  right: 'on its right',
-  slope: 'on its slope',
+  top: say('work.onTop'),
+  front: say('work.onItsFront'),
+  back: say('work.onItsBack'),
+  left: say('work.onItsLeft'),
+  right: say('work.onItsRight'),
+  slope: say('work.onItsSlope'),
   bottom: 'underneath',
 }
 const kind = ref<string>('decal')
 const faces = computed(() => (props.shape ? facesOf(props.shape) : []))
 const faceOptions = computed(() => faces.value.map(({ name }) => ({ value: name, label: FACES[name] })))
 const decalOptions = computed(() => [
-  { value: '', label: 'no picture' },
+  { value: '', label: say('common.noPicture') },
   ...props.decals.map(({ id, name }) => ({ value: id, label: name })),
 ])
 const bearsPicture = ({ kind: done }: PieceWork): boolean => done === 'decal' || done === 'print'
@@ -80,63 +81,77 @@ const setNote = (index: number, { note: _note, ...item }: PieceWork, note: strin
 
 <template>
   <div>
-    <p v-if="work.length === 0" class="faint">Nothing is done to this piece: it is built in as it comes.</p>
-    <ul aria-label="Work on this piece">
+    <p v-if="work.length === 0" class="faint">{{ say('work.nothingIsDoneToThis') }}</p>
+    <ul :aria-label="say('work.workOnThisPiece')">
       <li v-for="(item, i) in work" :key="i">
         <div class="head">
           <b>{{ labelOf(item.kind) }}</b>
-          <button type="button" class="plain-button" :aria-label="`Take off: ${labelOf(item.kind)}`" @click="emit('takeOff', i)">
-            Take off
+          <button
+            type="button"
+            class="plain-button"
+            :aria-label="say('work.takeOff', { labelOf: labelOf(item.kind) })"
+            @click="emit('takeOff', i)"
+          >
+            {{ say('common.takeOff') }}
           </button>
         </div>
-        <LineField label="Note for the builder" :value="item.note ?? ''" :maxlength="2000" :commit="(text) => setNote(i, item, text)" />
+        <LineField
+          :label="say('common.noteForTheBuilder')"
+          :value="item.note ?? ''"
+          :maxlength="2000"
+          :commit="(text) => setNote(i, item, text)"
+        />
         <template v-if="bearsPicture(item)">
           <ChoiceList
             v-if="decals.length > 0"
             :model-value="item.decal ?? ''"
-            label="Picture"
+            :label="say('work.picture')"
             :options="decalOptions"
             @update:model-value="setDecal(i, item, $event)"
           />
           <label class="file plain-button framed"
-            >{{ item.decal ? 'Attach another picture' : 'Attach a picture (PNG, JPEG, SVG)' }}
+            >{{ item.decal ? say('work.attachAnotherPicture') : say('work.attachAPicturePngJpeg') }}
             <input
               type="file"
               accept="image/png,image/jpeg,image/svg+xml"
-              :aria-label="`Picture file for ${labelOf(item.kind)}`"
+              :aria-label="say('work.pictureFileFor', { labelOf: labelOf(item.kind) })"
               @change="pick(i, $event)"
           /></label>
           <template v-if="item.decal">
             <ChoiceList
               :model-value="item.face ?? ''"
-              label="Where"
+              :label="say('common.where')"
               :options="faceOptions"
               @update:model-value="emit('replace', i, { ...item, face: $event as FaceName })"
             />
             <LineField
-              label="Right of the middle, mm"
+              :label="say('work.rightOfTheMiddleMm')"
               type="number"
               :value="item.at?.[0] ?? 0"
               :commit="(text) => setAt(i, item, 0, text)"
             />
-            <LineField label="Above the middle, mm" type="number" :value="item.at?.[1] ?? 0" :commit="(text) => setAt(i, item, 1, text)" />
+            <LineField
+              :label="say('work.aboveTheMiddleMm')"
+              type="number"
+              :value="item.at?.[1] ?? 0"
+              :commit="(text) => setAt(i, item, 1, text)"
+            />
             <ChoiceList
               :model-value="String(item.turn ?? 0)"
-              label="Turned left by"
+              :label="say('work.turnedLeftBy')"
               :options="['0', '90', '180', '270'].map((value) => ({ value, label: `${value}°` }))"
               @update:model-value="emit('replace', i, { ...item, turn: Number($event) as 0 | 90 | 180 | 270 })"
             />
             <p v-if="over(item) > 0.05" class="over" role="status">
-              <span aria-hidden="true">△</span> It reaches {{ over(item).toFixed(1) }} mm over the edge of this face. Make it smaller, or
-              move it.
+              <span aria-hidden="true">△</span> {{ say('work.itReachesMmOverThe', { over: sayNumber(over(item), 1) }) }}
             </p>
           </template>
         </template>
       </li>
     </ul>
     <form class="adding" @submit.prevent="emit('add', kind as WorkKind)">
-      <ChoiceList v-model="kind" label="This piece is also" :options="KINDS" />
-      <ActionButton submit :disabled="isLocked">Note it</ActionButton>
+      <ChoiceList v-model="kind" :label="say('work.thisPieceIsAlso')" :options="KINDS" />
+      <ActionButton submit :disabled="isLocked">{{ say('work.noteIt') }}</ActionButton>
     </form>
   </div>
 </template>

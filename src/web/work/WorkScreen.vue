@@ -4,6 +4,7 @@ import { partsByPiece, pieceExtras, pieceKey, type PieceParts } from '@core/coun
 import { faceOf, faceWidth, firstFace, fittingSize } from '@core/decal'
 import { decalId, withDecal, withoutDecal, withWork, type PartPlace } from '@core/edits'
 import { sectionById, shapeOfPart, type Decal, type ModelDocument, type PieceWork } from '@core/model'
+import { say } from '../language'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'
 import TurnablePiece from '../shared/TurnablePiece.vue'
@@ -82,11 +83,11 @@ async function save(
 }
 
 function add(kind: PieceWork['kind']): void {
-  void save('note work on a piece', (now) => [...now, { kind }])
+  void save(say('work.noteWorkOnAPiece'), (now) => [...now, { kind }])
 }
 const replace = (index: number, next: PieceWork): void =>
-  void save('change the work on a piece', (now) => now.map((old, i) => (i === index ? next : old)))
-const takeOff = (index: number): void => void save('take work off a piece', (now) => now.filter((_, i) => i !== index))
+  void save(say('work.changeTheWorkOnA'), (now) => now.map((old, i) => (i === index ? next : old)))
+const takeOff = (index: number): void => void save(say('work.takeWorkOffAPiece'), (now) => now.filter((_, i) => i !== index))
 
 /** Reads a picture file and puts it on the piece, as wide as its face allows. */
 async function attach(index: number, file: File): Promise<void> {
@@ -95,15 +96,15 @@ async function attach(index: number, file: File): Promise<void> {
   if (!model || !item || !shape.value) return
   const face = item.face ? faceOf(shape.value, item.face) : firstFace(shape.value)
   if (!face) {
-    problem.value = 'This piece has no flat side that is large enough for a picture.'
+    problem.value = say('work.thisPieceHasNoFlat')
     return
   }
   try {
     const picture = await readPicture(file, faceWidth(face))
-    const name = file.name.replace(/\.[^.]+$/, '') || 'Decal'
+    const name = file.name.replace(/\.[^.]+$/, '') || say('work.decal')
     const decal: Decal = { id: decalId(model, name), name, picture: picture.address, size: fittingSize(face, picture.aspect) }
     await save(
-      'attach a picture',
+      say('work.attachAPicture'),
       (old) => old.map((each, i) => (i === index ? { ...each, decal: decal.id, face: face.name } : each)),
       (now) => withDecal(now, decal),
     )
@@ -113,21 +114,24 @@ async function attach(index: number, file: File): Promise<void> {
 }
 
 async function changeDecal(decal: Decal): Promise<void> {
-  problem.value = await open.tryEdit('change a decal', (model) => withDecal(model, decal))
+  problem.value = await open.tryEdit(say('work.changeADecal'), (model) => withDecal(model, decal))
 }
 async function removeDecal(decal: Decal): Promise<void> {
-  problem.value = await open.tryEdit('take out a decal', (model) => withoutDecal(model, decal.id))
-  if (problem.value === '') notify(`“${decal.name}” is off all pieces.`, { act: { label: 'Undo', run: () => void open.undo() } })
+  problem.value = await open.tryEdit(say('work.takeOutADecal'), (model) => withoutDecal(model, decal.id))
+  if (problem.value === '')
+    notify(say('work.isOffAllPieces', { name: decal.name }), { act: { label: say('common.undo'), run: () => void open.undo() } })
 }
 </script>
 
 <template>
   <main>
     <div class="list">
-      <h1>Work on pieces</h1>
-      <label class="find">Find a piece <input v-model="words" type="search" placeholder="white tile" @keydown.stop /></label>
-      <p v-if="shown.length === 0" class="faint">No piece of this model is called that.</p>
-      <ul aria-label="Pieces">
+      <h1>{{ say('common.workOnPieces') }}</h1>
+      <label class="find"
+        >{{ say('work.findAPiece') }} <input v-model="words" type="search" :placeholder="say('work.whiteTile')" @keydown.stop
+      /></label>
+      <p v-if="shown.length === 0" class="faint">{{ say('work.noPieceOfThisModel') }}</p>
+      <ul :aria-label="say('common.pieces')">
         <li v-for="each in shown" :key="pieceKey(each.piece)">
           <button
             type="button"
@@ -145,7 +149,7 @@ async function removeDecal(decal: Decal): Promise<void> {
         </li>
       </ul>
     </div>
-    <section v-if="entry" class="sheet" :aria-label="`${titleOf(entry)} in ${colourOf(entry)}`">
+    <section v-if="entry" class="sheet" :aria-label="say('work.in', { title: titleOf(entry), colour: colourOf(entry) })">
       <h2>
         {{ titleOf(entry) }} <span class="faint">{{ colourOf(entry) }}</span>
       </h2>
@@ -168,14 +172,16 @@ async function removeDecal(decal: Decal): Promise<void> {
       <details v-if="entry.parts.length > 1" class="which" @toggle="isListOpen = ($event.target as HTMLDetailsElement).open">
         <summary>
           {{
-            places.length === entry.parts.length
-              ? `All ${places.length} such parts`
-              : `${places.length} of ${entry.parts.length} such parts`
+            say('work.takeTheNextChange', {
+              what:
+                places.length === entry.parts.length
+                  ? say('work.allSuchParts', { places: places.length })
+                  : say('work.ofSuchParts', { places: places.length, parts: entry.parts.length }),
+            })
           }}
-          take the next change
         </summary>
-        <p v-if="entry.parts.length > MOST_LISTED" class="faint">The first {{ MOST_LISTED }} are listed; the others take the change too.</p>
-        <ul v-if="isListOpen" aria-label="Parts that take the next change">
+        <p v-if="entry.parts.length > MOST_LISTED" class="faint">{{ say('work.theFirstAreListedThe', { mostListed: MOST_LISTED }) }}</p>
+        <ul v-if="isListOpen" :aria-label="say('work.partsThatTakeTheNext')">
           <li v-for="place in entry.parts.slice(0, MOST_LISTED)" :key="placeKey(place)">
             <label
               ><input
@@ -183,14 +189,14 @@ async function removeDecal(decal: Decal): Promise<void> {
                 :checked="!leftOut.has(placeKey(place))"
                 @change="leave(place, ($event.target as HTMLInputElement).checked)"
               />
-              {{ place.part }} <span class="faint">in {{ place.section }}</span></label
+              {{ place.part }} <span class="faint">{{ say('work.in2', { section: place.section }) }}</span></label
             >
           </li>
         </ul>
       </details>
       <DecalEditor v-if="decals.length > 0" :decals="decals" @change="changeDecal" @remove="removeDecal" />
     </section>
-    <p v-else class="faint">This model has no pieces yet.</p>
+    <p v-else class="faint">{{ say('work.thisModelHasNoPieces') }}</p>
   </main>
 </template>
 

@@ -1,4 +1,5 @@
 import { cleanPicture, pictureAddress } from '@core/model'
+import { say } from '../language'
 
 /** Dots for one mm of a decal: 600 to the inch. */
 const DOTS_PER_MM = 600 / 25.4
@@ -31,7 +32,7 @@ export async function readPicture(file: Blob, widest: number): Promise<ReadPictu
     canvas.height = Math.max(1, Math.round(height * fine))
     canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
     const png = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
-    if (!png) throw new Error('The picture is too large for this browser.')
+    if (!png) throw new Error(say('work.thePictureIsTooLarge'))
     return { address: cleanPicture(pictureAddress(new Uint8Array(await png.arrayBuffer()))), aspect: width / height }
   } finally {
     URL.revokeObjectURL(url)
@@ -42,7 +43,7 @@ function load(url: string): Promise<HTMLImageElement> {
   return new Promise((done, fail) => {
     const image = new Image()
     image.onload = () => done(image)
-    image.onerror = () => fail(new Error('This file is no picture that can be read. PNG, JPEG and SVG can.'))
+    image.onerror = () => fail(new Error(say('work.thisFileIsNoPicture')))
     image.src = url
   })
 }

@@ -1,0 +1,2 @@
+/** Language: every sentence of the designer's screens, in each language, and the one that they speak. */
+export * from './screen-words'
