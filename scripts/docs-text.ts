@@ -1,4 +1,5 @@
-import { CHECKS, checkOf, type Scope } from '../src/core/checks'
+import { CHECKS, checkOf, findingTitle, type Scope } from '../src/core/checks'
+import { ADVICE_IN_ENGLISH } from '../src/core/language'
 import { FAULT_CODES } from '../src/core/fault'
 import { FORMATS } from '../src/core/formats'
 import { EXPORTS } from '../src/press/exports/registry'
@@ -40,7 +41,7 @@ ${table(
   CHECKS.map((check) => [
     code(check.code),
     check.severity,
-    check.title,
+    findingTitle(check.code, ADVICE_IN_ENGLISH),
     check.about,
     SCOPES[check.scope],
     checkOf(check.code)?.waysOut ? 'by one click' : 'the designer’s',

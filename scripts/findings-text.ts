@@ -1,4 +1,5 @@
-import { CHECKS } from '../src/core/checks'
+import { CHECKS, findingTitle } from '../src/core/checks'
+import { ADVICE_IN_ENGLISH } from '../src/core/language'
 import { CORPUS } from '../tests/findings/corpus'
 import { confusion } from '../tests/findings/confusion'
 
@@ -7,7 +8,7 @@ const share = (part: number, whole: number): string => (whole === 0 ? '–' : `$
 /** docs/findings.md: how often each finding is told where it should be, and where it should not. */
 export function findingsDoc(): string {
   const rows = confusion()
-  const title = new Map(CHECKS.map((check) => [check.code as string, check.title]))
+  const title = new Map(CHECKS.map((check) => [check.code as string, findingTitle(check.code, ADVICE_IN_ENGLISH)]))
   const table = rows.map(({ code, found, missed, invented }) => {
     const without = CORPUS.length - found - missed
     return `| \`${code}\` | ${title.get(code) ?? ''} | ${found} | ${missed} | ${invented} | ${share(found, found + missed)} | ${share(invented, without)} |`

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { printedFinding } from '@core/checks'
 import { BASE_CATALOGUE } from '@core/catalogue'
 import { insetsOf, reportModel } from '@core/pipeline'
 import { catalogueOf, Flattener, readModelText, type ModelDocument } from '@core/model'
@@ -68,7 +69,7 @@ function madeOf(model: ModelDocument, hasPictures: boolean) {
     inventory: hashOf(report.inventory),
     measures: JSON.parse(JSON.stringify(report.measures, steady)) as unknown,
     findings: codes,
-    said: hashOf(report.findings),
+    said: hashOf(report.findings.map(printedFinding)),
     ...(hasPictures ? { pictures: picturesOf(model, reported) } : {}),
   }
 }

@@ -1,4 +1,4 @@
-import { hasErrors, type Finding } from '@core/checks'
+import { hasErrors, printedFinding, type Finding } from '@core/checks'
 import { recolouredFrom, type ModelDocument } from '@core/model'
 import { reportModel, type Report } from '@core/pipeline'
 import type { StepLimits } from '@core/plan'
@@ -27,7 +27,7 @@ async function plan(file: string, values: PlanCommandValues, isVerified: boolean
   const options = planOptions(values)
   const model = await load(file, versionChoice(values))
   const { report } = reportModel(model, { ...options, reads: true })
-  print(withOrigins(report, model))
+  print({ ...withOrigins(report, model), findings: report.findings.map(printedFinding) })
   tell(report.findings)
   const isProven = !isVerified || verify(model, report, options.limits)
   return hasErrors(report.findings) || !isProven ? NOT_BUILDABLE : DONE
@@ -35,7 +35,7 @@ async function plan(file: string, values: PlanCommandValues, isVerified: boolean
 
 async function check(file: string, values: PlanCommandValues): Promise<number> {
   const { findings } = reportModel(await load(file, versionChoice(values)), { ...planOptions(values), reads: true }).report
-  print(findings)
+  print(findings.map(printedFinding))
   tell(findings)
   return hasErrors(findings) ? NOT_BUILDABLE : DONE
 }

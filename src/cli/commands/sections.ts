@@ -19,7 +19,7 @@ export const defineSections: DefineCommand = (program, finish) =>
 async function sections(file: string, least: number): Promise<number> {
   const { model } = await loadFile(file)
   const suggestions = findSuggestions(model, { least })
-  print({ suggestions })
+  print({ suggestions: suggestions.map(({ said: _, ...suggestion }) => suggestion) })
   for (const { id, kind, groups, savesParts, reason } of suggestions)
     say(`${id}: ${kind}: ${groups.length} × ${groups[0]!.length} parts, saves ${savesParts}: ${reason}`)
   return DONE

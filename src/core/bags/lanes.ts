@@ -1,3 +1,4 @@
+import { ADVICE_IN_ENGLISH } from '../language'
 import type { ModelDocument } from '../model'
 import { plansById, type ModelPlan } from '../plan'
 import type { BagPlan } from './bags'
@@ -56,5 +57,5 @@ export function bookletLanes(model: ModelDocument, plan: ModelPlan, { bags, book
 }
 
 /** "Three builders are ready in the time that one takes for 210 of 600 pieces." */
-export const lanesWords = ({ lanes, length, alone }: BookletLanes): string =>
-  `${lanes.length} builders are ready in the time that one alone needs for ${length} of the ${alone} pieces.`
+export const lanesWords = ({ lanes, length, alone }: BookletLanes, { say } = ADVICE_IN_ENGLISH): string =>
+  say({ key: 'bags.lanes', about: { lanes: lanes.length, length, alone } })

@@ -1,25 +1,27 @@
-import { ENGLISH, type Words } from '../language'
-import { plural, tableText } from '../words'
+import { ADVICE_IN_ENGLISH, ENGLISH, type Said, type Words } from '../language'
+import { tableText } from '../words'
 import type { BagPlan } from './bags'
 import type { BagStart } from './starts'
 import type { BagWork } from './work'
 
 /** "steps 1 to 10, twice as it stands and once mirrored". */
-export function workWords({ from, to, times, mirrored }: BagWork): string {
-  const steps = from === to ? `step ${from}` : `steps ${from} to ${to}`
-  const often = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`)
-  if (mirrored === 0) return times === 1 ? steps : `${steps}, ${often(times)}`
-  return times === 0
-    ? `${steps}, ${often(mirrored)} as its mirror image`
-    : `${steps}, ${often(times)} as it stands and ${often(mirrored)} mirrored`
+export function workWords({ from, to, times, mirrored }: BagWork, { say } = ADVICE_IN_ENGLISH): string {
+  const steps: Said = from === to ? { key: 'bags.step', about: { from } } : { key: 'bags.steps', about: { from, to } }
+  const often = (count: number): Said => (count === 2 ? { key: 'bags.twice' } : { key: 'bags.often', n: count })
+  if (mirrored === 0) return say(times === 1 ? steps : { key: 'bags.times', about: { steps, often: often(times) } })
+  return say(
+    times === 0
+      ? { key: 'bags.mirrored', about: { steps, often: often(mirrored) } }
+      : { key: 'bags.both', about: { steps, often: often(times), mirrored: often(mirrored) } },
+  )
 }
 
 /** "16 bags, 118 pieces in the largest, 107 in the mean; 31 pairs of pieces look alike." */
-export function bagsWords({ bags, measures }: BagPlan): string {
-  if (bags.length === 0) return 'There is nothing to pack yet.'
+export function bagsWords({ bags, measures }: BagPlan, { say } = ADVICE_IN_ENGLISH): string {
+  if (bags.length === 0) return say({ key: 'bags.nothing' })
   const { largest, mean, lookAlikes } = measures
-  const alike = lookAlikes === 0 ? 'no two kinds in one bag look alike' : `${plural(lookAlikes, 'pair')} of kinds in one bag look alike`
-  return `${plural(bags.length, 'bag')}, ${largest} pieces in the largest, ${Math.round(mean)} in the mean; ${alike}.`
+  const alike: Said = lookAlikes === 0 ? { key: 'bags.noneAlike' } : { key: 'bags.alike', n: lookAlikes }
+  return say({ key: 'bags.sum', n: bags.length, about: { largest, mean: Math.round(mean), alike } })
 }
 
 /** One row for each run of steps, for a spreadsheet. */

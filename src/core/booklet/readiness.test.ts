@@ -1,13 +1,15 @@
 import { expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import type { Finding } from '../checks'
+import { ADVICE_IN_ENGLISH } from '../language'
 import type { ModelDocument } from '../model'
 import { readinessOf } from './readiness'
 
+const { say } = ADVICE_IN_ENGLISH
 const bare = oneSection([part('a', 'brick-2x2', [0, 0, 0])])
 const finding = (severity: Finding['severity']): Finding => ({ severity }) as Finding
 const open = (model: ModelDocument, findings: readonly Finding[], proofs: number): Record<string, string> =>
-  Object.fromEntries(readinessOf(model, { findings, proofs }).flatMap(({ id, isDone, words }) => (isDone ? [] : [[id, words]])))
+  Object.fromEntries(readinessOf(model, { findings, proofs }).flatMap(({ id, isDone, said }) => (isDone ? [] : [[id, say(said)]])))
 
 it('tells what is left to do before a booklet is published', () => {
   const [section] = bare.sections
@@ -32,5 +34,5 @@ it('says what is done, too', () => {
   const done = { ...bare, designer: 'Ada Stone', sections: bare.sections.map((section) => ({ ...section, name: 'House' })) }
   const items = readinessOf(done, { findings: [finding('note')], proofs: 2 })
   expect(items.every(({ isDone }) => isDone)).toBe(true)
-  expect(items.map(({ words }) => words)).toContain('It was built 2 times from these steps.')
+  expect(items.map(({ said }) => say(said))).toContain('It was built 2 times from these steps.')
 })

@@ -1,10 +1,11 @@
+import type { Said } from '../language'
 import { travelVector } from '../motion'
 import { sectionById } from '../model'
 import type { BuiltSection } from '../plan'
 import { flatNodeBoxes } from '../scene'
 import { MINUS_X, MINUS_Y, PLUS_X, PLUS_Y, PLUS_Z, type Direction } from '../space'
 import { defineCheck, type Found } from './check'
-import { nameParts, wayInWords } from './naming'
+import { inTheWay } from './naming'
 
 /** How much room above its part a place needs, u: two bricks. */
 const ROOM = 24
@@ -15,7 +16,6 @@ const SIDES: readonly Direction[] = [PLUS_Z, MINUS_Y, PLUS_Y, PLUS_X, MINUS_X]
 export const access = defineCheck({
   code: 'access',
   severity: 'warning',
-  title: 'Out of reach',
   about: 'A place that the designer wants to keep within reach can no longer be reached.',
   scope: 'section',
   find({ model, built }) {
@@ -37,10 +37,10 @@ function lostFrom(built: BuiltSection, name: string, place: number): Found[] {
       for (const side of SIDES) if (!closed.has(side) && isInWay(flatNodeBoxes(scene), place, node, side)) closed.set(side, node)
     }
     if (!isThere || closed.size < SIDES.length) continue
-    const ways = [...closed].map(([side, by]) => `${wayInWords(side)} “${scene.nodes[by]!.id}” is in the way`)
+    const ways = [...closed].map(([side, by]) => ({ travel: side, by: scene.nodes[by]!.id }))
     const parts = [...new Set([place, ...closed.values()])].map((node) => scene.nodes[node]!.id)
-    const message = `From this step on “${name}” can no longer be reached: ${ways.join('; ')}. Put in what belongs there before, or leave one of ${nameParts(parts.slice(1))} out of the way.`
-    return [{ step: i + 1, parts, message }]
+    const said: Said = { key: 'access.closed', about: { name, ways: inTheWay(ways), parts: { parts: parts.slice(1) } } }
+    return [{ step: i + 1, parts, said }]
   }
   return []
 }

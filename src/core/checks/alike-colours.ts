@@ -1,4 +1,5 @@
 import { alikeFor, type Catalogue, type Colour } from '../catalogue'
+import type { Said } from '../language'
 import { memoLast } from '../memo'
 import { catalogueOf } from '../model'
 import type { Scene } from '../scene'
@@ -17,29 +18,31 @@ interface ColourPair {
 export const alikeColours = defineCheck({
   code: 'alike-colours',
   severity: 'warning',
-  title: 'Colours look alike',
   about: 'A step brings one shape in two colours that are hard to tell apart.',
   scope: 'rail',
   find({ model, built }) {
     const catalogue = catalogueOf(model)
     return built.steps.flatMap((step, i) =>
       pairsOf(step, built.scene).flatMap((pair) => {
-        const message = wordsOf(pair, catalogue)
-        return message === undefined ? [] : [{ step: i + 1, parts: idsInOrder(built, pair.nodes), message }]
+        const said = saidOf(pair, catalogue)
+        return said === undefined ? [] : [{ step: i + 1, parts: idsInOrder(built, pair.nodes), said }]
       }),
     )
   },
-  waysOut: (trouble) => writeNote(trouble, 'where'),
+  waysOut: (trouble) => writeNote(trouble, 'note.where'),
 })
 
 /** @returns undefined where the two are told apart */
-function wordsOf({ shape, colours }: ColourPair, catalogue: Catalogue): string | undefined {
+function saidOf({ shape, colours }: ColourPair, catalogue: Catalogue): Said | undefined {
   const [one, other] = colours.map((id) => catalogue.colours.get(id)!) as [Colour, Colour]
   // What is seen through, shines or glows is told apart by that.
   const alike = one.finish === other.finish ? alikeFor(one.hex, other.hex) : 'none'
   if (alike === 'none') return undefined
-  const whom = alike === 'all' ? 'hard to tell apart' : 'hard to tell apart for eyes that see fewer colours'
-  return `${one.name} and ${other.name} are ${whom}, and this step has ${catalogue.shapes.get(shape)!.title} in both. Put them into different steps, or say in a note which goes where.`
+  const piece = { piece: catalogue.shapes.get(shape)!.title }
+  return {
+    key: alike === 'all' ? 'alike.all' : 'alike.some',
+    about: { one: { colour: one.name }, other: { colour: other.name }, shape: piece },
+  }
 }
 
 /** What a step brings does not change while its list of nodes stays, so it is sorted once. */

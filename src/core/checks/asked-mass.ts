@@ -1,15 +1,14 @@
 import { massOf, type Shape } from '../catalogue'
-import { massWords, sectionMasses } from '../count'
+import { massSaid, sectionMasses } from '../count'
+import type { Said } from '../language'
 import { catalogueOf, partsOf, sectionById, shapeOfPart, type ModelDocument } from '../model'
 import type { BuiltSection } from '../plan'
-import { listInWords, plural } from '../words'
 import { defineCheck, type Found, type Subject } from './check'
 
 /** A section lighter than its designer asks: a counterweight, a lid that must fall shut. */
 export const tooLight = defineCheck({
   code: 'too-light',
   severity: 'warning',
-  title: 'Too light',
   about: 'A section weighs less than its designer asks for.',
   scope: 'section',
   find: (subject) => findOff(subject, 'atLeast'),
@@ -19,7 +18,6 @@ export const tooLight = defineCheck({
 export const tooHeavy = defineCheck({
   code: 'too-heavy',
   severity: 'warning',
-  title: 'Too heavy',
   about: 'A section weighs more than its designer asks for.',
   scope: 'section',
   find: (subject) => findOff(subject, 'atMost'),
@@ -33,14 +31,19 @@ function findOff({ model, built }: Subject, bound: 'atLeast' | 'atMost'): Found[
   const off = bound === 'atLeast' ? asked - mass.grams : mass.grams - asked
   if (off <= 0) return []
   const help = wouldDo(model, built, off, bound)
-  const word = bound === 'atLeast' ? 'at least' : 'at most'
-  return [
-    { step: help.step, parts: help.parts, message: `It weighs ${massWords(mass)}, and ${word} ${asked} g are asked for. ${help.words}` },
-  ]
+  const key = bound === 'atLeast' ? 'mass.light' : 'mass.heavy'
+  return [{ step: help.step, parts: help.parts, said: { key, about: { mass: massSaid(mass), asked, help: help.said } } }]
+}
+
+/** What would do, and where it goes in. */
+interface Help {
+  readonly step: number | null
+  readonly parts: readonly string[]
+  readonly said: Said
 }
 
 /** Of which piece so many more, or fewer, would do, and in which steps it goes in: the heaviest kind of the section's own. */
-function wouldDo(model: ModelDocument, built: BuiltSection, off: number, bound: 'atLeast' | 'atMost') {
+function wouldDo(model: ModelDocument, built: BuiltSection, off: number, bound: 'atLeast' | 'atMost'): Help {
   const { shapes } = catalogueOf(model)
   const kinds = new Map<string, { readonly shape: Shape; readonly ids: string[] }>()
   for (const part of partsOf(sectionById(model, built.base))) {
@@ -52,14 +55,16 @@ function wouldDo(model: ModelDocument, built: BuiltSection, off: number, bound: 
   const each = ({ shape }: { readonly shape: Shape }): number => Math.max(0.01, massOf(shape))
   const enough = [...kinds.values()].filter((kind) => bound === 'atLeast' || kind.ids.length * each(kind) >= off)
   const heaviest = enough.sort((a, b) => each(b) - each(a))[0]
-  if (!heaviest) return { step: null, parts: [], words: 'No one kind of its pieces makes up for that: take smaller ones for several.' }
+  if (!heaviest) return { step: null, parts: [], said: { key: 'mass.noOneKind' } }
   const count = Math.ceil(off / each(heaviest))
   const steps = stepsOf(built, new Set(heaviest.ids))
-  const where =
-    steps.length === 0 ? '' : `, which ${heaviest.ids.length === 1 ? 'goes' : 'go'} in at step ${listInWords(steps.map(String))}`
-  const what = `“${heaviest.shape.title}” (${each(heaviest).toFixed(1)} g each)${where}`
-  const words = bound === 'atLeast' ? `${count} more of ${what}, would do.` : `${plural(count, 'piece')} fewer of ${what}, would do.`
-  return { step: steps[0] ?? null, parts: heaviest.ids, words }
+  const piece = { title: { piece: heaviest.shape.title }, grams: { value: each(heaviest), digits: 1 } }
+  const what: Said =
+    steps.length === 0
+      ? { key: 'mass.piece', about: piece }
+      : { key: 'mass.pieceAt', n: heaviest.ids.length, about: { ...piece, steps: { list: steps } } }
+  const said: Said = { key: bound === 'atLeast' ? 'mass.more' : 'mass.fewer', n: count, about: { what } }
+  return { step: steps[0] ?? null, parts: heaviest.ids, said }
 }
 
 const stepsOf = ({ steps, scene }: BuiltSection, ids: ReadonlySet<string>): number[] =>

@@ -1,3 +1,4 @@
+import type { Advice, Said } from '../language'
 import type { ModelDocument, Section, SectionUse } from '../model'
 import type { StepLook } from '../picture'
 import type { BuiltSection, SectionPlan } from '../plan'
@@ -37,14 +38,14 @@ export interface Found {
   /** Number of the step; null when it concerns no single one. */
   readonly step: number | null
   readonly parts: readonly string[]
-  readonly message: string
+  readonly said: Said
   /** Where it is not what the check says. */
   readonly severity?: Severity
 }
 
 /** Something that can be done about a finding with one click, and undone. */
 export interface WayOut {
-  readonly label: string
+  readonly label: Said
   readonly change: (model: ModelDocument) => ModelDocument
 }
 
@@ -55,14 +56,14 @@ export interface Trouble {
   /** The section of the document that the finding is about. */
   readonly section: Section
   readonly plans: readonly SectionPlan[]
+  /** In which what is written into the model is said. */
+  readonly advice: Advice
 }
 
 /** One thing that can be wrong with a model: how it is found, and what the program can do about it. */
 export interface Check<Code extends string = string> {
   readonly code: Code
   readonly severity: Severity
-  /** What people read above its findings. */
-  readonly title: string
   /** What it looks for, in one sentence, for the documentation. */
   readonly about: string
   readonly scope: Scope

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
 import type { ModelDocument } from '../model'
-import { hasErrors, nameParts } from './index'
+import { ADVICE_IN_ENGLISH } from '../language'
+import { hasErrors } from './index'
 import { reportModel } from '../pipeline'
 
 const findings = (model: ModelDocument) => reportModel(model).report.findings
@@ -141,6 +142,8 @@ describe('checks', () => {
   })
 
   it('speak in sentences', () => {
+    const nameParts = (parts: string[]): string =>
+      ADVICE_IN_ENGLISH.say({ key: 'find.overlap', about: { parts: { parts } } }).replace(/ share.*/, '')
     expect(nameParts(['a'])).toBe('“a”')
     expect(nameParts(['a', 'b', 'c'])).toBe('“a”, “b” and “c”')
     expect(nameParts(['a', 'b', 'c', 'd', 'e', 'f'])).toBe('“a”, “b”, “c”, “d” and 2 more')

@@ -1,13 +1,12 @@
-import { slotTitle, SLOTS, slotPartId, withFigure, type Slot } from '../figure'
+import { slotKey, SLOTS, slotPartId, withFigure, type Slot } from '../figure'
+import type { Said } from '../language'
 import { catalogueOf, copiesOf, partsOf, sectionsById, type FigureOption, type FigureRecipe, type ModelDocument, type Part } from '../model'
-import { listInWords } from '../words'
 import { defineCheck, type Trouble, type WayOut } from './check'
 
 /** A figure whose recipe names other pieces than stand in its section: its alternatives would be told beside the wrong figure. */
 export const figureDiffers = defineCheck({
   code: 'figure-differs',
   severity: 'warning',
-  title: 'Recipe and figure differ',
   about: 'A figure’s recipe names other pieces than its section is built from.',
   scope: 'model',
   find: ({ model }) =>
@@ -15,16 +14,17 @@ export const figureDiffers = defineCheck({
       const differences = differencesOf(model, recipe)
       if (differences.length === 0) return []
       const parts = differences.flatMap(({ part }) => (part ? [part.id] : []))
-      const message = `The recipe of “${recipe.name}” and its section do not agree: ${listInWords(differences.map((each) => wordsOf(each, model)))}. What is built and counted is the section.`
-      return [{ section: recipe.section, step: null, parts, message }]
+      const list = differences.map((each) => saidOf(each, model))
+      const said: Said = { key: 'figure.differs', about: { name: recipe.name, differences: { list } } }
+      return [{ section: recipe.section, step: null, parts, said }]
     }),
   waysOut: ({ model, finding }: Trouble): WayOut[] => {
     const recipe = model.figures?.find(({ section }) => section === finding.section)
     if (!recipe) return []
     const told = withTold(recipe, differencesOf(model, recipe))
     return [
-      { label: 'Make the figure from its recipe again', change: (now) => withFigure(now, recipe, catalogueOf(now)) },
-      ...(told ? [{ label: 'Take these pieces into the recipe', change: (now: ModelDocument) => withRecipe(now, told) }] : []),
+      { label: { key: 'act.makeFigure' }, change: (now) => withFigure(now, recipe, catalogueOf(now)) },
+      ...(told ? [{ label: { key: 'act.takeIntoRecipe' as const }, change: (now: ModelDocument) => withRecipe(now, told) }] : []),
     ]
   },
 })
@@ -75,13 +75,15 @@ function partsWithin(model: ModelDocument, id: string): Part[] {
   return [...seen].flatMap((each) => partsOf(sections.get(each) ?? { id: each, name: each }))
 }
 
-function wordsOf({ slot, option, part }: Difference, model: ModelDocument): string {
+function saidOf({ slot, option, part }: Difference, model: ModelDocument): Said {
   const { shapes, colours } = catalogueOf(model)
-  const piece = ({ shape, colour }: Pick<FigureOption, 'shape' | 'colour'>): string =>
-    `${shapes.get(shape)?.title ?? shape} in ${colours.get(colour)?.name ?? colour}`
-  const place = slot ? `${slotTitle(slot).toLowerCase()}: ` : ''
-  if (option && part) return `${place}${piece(part)} instead of ${piece(option)}`
-  return option ? `${place}no ${piece(option)}` : `${piece(part!)} is in no slot`
+  const piece = ({ shape, colour }: Pick<FigureOption, 'shape' | 'colour'>): Said => ({
+    key: 'figure.piece',
+    about: { piece: { piece: shapes.get(shape)?.title ?? shape }, colour: { colour: colours.get(colour)?.name ?? colour } },
+  })
+  if (!option || !slot) return { key: 'figure.noSlot', about: { part: piece(part!) } }
+  const about = { slot: { within: slotKey(slot) }, option: piece(option) }
+  return part ? { key: 'figure.instead', about: { ...about, part: piece(part) } } : { key: 'figure.lacking', about }
 }
 
 /** The recipe with the pieces that stand in its slots; nothing where it names no slot of a difference. */

@@ -1,3 +1,4 @@
+import { ADVICE_IN_ENGLISH } from '../language'
 import { copiesOf, sectionUses, type ModelDocument } from '../model'
 import type { PlannedModel } from '../plan'
 import type { StepLook } from '../picture'
@@ -54,7 +55,8 @@ const runCheck = <Code extends string>({ code, severity, find }: Check<Code>, su
     section: found.section ?? subject.built.id,
     step: found.step,
     parts: found.parts,
-    message: found.message,
+    message: ADVICE_IN_ENGLISH.say(found.said),
+    said: found.said,
   }))
 
 function isWithin({ built, model }: Subject, scope: Scope): boolean {

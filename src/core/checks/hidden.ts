@@ -2,13 +2,12 @@ import { travelVector } from '../motion'
 import { isDrawnBeside } from '../picture'
 import type { BuiltSection } from '../plan'
 import { defineCheck } from './check'
-import { idsOf, nameParts } from './naming'
+import { idsOf } from './naming'
 import { planAgain } from './ways'
 
 export const hidden = defineCheck({
   code: 'hidden',
   severity: 'warning',
-  title: 'Cannot be seen',
   about: 'A part that a step brings shows nowhere in the picture of that step.',
   scope: 'rail',
   find: ({ built, looks }) =>
@@ -17,9 +16,7 @@ export const hidden = defineCheck({
       const unseen = (built.steps[i] ?? []).filter((node, k) => shares[k] === 0 && !isBeside(built, i, node))
       if (unseen.length === 0) return []
       const parts = idsOf(built, unseen)
-      const them = parts.length === 1 ? 'it' : 'them'
-      const message = `${nameParts(parts)} cannot be seen in the picture of this step. Add ${them} before what hides ${them}.`
-      return [{ step: i + 1, parts, message }]
+      return [{ step: i + 1, parts, said: { key: 'find.hidden', n: parts.length, about: { parts: { parts } } } }]
     }),
   waysOut: planAgain,
 })

@@ -6,6 +6,7 @@ import { cutOut } from '../edits'
 import { reportModel } from '../pipeline'
 import { waysOut } from './index'
 import { largeUnit } from './large-unit'
+import { ADVICE_IN_ENGLISH } from '../language'
 
 /** A floor of plates that lap over each other, 4 studs a piece. */
 const strip = (length: number) => [
@@ -23,7 +24,8 @@ const asUnit = (length: number): BuiltSection => ({ ...planned(strip(length)), i
 
 it('a unit too long for a hand becomes a section with one click', () => {
   const [told] = largeUnit.find(subjectOf(asUnit(7), whole))
-  const found = { ...told!, code: largeUnit.code, severity: largeUnit.severity, section: 'main~1' }
+  const message = ADVICE_IN_ENGLISH.say(told!.said)
+  const found = { ...told!, message, code: largeUnit.code, severity: largeUnit.severity, section: 'main~1' }
   expect(found.message).toContain('13 parts, 22 cm long')
   const model = oneSection([...strip(7), part('mast', 'brick-2x2', [20, 0, 8])])
   const [way] = waysOut(model, found)

@@ -1,4 +1,5 @@
 import { cutOut } from '../edits'
+import type { Said } from '../language'
 import type { BuiltSection, Move } from '../plan'
 import { sizeOf, STUD_PITCH, unite } from '../space'
 import { defineCheck, type Trouble, type WayOut } from './check'
@@ -12,7 +13,6 @@ const HANDFUL = 48
 export const largeUnit = defineCheck({
   code: 'large-unit',
   severity: 'warning',
-  title: 'A unit too large',
   about: 'A unit that only goes in as one is too large to hold in a hand.',
   scope: 'unit',
   find({ built, whole }) {
@@ -21,8 +21,8 @@ export const largeUnit = defineCheck({
     const size = Math.max(...sizeOf(nodeBoxes.reduce(unite)))
     if (size <= HAND && parts.length <= HANDFUL) return []
     const own = nodes.flatMap((spec, node) => (spec.kind === 'derived' ? [] : [node]))
-    const message = `${parts.length} parts, ${Math.round((size * 0.8) / 10)} cm long, can only go in as one, which is much to hold in a hand. Make them a section, so that builders know what they build and can lay it down.`
-    return [{ step: null, parts: idsOf(built, own), message }]
+    const said: Said = { key: 'find.largeUnit', n: parts.length, about: { length: Math.round((size * 0.8) / 10) } }
+    return [{ step: null, parts: idsOf(built, own), said }]
   },
   waysOut: (trouble) => [makeSection(trouble)],
 })
@@ -36,7 +36,7 @@ function makeSection({ section, finding, plans }: Trouble): WayOut {
       plan.derivedFrom === id ? [...plan.steps.flatMap(({ moves }) => moves.flatMap(idsOfMove)), ...inner(plan.id)] : [],
     )
   const ids = [...finding.parts, ...inner(finding.section)]
-  return { label: 'Make it a section', change: (model) => cutOut(model, section.id, ids, `${section.name}, unit`) }
+  return { label: { key: 'act.makeSection' }, change: (model) => cutOut(model, section.id, ids, `${section.name}, unit`) }
 }
 
 const idsOfMove = (move: Move): readonly string[] => ('parts' in move ? move.parts : 'copy' in move ? [move.copy] : [])

@@ -1,9 +1,10 @@
+import type { AdviceKey } from '../language'
 import { partsOf, sectionById, type ModelDocument } from '../model'
 import type { Slip } from '../reading'
 import { dot, type Vec } from '../space'
 import { defineCheck } from './check'
 import type { Finding } from './finding'
-import { idsOf, nameParts } from './naming'
+import { idsOf } from './naming'
 import { isNoted } from './noted'
 import { writeNote } from './ways'
 
@@ -11,7 +12,6 @@ import { writeNote } from './ways'
 export const misreadable = defineCheck({
   code: 'misreadable',
   severity: 'note',
-  title: 'Easy to misread',
   about:
     'The same piece one stud or plate off, or turned a quarter or half, would hold and be possible too, and the picture of the step would change in less than 0.15 % of its dots, or over less than 12 dots. Looked for by `plan` and `check`, and on the Checks screen when it is asked for.',
   scope: 'rail',
@@ -23,26 +23,26 @@ export const misreadable = defineCheck({
       .map(({ step, parts, slip, off }) => ({
         step,
         parts,
-        message: `${nameParts(parts)} would hold ${slipWords(slip, off)} too, and the picture would look almost the same. Say in a note where it goes, or give it a step of its own.`,
+        said: { key: 'find.misreadable', about: { parts: { parts }, slip: { key: slipKey(slip, off) } } },
       }))
   },
-  waysOut: (trouble) => writeNote(trouble, 'where'),
+  waysOut: (trouble) => writeNote(trouble, 'note.where'),
 })
 
-const WAYS: readonly { readonly way: Vec; readonly words: string }[] = [
-  { way: [1, 0, 0], words: 'to the right' },
-  { way: [-1, 0, 0], words: 'to the left' },
-  { way: [0, 1, 0], words: 'to the back' },
-  { way: [0, -1, 0], words: 'to the front' },
-  { way: [0, 0, 1], words: 'up' },
-  { way: [0, 0, -1], words: 'down' },
+const WAYS: readonly { readonly way: Vec; readonly side: 'Right' | 'Left' | 'Back' | 'Front' | 'Up' | 'Down' }[] = [
+  { way: [1, 0, 0], side: 'Right' },
+  { way: [-1, 0, 0], side: 'Left' },
+  { way: [0, 1, 0], side: 'Back' },
+  { way: [0, -1, 0], side: 'Front' },
+  { way: [0, 0, 1], side: 'Up' },
+  { way: [0, 0, -1], side: 'Down' },
 ]
 
 /** "One stud to the left", "turned a quarter". */
-function slipWords(slip: Slip, off: Vec): string {
-  if (slip === 'quarter' || slip === 'half') return `turned a ${slip}`
-  const { words } = WAYS.reduce((best, each) => (dot(each.way, off) > dot(best.way, off) ? each : best))
-  return `one ${slip} ${words}`
+function slipKey(slip: Slip, off: Vec): AdviceKey {
+  if (slip === 'quarter' || slip === 'half') return `slip.${slip}`
+  const { side } = WAYS.reduce((best, each) => (dot(each.way, off) > dot(best.way, off) ? each : best))
+  return `slip.${slip}${side}`
 }
 
 /** Of findings of an earlier version those that still can be so: the parts are there, and no note tells where they go. */

@@ -1,16 +1,8 @@
+import type { Said, SaidAbout } from '../language'
 import { memo } from '../memo'
 import { travelVector, type Travel } from '../motion'
 import type { BuiltSection } from '../plan'
-import { fromWords, listInWords } from '../words'
-
-/** Names longer lists of parts by their first few. */
-const MOST_NAMED = 4
-
-export function nameParts(ids: readonly string[]): string {
-  const named = ids.slice(0, MOST_NAMED).map((id) => `“${id}”`)
-  const rest = ids.length - named.length
-  return rest > 0 ? `${named.join(', ')} and ${rest} more` : listInWords(named)
-}
+import { fromKey } from '../words'
 
 export const idsOf = (built: BuiltSection, nodes: readonly number[]): string[] => nodes.map((node) => built.scene.nodes[node]!.id)
 
@@ -37,14 +29,18 @@ export const stepNumber = ({ steps }: BuiltSection, node: number): number | null
 export const lastStep = (built: BuiltSection, nodes: readonly number[]): number | null =>
   Math.max(...nodes.map((node) => stepNumber(built, node) ?? 0)) || null
 
-/** Grams with a unit, one place where it is little. */
-export const grams = (mass: number): string => `${mass < 10 ? mass.toFixed(1) : Math.round(mass)} g`
+/** Grams, one place where it is little. */
+export const gramsSaid = (mass: number): SaidAbout => ({ value: mass, digits: mass < 10 ? 1 : 0 })
 
-/** In words, the side from which something that leaves along `travel` comes in. */
-export function wayInWords(travel: Travel): string {
-  return typeof travel === 'number'
-    ? fromWords(travel)
-    : `along (${travelVector(travel)
-        .map((v) => v.toFixed(2))
-        .join(', ')})`
+/** The side from which something that leaves along `travel` comes in. */
+export function wayIn(travel: Travel): SaidAbout {
+  if (typeof travel === 'number') return { word: fromKey(travel) }
+  const [x, y, z] = travelVector(travel).map((value): SaidAbout => ({ value, digits: 2 })) as [SaidAbout, SaidAbout, SaidAbout]
+  return { key: 'way.along', about: { x, y, z } }
 }
+
+/** What stands in the way on which sides. */
+export const inTheWay = (ways: readonly { readonly travel: Travel; readonly by: string }[]): SaidAbout => ({
+  list: ways.map(({ travel, by }): Said => ({ key: 'way.inTheWay', about: { way: wayIn(travel), by } })),
+  by: '; ',
+})

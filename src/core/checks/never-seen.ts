@@ -3,14 +3,12 @@ import { partsOf, type Part } from '../model'
 import { findNeverSeen } from '../picture'
 import { buildScene, type NodeSpec, type Scene } from '../scene'
 import { defineCheck } from './check'
-import { nameParts } from './naming'
 import { freeColour } from './ways'
 
 /** In no copy do they show from outside the finished model. One note for each section; those whose colour is free already are left out. */
 export const neverSeen = defineCheck({
   code: 'never-seen',
   severity: 'note',
-  title: 'Never seen',
   about: 'Parts whose colour is asked for although nobody will ever see it.',
   scope: 'model',
   find({ model, built }) {
@@ -18,8 +16,7 @@ export const neverSeen = defineCheck({
     return model.sections.flatMap((section) => {
       const parts = idsOfHidden(partsOf(section), hidden)
       if (parts.length === 0) return []
-      const message = `${nameParts(parts)} never show${parts.length === 1 ? 's' : ''} from outside the finished model: any colour will do. Mark the colour as free, so that builders may take what they have.`
-      return [{ section: section.id, step: null, parts, message }]
+      return [{ section: section.id, step: null, parts, said: { key: 'find.neverSeen', n: parts.length, about: { parts: { parts } } } }]
     })
   },
   waysOut: freeColour,

@@ -1,4 +1,5 @@
 import { catalogueOf, copiesOf, sectionById } from '../model'
+import type { Said } from '../language'
 import { defineCheck } from './check'
 import { stepNumber } from './naming'
 
@@ -6,7 +7,6 @@ import { stepNumber } from './naming'
 export const noMirrorTwin = defineCheck({
   code: 'no-mirror-twin',
   severity: 'error',
-  title: 'No mirror image',
   about: 'A mirrored copy needs the mirror image of a shape that has none.',
   scope: 'section',
   find({ model, built }) {
@@ -17,9 +17,9 @@ export const noMirrorTwin = defineCheck({
       const lacking = [...new Set(parts.filter((placed) => placed.lacksTwin).map((placed) => placed.shape.id))]
       if (lacking.length === 0) return []
       const { shapes } = catalogueOf(model)
-      const titles = lacking.map((id) => shapes.get(id)!.title)
-      const message = `The mirrored copy “${copy.id}” needs the mirror image of ${titles.join(', ')}, which does not exist. Use another shape there, or build that side by itself.`
-      return [{ section: built.base, step: node < 0 ? null : stepNumber(built, node), parts: [copy.id], message }]
+      const titles = { list: lacking.map((id) => ({ piece: shapes.get(id)!.title })) }
+      const said: Said = { key: 'find.noMirrorTwin', about: { id: copy.id, titles } }
+      return [{ section: built.base, step: node < 0 ? null : stepNumber(built, node), parts: [copy.id], said }]
     })
   },
 })

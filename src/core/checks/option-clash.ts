@@ -5,8 +5,13 @@ import { defineCheck } from './check'
 export const optionClash = defineCheck({
   code: 'option-clash',
   severity: 'error',
-  title: 'Options that do not go together',
   about: 'An option is in, and another that it needs is not, or one that it rules out is in as well.',
   scope: 'model',
-  find: ({ model }) => optionClashes(model).map((clash) => ({ section: model.root, step: null, parts: [], message: `${clash}.` })),
+  find: ({ model }) =>
+    optionClashes(model).map(({ kind, name, other }) => ({
+      section: model.root,
+      step: null,
+      parts: [],
+      said: { key: kind === 'needs' ? 'find.optionNeeds' : 'find.optionRulesOut', about: { name, other } },
+    })),
 })

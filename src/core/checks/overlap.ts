@@ -1,19 +1,19 @@
 import { findOverlaps, MOST_OVERLAPS, type PartOverlap } from '../motion'
 import type { BuiltSection } from '../plan'
+import type { Said } from '../language'
 import { defineCheck, type Found } from './check'
-import { idsOf, lastStep, nameParts } from './naming'
+import { idsOf, lastStep } from './naming'
 
 /** Overlaps of the section's parts and copies; those inside a derived section are found here too, since it keeps its parts. */
 export const overlap = defineCheck({
   code: 'overlap',
   severity: 'error',
-  title: 'Two parts in one place',
   about: 'Parts or copies share space.',
   scope: 'section',
   find({ built }) {
     const all = built.scene.tables.of(overlapsOf, built)
-    const more = `More than ${MOST_OVERLAPS} pairs of parts share space; those beyond are not told. Move these apart first.`
-    const rest: Found[] = all.length >= MOST_OVERLAPS ? [{ section: built.base, step: null, parts: [], message: more }] : []
+    const more: Said = { key: 'find.overlapMore', about: { n: MOST_OVERLAPS } }
+    const rest: Found[] = all.length >= MOST_OVERLAPS ? [{ section: built.base, step: null, parts: [], said: more }] : []
     return [...byNodes(built, all), ...rest]
   },
 })
@@ -34,8 +34,9 @@ function byNodes(built: BuiltSection, overlaps: readonly PartOverlap[]): Found[]
   return [...pairs.values()].map(({ nodes, paths }) => {
     const parts = idsOf(built, nodes)
     const isInside = paths.length > 2 || paths.some((path) => path.includes('/'))
-    const inside = isInside ? ` They meet at ${nameParts([...new Set(paths)])}.` : ''
-    const message = `${nameParts(parts)} share space.${inside} Move one of them.`
-    return { section: built.base, step: lastStep(built, nodes), parts, message }
+    const said: Said = isInside
+      ? { key: 'find.overlapAt', about: { parts: { parts }, paths: { parts: [...new Set(paths)] } } }
+      : { key: 'find.overlap', about: { parts: { parts } } }
+    return { section: built.base, step: lastStep(built, nodes), parts, said }
   })
 }

@@ -1,20 +1,17 @@
 import { defineCheck } from './check'
-import { idsInOrder, nameParts } from './naming'
+import { idsInOrder } from './naming'
 import { planAgain } from './ways'
 
 export const rests = defineCheck({
   code: 'rests',
   severity: 'error',
-  title: 'Loose for too long',
   about: 'Parts lie loose on the table for more than three steps.',
   scope: 'rail',
   find: ({ built }) =>
     built.holding.problems.flatMap(({ code, step, nodes }) => {
       if (code !== 'rests') return []
       const parts = idsInOrder(built, nodes)
-      const isOne = parts.length === 1
-      const message = `${nameParts(parts)} lie${isOne ? 's' : ''} loose on the table for more than three steps. Add what holds ${isOne ? 'it' : 'them'} sooner.`
-      return [{ step: step + 1, parts, message }]
+      return [{ step: step + 1, parts, said: { key: 'find.rests', n: parts.length, about: { parts: { parts } } } }]
     }),
   waysOut: planAgain,
 })

@@ -1,6 +1,6 @@
 import { flatNodeBoxes, type Scene } from '../scene'
 import { defineCheck } from './check'
-import { idsOf, nameParts } from './naming'
+import { idsOf } from './naming'
 
 /** How finely air is cut. */
 interface Grain {
@@ -27,14 +27,12 @@ const MOST_CELLS = 6_000_000
 export const seeThrough = defineCheck({
   code: 'see-through',
   severity: 'warning',
-  title: 'Light falls through',
   about: 'Light falls through a small gap into a room that is closed elsewhere.',
   scope: 'model',
   find: ({ built }) =>
     built.scene.tables.of(findGaps, built.scene).map((nodes) => {
       const parts = idsOf(built, nodes)
-      const message = `Light falls through a small gap between ${nameParts(parts)} into a room that is closed elsewhere. Fill the gap, or open the room on purpose.`
-      return { section: built.base, step: null, parts, message }
+      return { section: built.base, step: null, parts, said: { key: 'find.seeThrough', about: { parts: { parts } } } }
     }),
 })
 

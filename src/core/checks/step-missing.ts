@@ -1,26 +1,23 @@
 import { sectionById, type GivenStep, type ModelDocument } from '../model'
 import { withSteps } from '../edits'
 import { defineCheck } from './check'
-import { nameParts } from './naming'
 import { planAgain } from './ways'
 
 export const stepMissing = defineCheck({
   code: 'step-missing',
   severity: 'error',
-  title: 'In no step',
   about: 'The given steps leave parts or copies out.',
   scope: 'rail',
   find({ built: { missing } }) {
     if (missing.length === 0) return []
-    const message = `No step adds ${nameParts(missing)}. Put ${missing.length === 1 ? 'it' : 'them'} into a step.`
-    return [{ step: null, parts: missing, message }]
+    return [{ step: null, parts: missing, said: { key: 'find.stepMissing', n: missing.length, about: { parts: { parts: missing } } } }]
   },
   waysOut(trouble) {
     const { section, finding } = trouble
     if (!section.steps) return []
     return [
       {
-        label: 'Put them into a last step',
+        label: { key: 'act.lastStep' },
         change: (model) => withSteps(model, section.id, (steps) => [...steps, stepOf(model, section.id, finding.parts)]),
       },
       ...planAgain(trouble),

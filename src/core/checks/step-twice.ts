@@ -5,20 +5,19 @@ import { defineCheck } from './check'
 export const stepTwice = defineCheck({
   code: 'step-twice',
   severity: 'error',
-  title: 'In two steps',
   about: 'A part or copy is added in more than one of the given steps.',
   scope: 'rail',
   find: ({ built: { twice } }) =>
     twice.map(({ id, step }) => ({
       step: step + 1,
       parts: [id],
-      message: `Step ${step + 1} adds “${id}” again. Take it out of one of its steps.`,
+      said: { key: 'find.stepTwice', about: { step: step + 1, id } },
     })),
   waysOut({ section, finding }) {
     if (!section.steps) return []
     return [
       {
-        label: 'Keep it only where it comes first',
+        label: { key: 'act.keepFirst' },
         change: (model) => withSteps(model, section.id, (steps) => keepFirst(steps, finding.parts[0]!)),
       },
     ]

@@ -3,7 +3,7 @@ import { memoPair } from '../memo'
 import type { BuiltSection } from '../plan'
 import { apply, DIRECTION_VECTORS, dot, vecOf, type FlatPoint, type Matrix, type Vec } from '../space'
 import { defineCheck, type Found } from './check'
-import { idsOf, lastStep, nameParts } from './naming'
+import { idsOf, lastStep } from './naming'
 
 /** Courses from which a straight seam is worth a word. */
 const COURSES = 3
@@ -32,7 +32,6 @@ interface Seam {
 export const straightSeam = defineCheck({
   code: 'straight-seam',
   severity: 'warning',
-  title: 'Straight seam',
   about: 'A seam runs straight up through three courses or more.',
   scope: 'rail',
   find: ({ built }) => built.scene.tables.of(findSeams, built).map((seam) => describe(built, seam)),
@@ -190,8 +189,6 @@ function describe(built: BuiltSection, { before, behind }: Seam): Found {
   const parts = idsOf(built, nodes.slice(0, MOST_PARTS))
   const [left, right] = idsOf(built, [before[before.length >> 1]!, behind[behind.length >> 1]!])
   const courses = Math.min(before.length, behind.length)
-  const message =
-    `A seam runs straight up through ${courses} courses between ${nameParts(parts.slice(0, 2))} and what stands on them. ` +
-    `Let a part lap over it, for instance where “${left}” and “${right}” meet.`
-  return { section: built.base, step: lastStep(built, nodes), parts, message }
+  const about = { courses, parts: { parts: parts.slice(0, 2) }, left: left!, right: right! }
+  return { section: built.base, step: lastStep(built, nodes), parts, said: { key: 'find.seam', about } }
 }

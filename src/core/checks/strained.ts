@@ -1,7 +1,7 @@
 import { HOLD } from '../catalogue'
 import { defineCheck } from './check'
-import { idsOf, lastStep, nameParts } from './naming'
-import { TECHNIQUES } from './techniques'
+import { idsOf, lastStep } from './naming'
+import { techniqueReason, techniqueTitle } from './techniques'
 import { findPressed } from '../joints'
 import { techniquesOf, type Technique } from '../model'
 import type { BuiltSection } from '../plan'
@@ -12,17 +12,16 @@ import { apply, isLatticePose, posed, STUD_PITCH, type Vec } from '../space'
 export const strained = defineCheck({
   code: 'strained',
   severity: 'warning',
-  title: 'Under strain',
   about: 'A technique that some builders refuse, since a piece is strained.',
   scope: 'rail',
   find: ({ built, model }) =>
     [...built.scene.tables.of(findTechniques, built)].flatMap(([technique, pairs]) => {
       const severity = techniquesOf(model)[technique]
       if (severity === 'allowed') return []
-      const { title, reason } = TECHNIQUES[technique]
       return pairs.map((nodes) => {
         const parts = idsOf(built, nodes)
-        return { section: built.base, step: lastStep(built, nodes), parts, message: `${title}: ${nameParts(parts)}. ${reason}`, severity }
+        const about = { title: techniqueTitle(technique), parts: { parts }, reason: techniqueReason(technique) }
+        return { section: built.base, step: lastStep(built, nodes), parts, said: { key: 'find.strained', about }, severity }
       })
     }),
 })

@@ -12,7 +12,6 @@ const LEAST_TILT = 6
 export const tipsOver = defineCheck({
   code: 'tips-over',
   severity: 'warning',
-  title: 'Falls over',
   about: 'The work falls over after a step, or the finished model when it is tilted a little.',
   scope: 'rail',
   find: ({ model, built, isStanding }) => (isStanding ? firstFall(built, built.id === model.root) : []),
@@ -30,11 +29,9 @@ function firstFall(built: BuiltSection, isRoot: boolean): Found[] {
     if (tilt >= 0 && !(isLast && isRoot && tilt < LEAST_TILT)) continue
     const parts = idsOf(built, step)
     if (tilt < 0) {
-      const message = `After this step the work falls over: its weight lies ${Math.abs(tilt).toFixed(0)}° outside what it stands on. Hold it, or add its feet sooner.`
-      return [{ step: i + 1, parts, message }]
+      return [{ step: i + 1, parts, said: { key: 'find.fallsAfter', about: { degrees: { value: Math.abs(tilt), digits: 0 } } } }]
     }
-    const message = `The finished model falls when it is tilted by ${tilt.toFixed(1)}°. Widen its foot, or make it heavier below.`
-    return [{ step: null, parts, message }]
+    return [{ step: null, parts, said: { key: 'find.fallsTilted', about: { degrees: { value: tilt, digits: 1 } } } }]
   }
   return []
 }

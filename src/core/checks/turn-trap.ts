@@ -6,7 +6,7 @@ import { sectionById, type PlacedPart } from '../model'
 import { apply, axisOf, dot, DIRECTION_VECTORS, multiply, TURNS, type Matrix } from '../space'
 import type { Scene } from '../scene'
 import { defineCheck, type Found } from './check'
-import { idsOf, lastStep, nameParts } from './naming'
+import { idsOf, lastStep } from './naming'
 import { isNoted } from './noted'
 import { findOddTurns } from './odd-turns'
 import { writeNote } from './ways'
@@ -18,7 +18,6 @@ const AWAY = 0.15
 export const turnTrap = defineCheck({
   code: 'turn-trap',
   severity: 'warning',
-  title: 'Easy to turn wrongly',
   about: 'A part is easy to put in the wrong way round: the picture does not tell, or it stands otherwise than all that is like it.',
   scope: 'rail',
   find({ model, built, looks }) {
@@ -26,7 +25,7 @@ export const turnTrap = defineCheck({
     const section = sectionById(model, built.base)
     return [...blindSides(built, looks), ...oddTurns(built)].filter(({ step }) => !isNoted(section, step))
   },
-  waysOut: (trouble) => writeNote(trouble, 'which way round'),
+  waysOut: (trouble) => writeNote(trouble, 'note.wayRound'),
 })
 
 /** Side studs that point away from the viewer, on pieces that look the same from the back: the picture cannot tell how they go. */
@@ -38,8 +37,7 @@ function blindSides(built: BuiltSection, looks: readonly StepLook[]): Found[] {
     const traps = step.filter((node) => suspects.has(node) && isBlind(built.scene.nodes[node]!.parts[0]!, toViewer))
     if (traps.length === 0) return []
     const parts = idsOf(built, traps)
-    const message = `The studs on the side of ${nameParts(parts)} point away from the viewer, so the picture does not tell which way round ${parts.length === 1 ? 'it goes' : 'they go'}. Say it in a note.`
-    return [{ step: i + 1, parts, message }]
+    return [{ step: i + 1, parts, said: { key: 'find.turnBlind', n: parts.length, about: { parts: { parts } } } }]
   })
 }
 
@@ -59,10 +57,6 @@ const sideStuds = memo((shape: Shape): readonly Connector[] =>
 const oddTurns = (built: BuiltSection): Found[] =>
   built.scene.tables.of(findOddTurns, built.scene).map(({ kind, axis, nodes }) => {
     const parts = idsOf(built, nodes)
-    const sides = axis === 0 ? 'left and right' : 'front and back'
-    const message =
-      kind === 'row'
-        ? `${nameParts(parts)} is turned differently from the others of its row. If that is meant, say so in a note.`
-        : `${nameParts(parts)} stand on the two sides of a section that is the same ${sides}, but one is not the image of the other. If that is meant, say so in a note.`
-    return { step: lastStep(built, nodes), parts, message }
+    const key = kind === 'row' ? 'find.turnOdd' : axis === 0 ? 'find.turnLeftRight' : 'find.turnFrontBack'
+    return { step: lastStep(built, nodes), parts, said: { key, about: { parts: { parts } } } }
   })

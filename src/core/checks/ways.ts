@@ -1,7 +1,6 @@
 import type { GivenStep, Section } from '../model'
 import { forgetSteps, setStepText, withParts } from '../edits'
 import type { Trouble, WayOut } from './check'
-import { nameParts } from './naming'
 
 /** Ways out that several checks offer. */
 
@@ -10,16 +9,16 @@ export const hasGivenSteps = ({ steps, planRest }: Section): boolean => steps !=
 
 /** The program lays the steps anew, where they are the designer's or some are locked. */
 export const planAgain = ({ section }: Trouble): WayOut[] =>
-  section.steps ? [{ label: 'Plan this section again', change: (model) => forgetSteps(model, section.id) }] : []
+  section.steps ? [{ label: { key: 'act.planAgain' }, change: (model) => forgetSteps(model, section.id) }] : []
 
-/** A note says what the picture cannot; only where the step has none yet. @param what which way round, where, … */
-export function writeNote({ section, finding, plans }: Trouble, what: string): WayOut[] {
+/** A note says what the picture cannot; only where the step has none yet. @param what the note tells */
+export function writeNote({ section, finding, plans, advice }: Trouble, what: 'note.where' | 'note.wayRound'): WayOut[] {
   const { section: id, step, parts } = finding
   if (step === null || id !== section.id || (section.steps?.[step - 1]?.note ?? '') !== '') return []
-  const text = `Mind ${what} ${nameParts(parts)} ${parts.length === 1 ? 'goes' : 'go'}.`
+  const text = advice.say({ key: what, n: parts.length, about: { parts: { parts } } })
   return [
     {
-      label: 'Write a note into the step',
+      label: { key: 'act.writeNote' },
       change: (model) => setStepText(model, plans, { section: id, step: step - 1 }, { key: 'note', text }),
     },
   ]
@@ -27,7 +26,7 @@ export function writeNote({ section, finding, plans }: Trouble, what: string): W
 
 export const freeColour = ({ section, finding: { parts } }: Trouble): WayOut[] => [
   {
-    label: parts.length === 1 ? 'Let its colour be free' : 'Let their colours be free',
+    label: { key: 'act.freeColour', n: parts.length },
     change: (model) =>
       withParts(model, section.id, (all) => all.map((part) => (parts.includes(part.id) ? { ...part, showsColour: false } : part))),
   },

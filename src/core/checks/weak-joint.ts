@@ -1,9 +1,10 @@
-import { HOLD, HOLD_WORDS, massOf } from '../catalogue'
+import { HOLD, massOf } from '../catalogue'
 import { findBridges } from '../joints'
 import type { BuiltSection } from '../plan'
 import type { Scene } from '../scene'
+import type { Said } from '../language'
 import { defineCheck, type Level } from './check'
-import { grams, idsInOrder, lastStep, nameParts, stepNumber } from './naming'
+import { gramsSaid, idsInOrder, lastStep, stepNumber } from './naming'
 import { length, middle, MINUS_Z, subtract, type Vec } from '../space'
 
 /** A group on so many studs is weak from this mass on, g, or when its middle lies this far from them, u. */
@@ -31,28 +32,27 @@ interface WeakGroup {
 export const weakJoint = defineCheck({
   code: 'weak-joint',
   severity: 'warning',
-  title: 'Weak joint',
   about: 'A group of parts holds to the rest by one weak joint alone.',
   scope: 'rail',
   find: ({ built, level }) =>
     built.scene.tables.of(GROUPS[level], built).map(({ joint, nodes, mass }) => {
       const parts = idsInOrder(built, nodes)
       const { studs, hold: sort } = built.joints.list[joint]!
-      const [one, many] = HOLD_WORDS[sort]!
-      const hold = studs === 1 ? `one ${one}` : `${studs} ${many} in one place`
-      const message = `${nameParts(parts)}, ${grams(mass)} in all, hold to the rest by ${hold} only.${pressedIn(built, nodes)} Add a part that ties them at a second place.`
-      return { section: built.base, step: lastStep(built, nodes), parts, message }
+      const hold: Said =
+        studs === 1 ? { key: `holdOne.${sort}` } : { key: 'find.inOnePlace', about: { held: { key: `hold.${sort}`, n: studs } } }
+      const step = pressedIn(built, nodes)
+      const about = { parts: { parts }, grams: gramsSaid(mass), hold }
+      const said: Said = step === undefined ? { key: 'find.weakJoint', about } : { key: 'find.weakJointPressed', about: { ...about, step } }
+      return { section: built.base, step: lastStep(built, nodes), parts, said }
     }),
 })
 
-/** Where a builder presses on a group that hangs already: parts put on it in later steps than its first. */
-function pressedIn(built: BuiltSection, nodes: readonly number[]): string {
+/** The first step in which a builder presses on a group that hangs already: parts put on it in later steps than its first. */
+function pressedIn(built: BuiltSection, nodes: readonly number[]): number | undefined {
   const steps = nodes.map((node) => stepNumber(built, node) ?? 0)
   const first = Math.min(...steps)
   const pressing = nodes.filter((node, i) => steps[i]! > first && built.arrives[node] === MINUS_Z)
-  if (pressing.length === 0) return ''
-  const step = Math.min(...pressing.map((node) => stepNumber(built, node) ?? 0))
-  return ` Step ${step} presses on them while they hang so: hold them from below.`
+  return pressing.length === 0 ? undefined : Math.min(...pressing.map((node) => stepNumber(built, node) ?? 0))
 }
 
 /** What hangs on what does not depend on steps: for each level a table. */

@@ -1,4 +1,4 @@
-import { ENGLISH, type Words } from '../language'
+import { ENGLISH, type Said, type SaidAbout, type Words } from '../language'
 import { massOf, type Catalogue } from '../catalogue'
 import { memo } from '../memo'
 import { buildingOrder, catalogueOf, copiesOf, partsOf, sectionsById, shapeOfPart, type ModelDocument } from '../model'
@@ -33,6 +33,12 @@ export const sectionMasses = memo((model: ModelDocument): ReadonlyMap<string, Ma
   }
   return new Map([...grams].map(([id, each]) => [id, massOfGrams(each)]))
 })
+
+/** The same for designers. */
+export function massSaid({ grams, low, high }: Mass): Said {
+  const figure = (value: number): SaidAbout => ({ value, digits: value < 10 ? 1 : 0 })
+  return { key: 'mass.about', about: { grams: figure(grams), low: figure(low), high: figure(high) } }
+}
 
 /** "about 12 g (10 to 14)". */
 export function massWords({ grams, low, high }: Mass, { say, number }: Words = ENGLISH): string {

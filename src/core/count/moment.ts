@@ -1,3 +1,4 @@
+import type { Said } from '../language'
 import { massOf, type Shape } from '../catalogue'
 import { memo } from '../memo'
 import {
@@ -70,6 +71,5 @@ const centreOf = memo(({ bodies }: Shape): Vec => {
 })
 
 /** "9.6 mm from its axle: 230 g·mm". */
-export function momentWords({ arm, moment }: Moment): string {
-  return arm < 0.05 ? 'on its axle: it balances' : `${arm.toFixed(1)} mm from its axle: ${Math.round(moment)} g·mm`
-}
+export const momentSaid = ({ arm, moment }: Moment): Said =>
+  arm < 0.05 ? { key: 'mass.balanced' } : { key: 'mass.arm', about: { arm: { value: arm, digits: 1 }, moment: Math.round(moment) } }

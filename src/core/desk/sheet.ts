@@ -1,8 +1,8 @@
-import { ENGLISH, type Words } from '../language'
+import { ADVICE_IN_ENGLISH, ENGLISH, type Said, type Words } from '../language'
 import type { Catalogue } from '../catalogue'
 import { partsByPiece } from '../count'
 import type { ModelDocument } from '../model'
-import { plural, tableText } from '../words'
+import { tableText } from '../words'
 import type { Coverage } from './cover'
 import { ANY_COLOUR, deskKey, deskPiece, piecesIn, type DeskPiece } from './piece'
 
@@ -65,15 +65,16 @@ function sectionsByPiece(model: ModelDocument): Map<string, string[]> {
 }
 
 /** "1,664 pieces of 45 kinds: 312 are in stock, 204 in your kits, 1,148 are to buy." */
-export function sheetWords(lines: readonly SheetLine[]): string {
+export function sheetWords(lines: readonly SheetLine[], { say } = ADVICE_IN_ENGLISH): string {
   const sum = (count: (line: SheetLine) => number): number => lines.reduce((all, line) => all + count(line), 0)
   const pieces = piecesIn(lines.map(({ piece }) => piece))
   const [stock, kits, buy] = [sum(({ fromStock }) => fromStock), sum(({ fromKits }) => fromKits), sum(({ toBuy }) => toBuy)]
-  const whole = `${plural(pieces, 'piece')} of ${plural(lines.length, 'kind')}`
-  if (pieces === 0) return 'This model takes no pieces yet.'
-  if (stock + kits === 0) return `${whole}; none of them ${pieces === 1 ? 'stands' : 'stand'} in your books.`
-  if (buy === 0) return `${whole}: all of them are there, ${stock} in stock and ${kits} in your kits.`
-  return `${whole}: ${stock} in stock, ${kits} in your kits, ${buy} to buy.`
+  if (pieces === 0) return say({ key: 'desk.none' })
+  const counts = { pieces: { key: 'desk.pieces', n: pieces }, kinds: { key: 'desk.kinds', n: lines.length } } as const
+  const whole: Said = { key: 'desk.whole', about: counts }
+  if (stock + kits === 0) return say({ key: 'desk.noBooks', n: pieces, about: { whole } })
+  const about = { whole, stock, kits, buy }
+  return say({ key: buy === 0 ? 'desk.allThere' : 'desk.toBuy', about })
 }
 
 const HEADER = ['count', 'shape', 'piece', 'colour', 'colour name', 'length mm', 'in stock', 'in kits', 'to buy', 'sections'] as const

@@ -1,5 +1,4 @@
-import { ENGLISH, type Words } from '../language'
-import { plural } from '../words'
+import { ADVICE_IN_ENGLISH, ENGLISH, type Said, type Words } from '../language'
 import type { Durations, Minutes } from './durations'
 import { median } from './fit'
 
@@ -17,17 +16,22 @@ export const rangeWords = ({ minutes, low, high }: Minutes, words: Words = ENGLI
   words.say('duration.range', { middle: minutesWords(minutes, words), low: minutesWords(low, words), high: minutesWords(high, words) })
 
 /** What a duration rests on, as a sentence. */
-export function basisWords({ logs, steps, medianError }: Durations['basis']): string {
-  if (logs === 0) return 'Nobody has held a clock yet: these are rules of thumb.'
-  const fitted = `Fitted to ${plural(steps, 'step')} of ${plural(logs, 'building')} with a clock.`
-  if (medianError === null) return `${fitted} They are too few to say how good the fit is.`
-  return `${fitted} Of steps that were held back while fitting, half were off by less than ${Math.round(medianError * 100)} %.`
+export function basisWords({ logs, steps, medianError }: Durations['basis'], { say } = ADVICE_IN_ENGLISH): string {
+  if (logs === 0) return say({ key: 'time.nobody' })
+  const about = { steps: { key: 'time.fittedSteps', n: steps }, logs: { key: 'time.fittedLogs', n: logs } } as const
+  const fitted: Said = { key: 'time.fitted', about }
+  return say(
+    medianError === null
+      ? { key: 'time.tooFew', about: { fitted } }
+      : { key: 'time.error', about: { fitted, percent: Math.round(medianError * 100) } },
+  )
 }
 
 /** What builders said it took them, as a sentence; empty where nobody said it. @param minutes of each who did */
-export function toldWords(minutes: readonly number[]): string {
+export function toldWords(minutes: readonly number[], { say, words } = ADVICE_IN_ENGLISH): string {
   if (minutes.length === 0) return ''
-  if (minutes.length === 1) return `One builder says that it took ${minutesWords(minutes[0]!)}.`
-  const range = `between ${minutesWords(Math.min(...minutes))} and ${minutesWords(Math.max(...minutes))}`
-  return `${minutes.length} builders say that it took ${range}, ${minutesWords(median(minutes))} in the middle.`
+  const took = (each: number): string => minutesWords(each, words)
+  if (minutes.length === 1) return say({ key: 'time.toldOne', about: { minutes: took(minutes[0]!) } })
+  const about = { low: took(Math.min(...minutes)), high: took(Math.max(...minutes)), middle: took(median(minutes)) }
+  return say({ key: 'time.told', n: minutes.length, about })
 }

@@ -5,7 +5,10 @@ import { FIGURE_LIMBS, FIGURE_SLOTS, type FigureSlot } from '../model'
 export const SLOTS = FIGURE_SLOTS
 export type Slot = FigureSlot
 
-export const slotTitle = (slot: Slot, { say }: Words = ENGLISH): string => say(`slot.${slot}`)
+export const slotTitle = (slot: Slot, { say }: Words = ENGLISH): string => say(slotKey(slot))
+
+/** The same as a sentence of the booklet's. */
+export const slotKey = (slot: Slot) => `slot.${slot}` as const
 
 /** Slots without which there is no figure. */
 export const NEEDED: readonly Slot[] = ['legs', 'torso', 'head']

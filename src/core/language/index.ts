@@ -2,3 +2,5 @@
 export * from './languages'
 export * from './words'
 export * from './load'
+export * from './advice'
+export * from './load-advice'

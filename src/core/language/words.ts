@@ -6,7 +6,7 @@ import english from './messages/en.json' with { type: 'json' }
 type Messages = typeof english
 
 /** The path of each sentence, "step.add". */
-type MessageKey = Leaves<Messages>
+export type MessageKey = Leaves<Messages>
 export type Leaves<Tree> = { [Key in keyof Tree & string]: Tree[Key] extends string ? Key : `${Key}.${Leaves<Tree[Key]>}` }[keyof Tree &
   string]
 

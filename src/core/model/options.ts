@@ -118,14 +118,21 @@ function reached(model: ModelDocument): Set<string> {
   return seen
 }
 
-/** Options of a version that do not go together, each as a sentence without its end: what one that is in lacks, or rules out. */
-export function optionClashes({ options = [] }: Pick<ModelDocument, 'options'>): string[] {
+/** Two options that do not go together, by their names: one that is in needs the other, or rules it out. */
+export interface OptionClash {
+  readonly kind: 'needs' | 'rules out'
+  readonly name: string
+  readonly other: string
+}
+
+/** Options of a version that do not go together. */
+export function optionClashes({ options = [] }: Pick<ModelDocument, 'options'>): OptionClash[] {
   const on = new Set(options.filter((option) => option.on === true).map(({ id }) => id))
   const nameOf = (id: string): string => options.find((option) => option.id === id)?.name ?? id
   return options
     .filter(({ id }) => on.has(id))
     .flatMap(({ name, needs = [], rulesOut = [] }) => [
-      ...needs.filter((id) => !on.has(id)).map((id) => `“${name}” needs “${nameOf(id)}”, which is not in`),
-      ...rulesOut.filter((id) => on.has(id)).map((id) => `“${name}” rules out “${nameOf(id)}”, and both are in`),
+      ...needs.filter((id) => !on.has(id)).map((id): OptionClash => ({ kind: 'needs', name, other: nameOf(id) })),
+      ...rulesOut.filter((id) => on.has(id)).map((id): OptionClash => ({ kind: 'rules out', name, other: nameOf(id) })),
     ])
 }

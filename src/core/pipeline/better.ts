@@ -1,5 +1,5 @@
+import { ADVICE_IN_ENGLISH, type Said } from '../language'
 import { stepCount, type Measures } from '../plan'
-import { plural } from '../words'
 import type { Report } from './report'
 
 /** What two plans of one model are compared by. */
@@ -36,12 +36,15 @@ export function isBetterPlan(now: PlanWorth, other: PlanWorth, parts: number): b
 }
 
 /** What is better about it, in words: "36 steps instead of 39, nearer together". */
-export function betterWords(now: PlanWorth, other: PlanWorth): string {
-  const words =
-    other.steps === now.steps ? [`${plural(other.steps, 'step')} as before`] : [`${plural(other.steps, 'step')} instead of ${now.steps}`]
-  if (other.errors < now.errors) words.push(other.errors === 0 ? 'no errors left' : 'fewer errors')
-  if (now.measures.meanJump - other.measures.meanJump > 0.05) words.push('nearer together')
-  if (other.measures.likeTogether - now.measures.likeTogether > 0.005) words.push('more like parts together')
-  if (now.measures.poorlyVisible - other.measures.poorlyVisible > 0.0005) words.push('more of the parts show')
-  return words.join(', ')
+export function betterWords(now: PlanWorth, other: PlanWorth, { say } = ADVICE_IN_ENGLISH): string {
+  const said: Said[] = [
+    other.steps === now.steps
+      ? { key: 'better.asBefore', n: other.steps }
+      : { key: 'better.instead', n: other.steps, about: { now: now.steps } },
+  ]
+  if (other.errors < now.errors) said.push({ key: other.errors === 0 ? 'better.noErrors' : 'better.fewerErrors' })
+  if (now.measures.meanJump - other.measures.meanJump > 0.05) said.push({ key: 'better.nearer' })
+  if (other.measures.likeTogether - now.measures.likeTogether > 0.005) said.push({ key: 'better.alike' })
+  if (now.measures.poorlyVisible - other.measures.poorlyVisible > 0.0005) said.push({ key: 'better.shows' })
+  return said.map(say).join(', ')
 }

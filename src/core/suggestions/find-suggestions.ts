@@ -1,9 +1,9 @@
+import { ADVICE_IN_ENGLISH, type Said } from '../language'
 import { findJoints, type Joints } from '../joints'
 import { asBuilt, catalogueOf, Flattener, sectionById, type CopyException, type ModelDocument } from '../model'
 import { unitsOf } from '../plan'
 import { buildScene, sectionNodes } from '../scene'
 import { isMirroring, mirrorMatrix, multiply, nearestTurn, turnText, vecOf, type Vec } from '../space'
-import { plural } from '../words'
 import { looselyHeld } from './loosely-held'
 import { movingGroups } from './moving'
 import { partTable, type PartTable } from './part-table'
@@ -37,7 +37,7 @@ export function findSuggestions(model: ModelDocument, options: SuggestionOptions
     .map((suggestion, i) => ({ ...suggestion, id: `s${i + 1}` }))
 }
 
-const howOften = (times: number): string => (times === 2 ? 'twice' : `${times} times`)
+const howOften = (times: number): Said => (times === 2 ? { key: 'suggest.twice' } : { key: 'suggest.times', n: times })
 const kindPlace = ({ kind }: Suggestion): number => SUGGESTION_KINDS.indexOf(kind)
 
 /** The suggestions for one section's own parts, in no order. */
@@ -62,14 +62,12 @@ export function suggestionsIn(
     ...[...exact, ...mirrored].flatMap((repeat) => finding.repeated(repeat, known)),
     ...(asked.has('near') ? repeats({ isNear: true, withMirrors: asked.has('mirror') }).flatMap((repeat) => finding.near(repeat)) : []),
     ...(asked.has('moving')
-      ? movingGroups(table.parts.length, joints, least).map((group) =>
-          finding.single('moving', group, 'It hangs on a joint that moves: built apart, it is put on at the end.'),
-        )
+      ? movingGroups(table.parts.length, joints, least).map((group) => finding.single('moving', group, { key: 'suggest.joint' }))
       : []),
     ...(asked.has('locked') ? finding.locked(unitsOf(asBuilt(model), sectionId)) : []),
     ...(asked.has('loosely-held')
       ? looselyHeld(table.parts.length, joints, least).map(({ nodes, studs }) =>
-          finding.single('loosely-held', nodes, `Only ${plural(studs, 'stud holds', 'studs hold')} it to the rest.`),
+          finding.single('loosely-held', nodes, { key: 'suggest.weak', n: studs }),
         )
       : []),
   ].filter(({ kind }) => asked.has(kind))
@@ -99,7 +97,8 @@ class SectionFinding {
     const kind = repeat.moves.some(({ isMirrored }) => isMirrored) ? 'mirror' : 'repeat'
     const size = repeat.groups[0]!.length
     const times = repeat.groups.length
-    const reason = `The same ${plural(size, 'part stands', 'parts stand')} here ${howOften(times)}${kind === 'mirror' ? ', also as a mirror image' : ''}: told once, built ${howOften(times)}.`
+    const about = { often: howOften(times) }
+    const reason: Said = { key: kind === 'mirror' ? 'suggest.sameMirrored' : 'suggest.same', n: size, about }
     return [this.suggestion(kind, repeat, { savesParts: (times - 1) * size, reason })]
   }
 
@@ -110,7 +109,12 @@ class SectionFinding {
     const size = repeat.groups[0]!.length
     const savesParts = (repeat.groups.length - 1) * size - count
     if (savesParts <= 0) return []
-    const reason = `${plural(size, 'part', 'parts')}, ${howOften(repeat.groups.length)}, and only ${plural(count, 'is', 'are')} different.`
+    const about = {
+      parts: { key: 'suggest.parts', n: size },
+      often: howOften(repeat.groups.length),
+      different: { key: 'suggest.different', n: count },
+    } as const
+    const reason: Said = { key: 'suggest.near', about }
     return [{ ...this.suggestion('near', repeat, { savesParts, reason }), differences }]
   }
 
@@ -125,7 +129,7 @@ class SectionFinding {
     )
   }
 
-  single(kind: SuggestionKind, group: readonly number[], reason: string): Suggestion {
+  single(kind: SuggestionKind, group: readonly number[], reason: Said): Suggestion {
     const move = { matrix: [1, 0, 0, 0, 1, 0, 0, 0, 1], at: [0, 0, 0], isMirrored: false } as const
     return this.suggestion(kind, { groups: [group], moves: [move] }, { savesParts: 0, reason })
   }
@@ -136,13 +140,13 @@ class SectionFinding {
     return units
       .map((ids) => ids.flatMap((id) => numbers.get(id) ?? []))
       .filter((group) => group.length >= this.least)
-      .map((group) => this.single('locked', group, 'It goes in only as one: its parts lock each other.'))
+      .map((group) => this.single('locked', group, { key: 'suggest.locked' }))
   }
 
   private suggestion(
     kind: SuggestionKind,
     { groups, moves }: Repeat,
-    { savesParts, reason }: Pick<Suggestion, 'savesParts' | 'reason'>,
+    { savesParts, reason }: { readonly savesParts: number; readonly reason: Said },
   ): Suggestion {
     const { parts } = this.table
     const origin = this.originOf(groups[0]!)
@@ -155,7 +159,7 @@ class SectionFinding {
       return { at: place, turn: turnText(turn), ...(isMirrored ? { mirror: 'x' as const } : {}) }
     })
     const named = groups.map((group) => group.filter((part) => part >= 0).map((part) => parts[part]!.id))
-    return { id: '', kind, section: this.section, groups: named, poses, savesParts, reason }
+    return { id: '', kind, section: this.section, groups: named, poses, savesParts, reason: ADVICE_IN_ENGLISH.say(reason), said: reason }
   }
 
   /** The lowest corner of a group: the origin of its section. */

@@ -1,3 +1,4 @@
+import type { Said } from '../language'
 import type { CopyException } from '../model'
 import type { MirrorAxis, Vec } from '../space'
 
@@ -27,4 +28,6 @@ export interface Suggestion {
   /** Parts that need not be told again. */
   readonly savesParts: number
   readonly reason: string
+  /** The same for other languages. */
+  readonly said: Said
 }

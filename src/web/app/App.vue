@@ -3,9 +3,9 @@ import { NConfigProvider } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { provide, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { Fault, faultLine, plainFault } from '@core/fault'
+import { Fault, plainFault } from '@core/fault'
 import { wordsIn } from '@core/language'
-import { say, screenLanguage } from '../language'
+import { faultText, say, screenLanguage } from '../language'
 import { OWN_NAMES } from '../shared/own-names-key'
 import { notify } from '../shared/notices'
 import NoticeArea from '../shared/NoticeArea.vue'
@@ -30,7 +30,7 @@ async function bring(all: Iterable<File>): Promise<void> {
   const files = [...all].filter((file) => !isBackup(file))
   const backups = [...all].filter(isBackup)
   try {
-    if (backups.length > 1) throw new Fault('many-backups', say('app.theseAreSeveralBackupsBring'))
+    if (backups.length > 1) throw new Fault('many-backups', 'These are several backups. Bring them in one after another.')
     if (backups.length > 0) {
       const { useBackup } = await import('../stores/backup')
       await router.push({ name: 'shelf' })
@@ -42,7 +42,7 @@ async function bring(all: Iterable<File>): Promise<void> {
     await router.push({ name: 'bring-in' })
     await reading
   } catch (thrown) {
-    notify(say('common.itWasNotBroughtIn', { fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('common.itWasNotBroughtIn', { fault: faultText(plainFault(thrown)) }), { isError: true })
   }
 }
 provide(BRING_IN, bring)

@@ -2,8 +2,8 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, onUnmounted, provide, ref, watch } from 'vue'
 import { storeToRefs } from 'pinia'
-import { faultLine, plainFault } from '@core/fault'
-import { say } from '../language'
+import { plainFault } from '@core/fault'
+import { faultText, say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { PAINT_SOURCE } from '../shared/painter-key'
@@ -43,7 +43,7 @@ async function load(): Promise<void> {
   try {
     await open.open(props.id)
   } catch (thrown) {
-    lost.value = faultLine(plainFault(thrown))
+    lost.value = faultText(plainFault(thrown))
   }
 }
 watch(() => props.id, load, { immediate: true })

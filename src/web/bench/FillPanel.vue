@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { addNodes } from '@core/edits'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import {
   areaInside,
   areaOnTop,
@@ -20,7 +20,7 @@ import {
 import { placedPart } from '@core/model'
 import { readQuickLine } from '@core/names'
 
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { colourChoices } from '../shared/choices'
@@ -110,7 +110,7 @@ async function fill(): Promise<void> {
     told.value = `${sayCount('count.pieces', result.places.length)}${pattern.value === 'fewest' ? `: ${proof}` : ''}.${result.left > 0 ? say('bench.stayBare', { studs: sayCount('count.studs', result.left) }) : ''}`
   } catch (thrown) {
     const fault = plainFault(thrown)
-    if (fault.code !== 'stopped') told.value = faultLine(fault)
+    if (fault.code !== 'stopped') told.value = faultText(fault)
   } finally {
     isWorking.value = false
   }

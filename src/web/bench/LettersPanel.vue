@@ -2,11 +2,11 @@
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import { addNodes, addSection } from '@core/edits'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import { letterCells, type CellPicture, type Sign, type SignFace } from '@core/fill'
 import { placedPart } from '@core/model'
 
-import { say, sayCount, sayNumber } from '../language'
+import { faultText, say, sayCount, sayNumber } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { colourChoices } from '../shared/choices'
@@ -64,7 +64,7 @@ const make = useDebounceFn(async () => {
     const fault = plainFault(thrown)
     if (mine !== asked || fault.code === 'stopped') return
     sign.value = null
-    problem.value = faultLine(fault)
+    problem.value = faultText(fault)
   }
 }, 250)
 watch([text, height, colour, ground, face, isFlush, image], () => void make())

@@ -1,4 +1,5 @@
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
+import { faultText } from '../language'
 import { notify } from '../shared/notices'
 
 /** Tells what could not be done; nothing has changed then. */
@@ -6,7 +7,7 @@ export function attempt<Value>(act: () => Value): Value | undefined {
   try {
     return act()
   } catch (thrown) {
-    notify(faultLine(plainFault(thrown)), { isError: true })
+    notify(faultText(plainFault(thrown)), { isError: true })
     return undefined
   }
 }

@@ -2,9 +2,9 @@
 import { computed, nextTick, ref, shallowRef } from 'vue'
 import type { Bundle } from '@core/booklet'
 import type { Alias } from '@core/names'
-import { faultLine, plainFault, type PlainFault } from '@core/fault'
+import { plainFault, type PlainFault } from '@core/fault'
 import { EXPORTS, type BookletExport } from '@press/index'
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import WorkBar from '../controls/WorkBar.vue'
@@ -56,7 +56,7 @@ async function look(): Promise<void> {
     seen.value = await whole()
   } catch (thrown) {
     const fault = plainFault(thrown)
-    if (fault.code !== 'stopped') notify(say('booklet.theBookletCannotBeShown', { fault: faultLine(fault) }), { isError: true })
+    if (fault.code !== 'stopped') notify(say('booklet.theBookletCannotBeShown', { fault: faultText(fault) }), { isError: true })
   }
 }
 
@@ -72,7 +72,7 @@ async function write(asked: BookletExport): Promise<PlainFault | 'stopped' | 'do
 async function save(asked: BookletExport): Promise<void> {
   const answer = await write(asked)
   if (answer === 'done') notify(say('booklet.theFileIsInYour', { about: asked.about }))
-  else if (answer !== 'stopped') notify(say('booklet.theFileWasNotWritten', { fault: faultLine(answer) }), { isError: true })
+  else if (answer !== 'stopped') notify(say('booklet.theFileWasNotWritten', { fault: faultText(answer) }), { isError: true })
   await nextTick()
   if (document.activeElement === document.body) buttons.value?.querySelector<HTMLElement>(`[data-export="${asked.id}"] button`)?.focus()
 }

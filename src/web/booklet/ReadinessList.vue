@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { readinessOf, type ReadinessItem } from '@core/booklet'
-import { say } from '../language'
+import { say, screenAdvice } from '../language'
 import { useProofs } from '../proof/use-proofs'
 import { useOpenModel } from '../stores/open-model'
 
@@ -20,6 +20,7 @@ const ROOMS: Readonly<Record<ReadinessItem['id'], string>> = {
   sections: 'sections',
   photos: 'photos',
 }
+const advice = screenAdvice()
 </script>
 
 <template>
@@ -29,10 +30,10 @@ const ROOMS: Readonly<Record<ReadinessItem['id'], string>> = {
       <li v-for="item in items" :key="item.id">
         <span aria-hidden="true">{{ item.isDone ? '✓' : '○' }}</span>
         <span v-if="item.isDone" class="faint"
-          ><span class="sr-only">{{ say('booklet.done') }} </span>{{ item.words }}</span
+          ><span class="sr-only">{{ say('booklet.done') }} </span>{{ advice.say(item.said) }}</span
         >
         <RouterLink v-else :to="{ name: ROOMS[item.id] }"
-          ><span class="sr-only">{{ say('booklet.toDo') }} </span>{{ item.words }}</RouterLink
+          ><span class="sr-only">{{ say('booklet.toDo') }} </span>{{ advice.say(item.said) }}</RouterLink
         >
       </li>
     </ul>

@@ -1,7 +1,8 @@
 import { onUnmounted, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import type { Alias } from '@core/names'
 import type { Preview, PreviewMark } from '@press/index'
+import { faultText } from '../language'
 import type { CanvasImage } from '../../workers/canvas-image'
 import { useOpenModel } from '../stores/open-model'
 import { startPress } from './press-worker'
@@ -59,7 +60,7 @@ export function useSheets(shownNames: () => Promise<Alias[]>, namesAre: () => un
       } catch (thrown) {
         const fault = plainFault(thrown)
         if (fault.code === 'closed') break
-        problem.value = faultLine(fault)
+        problem.value = faultText(fault)
       }
     }
     isBehind.value = false

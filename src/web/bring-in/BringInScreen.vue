@@ -2,11 +2,11 @@
 import { computed, inject, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { BASE_CATALOGUE } from '@core/catalogue'
-import { faultLine, plainFault, type Problem } from '@core/fault'
+import { plainFault, type Problem } from '@core/fault'
 import { mendCell, tableHeader } from '@core/formats'
 import { readColourCell, readShapeCell } from '@core/names'
 import { listInWords } from '@core/words'
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { BRING_IN } from '../app/bring-in-key'
@@ -76,7 +76,7 @@ async function accept(): Promise<void> {
     })
     if (!reading.file) await router.push({ name: 'shelf' })
   } catch (thrown) {
-    notify(say('common.itWasNotBroughtIn', { fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('common.itWasNotBroughtIn', { fault: faultText(plainFault(thrown)) }), { isError: true })
   }
 }
 async function skip(): Promise<void> {
@@ -126,7 +126,7 @@ async function pick(files: FileList | null): Promise<void> {
         />
         <div v-if="reading.fault" role="alert" class="fault">
           <p>
-            <b>{{ say('bringIn.notUnderstoodYet') }}</b> {{ faultLine({ ...reading.fault, code: reading.fault.code }) }}
+            <b>{{ say('bringIn.notUnderstoodYet') }}</b> {{ faultText({ ...reading.fault, code: reading.fault.code }) }}
           </p>
         </div>
         <ColumnChoices v-if="header" :titles="header.cells" @name="nameColumn" />

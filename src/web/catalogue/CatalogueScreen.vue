@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { type ScreenKey, say, sayCount } from '../language'
+import { type ScreenKey, faultText, say, sayCount } from '../language'
 import { arrowWay } from '../shared/arrow-keys'
 import { pieceToScale } from '@core/picture'
 
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
 import { type Shape } from '@core/catalogue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import { JOIN_SORTS, searchShapes, shapesThatLook, shelvesBySize, type JoinSort, type ShapeLook, type StudPlace } from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -152,7 +152,7 @@ async function bringNames(files: FileList | null): Promise<void> {
       act: { label: say('common.undo'), run: () => void names.replaceAll(before) },
     })
   } catch (thrown) {
-    notify(say('common.wasNotBroughtInAnd', { name: file.name, fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('common.wasNotBroughtInAnd', { name: file.name, fault: faultText(plainFault(thrown)) }), { isError: true })
   }
   if (picker.value) picker.value.value = ''
 }

@@ -4,8 +4,8 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StepPage } from '@core/booklet'
 import type { ModelDocument } from '@core/model'
-import { checkOf, stillMisread, waysOut, type Level, type WayOut, type Finding, type Severity } from '@core/checks'
-import { say, sayCount, type ScreenKey } from '../language'
+import { findingTitle, findingWords, stillMisread, waysOut, type Level, type WayOut, type Finding, type Severity } from '@core/checks'
+import { type ScreenKey, say, sayCount, sayWithin, screenAdvice } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { notify } from '../shared/notices'
@@ -24,7 +24,7 @@ const GROUPS: readonly { severity: Severity; sign: string; one: ScreenKey; title
   { severity: 'note', sign: '○', one: 'count.notes', title: say('common.notes'), hint: say('checks.goodToKnow') },
 ]
 /** What a finding is called above the list; one of an earlier version by its code. */
-const titleOf = (code: string): string => checkOf(code)?.title ?? code
+const titleOf = (code: string): string => findingTitle(code, screenAdvice())
 
 const section = ref('all')
 const code = ref('all')
@@ -106,10 +106,10 @@ const page = computed<StepPage | undefined>(() => {
   const steps = lanes.value.get(found.section)?.ties.length ?? 0
   return open.snapshot!.pages.stepPage(found.section, (found.step ?? steps) - 1)
 })
-const ways = computed(() => (finding.value && open.model ? waysOut(open.model, finding.value, open.report!.sections) : []))
+const ways = computed(() => (finding.value && open.model ? waysOut(open.model, finding.value, open.report!.sections, screenAdvice()) : []))
 
 async function take(way: WayOut): Promise<void> {
-  const label = way.label.toLowerCase()
+  const label = sayWithin(screenAdvice().say(way.label))
   if (await open.edit(label, way.change))
     notify(say('common.doneWhat', { what: label }), { act: { label: say('common.undo'), run: () => void open.undo() } })
 }
@@ -174,9 +174,11 @@ function onKey(event: KeyboardEvent): void {
         <h2>
           <span class="place">{{ placeOf(finding) }}</span> {{ titleOf(finding.code) }}
         </h2>
-        <p>{{ finding.message }}</p>
+        <p>{{ findingWords(finding, screenAdvice()) }}</p>
         <div class="acts">
-          <ActionButton v-for="way in ways" :key="way.label" primary @click="take(way)">{{ way.label }}</ActionButton>
+          <ActionButton v-for="way in ways" :key="way.label.key" primary @click="take(way)">{{
+            screenAdvice().say(way.label)
+          }}</ActionButton>
           <ActionButton @click="toRail">{{ say('checks.showItOnTheRail') }}</ActionButton>
         </div>
       </div>

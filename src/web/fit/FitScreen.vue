@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { inAllUnits, type LengthUnit } from '@core/fit'
-import { TECHNIQUES } from '@core/checks'
+import { techniqueReason, techniqueTitle } from '@core/checks'
 import {
   holdsPressed,
   TECHNIQUE_IDS,
@@ -11,7 +11,7 @@ import {
   type TechniquePolicy,
   type Verdict,
 } from '@core/model'
-import { say } from '../language'
+import { say, screenAdvice } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
 import GapPanel from './GapPanel.vue'
@@ -100,7 +100,7 @@ function use(next: TechniquePolicy): void {
         <dl>
           <div v-for="id in TECHNIQUE_IDS" :key="id">
             <dt>
-              {{ TECHNIQUES[id].title }}
+              {{ screenAdvice().say(techniqueTitle(id)) }}
               <ChoiceList
                 v-if="name === 'own'"
                 :model-value="policy[id]"
@@ -110,7 +110,7 @@ function use(next: TechniquePolicy): void {
               />
               <span v-else class="faint">{{ VERDICTS.find((verdict) => verdict.value === policy[id])!.label }}</span>
             </dt>
-            <dd>{{ TECHNIQUES[id].reason }}</dd>
+            <dd>{{ screenAdvice().say(techniqueReason(id)) }}</dd>
           </div>
         </dl>
         <p v-if="holdsPressed({ techniques: policy })" class="faint">

@@ -1,5 +1,6 @@
 import { shallowRef } from 'vue'
-import { loadLanguage, speaker, wordsIn, type Language, type Leaves, type Speaker, type Words } from '@core/language'
+import { adviceIn, loadAdvice, speaker, wordsIn, type Advice, type Language, type Leaves, type Speaker, type Words } from '@core/language'
+import type { FaultCode } from '@core/fault'
 import english from './messages/en.json'
 
 /** The sentences of the designer's screens in one language. */
@@ -8,14 +9,29 @@ type ScreenMessages = typeof english
 export type ScreenKey = Leaves<ScreenMessages>
 
 /** Where each language but English is: of its own, so that only who reads it loads it. A message that one lacks does not compile. */
-const FILES: Readonly<Record<Exclude<Language, 'en'>, () => Promise<ScreenMessages>>> = {
-  de: async () => (await import('./messages/de.json')).default,
-  fr: async () => (await import('./messages/fr.json')).default,
-  es: async () => (await import('./messages/es.json')).default,
+const FILES: Readonly<Record<Exclude<Language, 'en'>, () => Promise<ScreenFile>>> = {
+  de: async () => ({ messages: (await import('./messages/de.json')).default, faults: (await import('./messages/faults-de.json')).default }),
+  fr: async () => ({ messages: (await import('./messages/fr.json')).default, faults: (await import('./messages/faults-fr.json')).default }),
+  es: async () => ({ messages: (await import('./messages/es.json')).default, faults: (await import('./messages/faults-es.json')).default }),
+}
+
+/** A language as it is loaded. */
+interface ScreenFile {
+  readonly messages: ScreenMessages
+  /** What each code of a fault means; in English the fault's own sentence says it. */
+  readonly faults: Readonly<Record<FaultCode, string>>
 }
 
 const inEnglish: Speaker<ScreenKey> = speaker('en', english, english)
-const spoken = shallowRef<{ language: Language; speaker: Speaker<ScreenKey> }>({ language: 'en', speaker: inEnglish })
+const ENGLISH_SCREENS: Spoken = { language: 'en', speaker: inEnglish, faults: {} }
+const spoken = shallowRef(ENGLISH_SCREENS)
+
+/** What the screens speak with. */
+interface Spoken {
+  readonly language: Language
+  readonly speaker: Speaker<ScreenKey>
+  readonly faults: Readonly<Record<string, string>>
+}
 
 /** The language of the screens. */
 export const screenLanguage = (): Language => spoken.value.language
@@ -23,10 +39,13 @@ export const screenLanguage = (): Language => spoken.value.language
 /** From now on the screens speak the language. @throws where its words cannot be fetched; then they speak as before */
 export async function speakOnScreen(language: Language): Promise<void> {
   if (language === screenLanguage()) return
-  if (language === 'en') return void (spoken.value = { language, speaker: inEnglish })
-  const [messages] = await Promise.all([FILES[language](), loadLanguage(language)])
-  spoken.value = { language, speaker: speaker(language, messages, english) }
+  if (language === 'en') return void (spoken.value = ENGLISH_SCREENS)
+  const [{ messages, faults }] = await Promise.all([FILES[language](), loadAdvice(language)])
+  spoken.value = { language, speaker: speaker(language, messages, english), faults }
 }
+
+/** What a code of a fault means; undefined in English, and of a code that is not known. */
+export const saidFault = (code: string): string | undefined => spoken.value.faults[code]
 
 /** A sentence of the screens. */
 export const say: Speaker<ScreenKey>['say'] = (key, named) => spoken.value.speaker.say(key, named)
@@ -39,6 +58,9 @@ export const sayNumber = (value: number, digits?: number): string => screenWords
 
 /** How booklets and catalogue say things in the language of the screens. */
 export const screenWords = (): Words => wordsIn(screenLanguage())
+
+/** What designers are told, in the language of the screens. */
+export const screenAdvice = (): Advice => adviceIn(screenLanguage())
 
 /** A name as it stands within a sentence. */
 export const sayWithin = (name: string): string => screenWords().within(name)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { workWords, type BagPlan } from '@core/bags'
 
-import { say, sayCount } from '../language'
+import { say, sayCount, screenAdvice } from '../language'
 import PiecePicture from '../shared/PiecePicture.vue'
 import PrintSheet from '../shared/PrintSheet.vue'
 
@@ -24,7 +24,7 @@ const isShared = props.packed.booklets.length > 1
             }}<template v-if="isShared">{{ say('parts.booklet', { booklet: bag.booklet }) }}</template></span
           >
         </p>
-        <p v-for="(work, i) in bag.work" :key="i" class="work">{{ nameOf(work.section) }}, {{ workWords(work) }}</p>
+        <p v-for="(work, i) in bag.work" :key="i" class="work">{{ nameOf(work.section) }}, {{ workWords(work, screenAdvice()) }}</p>
         <p class="pieces">
           <span v-for="piece in bag.tray.slice(0, MOST_KINDS)" :key="`${piece.shape} ${piece.colour}`"
             >{{ piece.count }}× <PiecePicture :shape="piece.shape" :colour="piece.colour" :piece="piece"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { bagsTable, bagsWords, bookletLanes, timesUsual, weighted, workWords, type BagPlan, type WorkMove } from '@core/bags'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import type { BagBegin, BagWeights, ModelDocument } from '@core/model'
 import { listInWords } from '@core/words'
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount, screenAdvice } from '../language'
 import { toBytes } from '../../workers/plan-messages'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -107,7 +107,7 @@ watch(
       const found = await packer.pack(orderOf(snapshot))
       if (mine === requests) packed.value = found
     } catch (thrown) {
-      if (mine === requests) problem.value = faultLine(plainFault(thrown))
+      if (mine === requests) problem.value = faultText(plainFault(thrown))
     }
     if (mine === requests) isWorking.value = false
   },
@@ -132,7 +132,7 @@ async function move(work: WorkMove): Promise<void> {
     if ('refused' in moved) problem.value = moved.refused
     else if (open.snapshot === snapshot) await place(say('parts.moveWorkToTheBag', { to: work.to }), moved.begins)
   } catch (thrown) {
-    problem.value = faultLine(plainFault(thrown))
+    problem.value = faultText(plainFault(thrown))
   }
 }
 /** A run of steps that is dragged to a neighbour. */
@@ -209,7 +209,7 @@ const save = (): void => {
       {{ say('parts.stepsWereMovedBetweenBags') }}
       <ActionButton @click="place(say('parts.packTheBagsAnew'), [])">{{ say('parts.packThemAnew') }}</ActionButton>
     </p>
-    <p class="sum" role="status">{{ isWorking ? say('parts.packing') : packed ? bagsWords(packed) : '' }}</p>
+    <p class="sum" role="status">{{ isWorking ? say('parts.packing') : packed ? bagsWords(packed, screenAdvice()) : '' }}</p>
     <BookletLanes v-if="builders" :lanes="builders" />
     <section v-for="booklet in booklets" :key="booklet.number" :aria-label="say('parts.booklet2', { number: booklet.number })">
       <template v-if="booklets.length > 1">
@@ -242,7 +242,7 @@ const save = (): void => {
             @dragstart="dragged = { bag: bag.number, run: i }"
             @dragend="dragged = null"
           >
-            <b>{{ nameOf(work.section) }}</b>, {{ workWords(work) }}
+            <b>{{ nameOf(work.section) }}</b>, {{ workWords(work, screenAdvice()) }}
           </li>
         </ul>
         <p v-if="booklet.bags.length > 1" class="moves">

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { lanesWords, type BookletLanes } from '@core/bags'
 import { listInWords } from '@core/words'
-import { say } from '../language'
+import { say, screenAdvice } from '../language'
 
 /** Who builds which bag when, and who waits for whom: a lane for each booklet. */
 const props = defineProps<{ lanes: BookletLanes }>()
@@ -16,7 +16,7 @@ const bookletsInWords = (numbers: readonly number[]): string =>
 
 <template>
   <section :aria-label="say('parts.whoBuildsWhen')" class="lanes">
-    <p class="sum">{{ lanesWords(lanes) }}</p>
+    <p class="sum">{{ lanesWords(lanes, screenAdvice()) }}</p>
     <div v-for="{ booklet, bags } in lanes.lanes" :key="booklet" class="lane" aria-hidden="true">
       <b>{{ booklet }}</b>
       <div class="line">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { EXAMPLE_KITS, EXAMPLE_OFFERS, EXAMPLE_STOCK, piecesIn, writeStock } from '@core/desk'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 
 import type { Catalogue } from '@core/catalogue'
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
 import { download } from '../shared/download'
@@ -55,8 +55,8 @@ async function bring(files: FileList | null): Promise<void> {
   } catch (thrown) {
     const fault = plainFault(thrown)
     const [first] = fault.problems ?? []
-    const where = first && fault.place === undefined ? say('parts.theFirst', { fault: faultLine({ code: fault.code, ...first }) }) : ''
-    notify(say('parts.wasNotBroughtInAnd', { name: file.name, fault: faultLine(fault), where }), { isError: true })
+    const where = first && fault.place === undefined ? say('parts.theFirst', { fault: faultText({ code: fault.code, ...first }) }) : ''
+    notify(say('parts.wasNotBroughtInAnd', { name: file.name, fault: faultText(fault), where }), { isError: true })
   }
   if (picker.value) picker.value.value = ''
 }

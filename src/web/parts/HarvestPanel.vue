@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import type { Catalogue } from '@core/catalogue'
 import { harvestFrom, pieceLine, piecesIn, type DeskPiece, type Harvest } from '@core/desk'
-import { faultLine } from '@core/fault'
 import { listInWords } from '@core/words'
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { useLibrary } from '../storage/open-library'
 import { useOpenModel } from '../stores/open-model'
@@ -21,7 +20,7 @@ const { found, problem, isLooking, look } = useFound<readonly Harvest[]>({
     for (const { id } of others) models.push((await library.open(id)).state.model)
     return harvestFrom(props.missing, models)
   },
-  told: (fault) => say('parts.theShelfCouldNotBe', { fault: faultLine(fault) }),
+  told: (fault) => say('parts.theShelfCouldNotBe', { fault: faultText(fault) }),
 })
 const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
 </script>

@@ -13,10 +13,10 @@ import {
   type OfferBook,
   type SupplierTerms,
 } from '@core/desk'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import { readQuickLine } from '@core/names'
 
-import { say, sayCount, screenWords } from '../language'
+import { faultText, say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -41,7 +41,7 @@ async function edit(done: string, change: (book: OfferBook | null) => OfferBook)
   try {
     change(before.offers)
   } catch (thrown) {
-    problem.value = faultLine(plainFault(thrown))
+    problem.value = faultText(plainFault(thrown))
     return false
   }
   problem.value = ''

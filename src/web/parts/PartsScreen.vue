@@ -17,7 +17,7 @@ import {
 } from '@core/desk'
 import { sectionById } from '@core/model'
 
-import { say, sayCount, screenWords } from '../language'
+import { say, sayCount, screenAdvice, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { download, fileName } from '../shared/download'
@@ -114,7 +114,7 @@ async function saveWorkbook(): Promise<void> {
     <div class="sheet">
       <DeskTabs />
       <h1>{{ say('common.parts') }}</h1>
-      <p class="sum" role="status">{{ sheetWords(lines) }}</p>
+      <p class="sum" role="status">{{ sheetWords(lines, screenAdvice()) }}</p>
       <div class="tools">
         <label
           >{{ say('parts.forHowManyModels') }}

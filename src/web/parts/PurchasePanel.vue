@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref } from 'vue'
 import { colourTitle, dearestLines, pieceTitle, piecesIn, type BuyingChoice, type DeskPiece, type MarketDay } from '@core/desk'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 
 import type { Catalogue } from '@core/catalogue'
-import { say, sayCount, sayNumber, sayWithin, screenWords } from '../language'
+import { faultText, say, sayCount, sayNumber, sayWithin, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { useBooks } from '../stores/books'
 import type { PurchaseAnswer, PurchaseOrder } from '../../workers/purchase.worker'
@@ -58,7 +58,7 @@ async function askPractice(): Promise<void> {
     const { offers, kits } = await practicePrices(props.missing, today())
     await store.practise(offers, kits, today())
   } catch (thrown) {
-    trouble.value = faultLine(plainFault(thrown))
+    trouble.value = faultText(plainFault(thrown))
   }
   isAsking.value = false
 }
@@ -83,7 +83,7 @@ const {
     })
   },
   stop: () => buyer.stop(),
-  told: (fault) => (fault.code === 'stopped' ? say('parts.thisWasStoppedNothingWas') : faultLine(fault)),
+  told: (fault) => (fault.code === 'stopped' ? say('parts.thisWasStoppedNothingWas') : faultText(fault)),
 })
 const found = computed(() => answer.value?.purchase)
 const change = computed(() => answer.value?.change)

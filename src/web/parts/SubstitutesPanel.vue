@@ -2,9 +2,9 @@
 import { computed, onUnmounted } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { pieceLine, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
-import { say } from '../language'
+import { faultText, say } from '../language'
 import { toBytes } from '../../workers/plan-messages'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
 import { notify } from '../shared/notices'
 import { useBooks } from '../stores/books'
@@ -44,7 +44,7 @@ async function take(substitute: Substitute): Promise<void> {
   const { model } = open
   if (!model) return
   const taken = await finder.take(model, JSON.parse(JSON.stringify(substitute)) as Substitute).catch((thrown: unknown) => {
-    problem.value = faultLine(plainFault(thrown))
+    problem.value = faultText(plainFault(thrown))
   })
   if (!taken) return
   if (open.model !== model) return notify(say('parts.theModelHasChangedMeanwhile'))

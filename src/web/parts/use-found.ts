@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, watch, type ShallowRef, type Ref, type WatchSource } from 'vue'
-import { faultLine, plainFault, type PlainFault } from '@core/fault'
+import { plainFault, type PlainFault } from '@core/fault'
+import { faultText } from '../language'
 
 interface AskedSearch<T> {
   /** What the answer rests on: where it changes, an answer is no longer shown, and a search under way begins anew. */
@@ -11,7 +12,7 @@ interface AskedSearch<T> {
   readonly told?: (fault: PlainFault) => string
 }
 
-const faultWords = (fault: PlainFault): string => (fault.code === 'stopped' ? '' : faultLine(fault))
+const faultWords = (fault: PlainFault): string => (fault.code === 'stopped' ? '' : faultText(fault))
 
 /** What is looked for when asked, shown until what it rests on changes. */
 export function useFound<T>({ basis, find, stop, told = faultWords }: AskedSearch<T>) {

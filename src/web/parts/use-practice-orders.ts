@@ -1,7 +1,7 @@
 import { shallowRef } from 'vue'
 import type { PracticeDelivery, Purchase } from '@core/desk'
-import { faultLine, plainFault } from '@core/fault'
-import { say } from '../language'
+import { plainFault } from '@core/fault'
+import { faultText, say } from '../language'
 import { useBooks } from '../stores/books'
 import { notify } from '../shared/notices'
 import { practiceOrder } from './practice-counter'
@@ -27,7 +27,7 @@ export function usePracticeOrders(tell: (problem: string) => void) {
       const delivery = await practiceOrder({ supplier, lines: plain, kits: made }, practice)
       deliveries.value = [{ delivery, name, isIn: false }, ...deliveries.value.filter((each) => each.delivery.orderId !== delivery.orderId)]
     } catch (thrown) {
-      tell(faultLine(plainFault(thrown)))
+      tell(faultText(plainFault(thrown)))
     }
   }
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import BarChart from '../parts/BarChart.vue'
 import { fetchQuestions } from '../published/server-client'
@@ -33,7 +33,7 @@ async function load(): Promise<void> {
     entries.value = logEntries({ changes, proofs, publications, letters: letters.flat() })
     problem.value = ''
   } catch (thrown) {
-    problem.value = say('proof.theLogbookCouldNotBe', { fault: faultLine(plainFault(thrown)) })
+    problem.value = say('proof.theLogbookCouldNotBe', { fault: faultText(plainFault(thrown)) })
   }
   isLoaded.value = true
 }

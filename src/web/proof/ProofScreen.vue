@@ -2,9 +2,9 @@
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { logOfProof, writeLog, type ProofReport } from '@core/durations'
 import { clockWords, rowOfSteps, secondsOfRun } from '@core/proof-build'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -43,7 +43,7 @@ watch(
       if (open.snapshot === snapshot && shown.value === of) report.value = found
       trouble.value = ''
     } catch (thrown) {
-      trouble.value = faultLine(plainFault(thrown))
+      trouble.value = faultText(plainFault(thrown))
     }
   },
   { immediate: true },

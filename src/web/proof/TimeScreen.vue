@@ -11,9 +11,9 @@ import {
   toldWords,
   type durationsOf,
 } from '@core/durations'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import { fileText } from '@core/words'
-import { say, sayCount, screenWords } from '../language'
+import { faultText, say, sayCount, screenAdvice, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import BarChart from '../parts/BarChart.vue'
 import { fetchQuestions } from '../published/server-client'
@@ -42,7 +42,7 @@ watch(
       const answer = await fitter.fit(snapshot.printed, runs.value)
       if (open.snapshot === snapshot) found.value = answer
     } catch (thrown) {
-      trouble.value = faultLine(plainFault(thrown))
+      trouble.value = faultText(plainFault(thrown))
     }
   },
   { immediate: true },
@@ -81,7 +81,7 @@ async function bring(files: FileList | null): Promise<void> {
       act: { label: say('common.undo'), run: () => added.forEach(({ id }) => remove(id)) },
     })
   } catch (thrown) {
-    notify(say('common.wasNotBroughtInAnd', { name: file.name, fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('common.wasNotBroughtInAnd', { name: file.name, fault: faultText(plainFault(thrown)) }), { isError: true })
   }
   if (picker.value) picker.value.value = ''
 }
@@ -97,8 +97,8 @@ async function bring(files: FileList | null): Promise<void> {
       <p v-if="found.build.minutes === 0" class="faint">{{ say('proof.thereAreNoStepsYet') }}</p>
       <template v-else>
         <p class="sum" role="status">{{ say('proof.buildingItTakes', { range: rangeWords(found.build, screenWords()) }) }}</p>
-        <p class="faint">{{ basisWords(found.basis) }}</p>
-        <p v-if="told.length > 0">{{ toldWords(told) }}</p>
+        <p class="faint">{{ basisWords(found.basis, screenAdvice()) }}</p>
+        <p v-if="told.length > 0">{{ toldWords(told, screenAdvice()) }}</p>
         <p class="acts">
           <RouterLink :to="{ name: 'proof' }">{{ say('proof.buildItWithAClock') }}</RouterLink>
           <ActionButton @click="picker?.click()">{{ say('proof.bringInALog') }}</ActionButton>

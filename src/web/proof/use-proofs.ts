@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import type { ProofRun } from '@core/proof-build'
-import { faultLine, plainFault } from '@core/fault'
-import { say } from '../language'
+import { plainFault } from '@core/fault'
+import { faultText, say } from '../language'
 import type { StoredProof } from '../storage/database'
 import { useLibrary } from '../storage/open-library'
 
@@ -16,7 +16,7 @@ export function useProofs(model: string) {
   const told = (what: string, work: () => Promise<void>): Promise<void> =>
     (last = last.then(work).then(
       () => void (problem.value = ''),
-      (thrown: unknown) => void (problem.value = `${what} ${faultLine(plainFault(thrown))}`),
+      (thrown: unknown) => void (problem.value = `${what} ${faultText(plainFault(thrown))}`),
     ))
   const load = (): Promise<void> =>
     told(say('proof.theProofBuildsCouldNot'), async () => {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { ideasOf, pathWords, tallyIdeas, type Bundle } from '@core/booklet'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import { withoutShortLog } from '@core/proof-build'
 
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { download } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -65,7 +65,7 @@ async function look(): Promise<void> {
     if (voices.value.length > 0 || questions.value.some(({ section }) => section !== undefined))
       newest.value = await fetchVersion(id, version, { token })
   } catch (thrown) {
-    problem.value = faultLine(plainFault(thrown))
+    problem.value = faultText(plainFault(thrown))
   }
 }
 watch(() => id, look, { immediate: true })
@@ -75,7 +75,7 @@ async function act(work: (token: string) => Promise<Letter | undefined>, of: Let
     const next = await work(publication.value!.ownerToken)
     questions.value = questions.value.flatMap((each) => (each.questionId !== of.questionId ? [each] : next ? [next] : []))
   } catch (thrown) {
-    notify(say('published.thatWasNotDone', { fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('published.thatWasNotDone', { fault: faultText(plainFault(thrown)) }), { isError: true })
   }
 }
 
@@ -97,7 +97,7 @@ const { look: lookAtBuilds, sentBuild, isTaken, take } = useSentBuilds(() => pub
 const takeBuild = (of: Letter): Promise<void> =>
   take(of).then(
     () => notify(say('published.itStandsAmongTheProof')),
-    (thrown: unknown) => notify(say('published.itWasNotTaken', { fault: faultLine(plainFault(thrown)) }), { isError: true }),
+    (thrown: unknown) => notify(say('published.itWasNotTaken', { fault: faultText(plainFault(thrown)) }), { isError: true }),
   )
 
 const save = (): void => download('letters.csv', lettersTable(questions.value), 'text/csv')

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { Bundle } from '@core/booklet'
-import { faultLine, plainFault } from '@core/fault'
-import { say } from '../language'
+import { plainFault } from '@core/fault'
+import { faultText, say } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { copyLink } from '../shared/copy-link'
 import LinkCode from '../shared/LinkCode.vue'
@@ -53,7 +53,7 @@ async function act(what: string, work: () => Promise<string>): Promise<void> {
   try {
     notify(await work())
   } catch (thrown) {
-    notify(say('published.youCanStillExportIt', { what, fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('published.youCanStillExportIt', { what, fault: faultText(plainFault(thrown)) }), { isError: true })
   } finally {
     isBusy.value = false
   }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WordMark from '../shared/WordMark.vue'
 import { linkTo, usePublications } from '../stores/publications'
@@ -27,7 +27,7 @@ async function look(): Promise<void> {
   try {
     await publications.load()
   } catch (thrown) {
-    problem.value = faultLine(plainFault(thrown))
+    problem.value = faultText(plainFault(thrown))
   }
   await Promise.all(
     publications.all.map(async ({ id, ownerToken }) => {
@@ -46,7 +46,7 @@ async function describeOne(id: string, token: string): Promise<Described> {
       unanswered: countUnanswered(questions),
     }
   } catch (thrown) {
-    return { problem: faultLine(plainFault(thrown)) }
+    return { problem: faultText(plainFault(thrown)) }
   }
 }
 void look()

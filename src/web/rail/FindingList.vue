@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Finding } from '@core/checks'
-import { say } from '../language'
+import { findingWords, type Finding } from '@core/checks'
+import { say, screenAdvice } from '../language'
 
 const props = defineProps<{ findings: readonly Finding[]; section: string; step: number; nameOf: (finding: Finding) => string }>()
 
@@ -35,7 +35,7 @@ const SIGNS = { error: '▲', warning: '●', note: '○' } as const
           <span class="head" :class="finding.severity"
             ><span aria-hidden="true">{{ SIGNS[finding.severity] }}</span> {{ WORDS[finding.severity] }}, {{ nameOf(finding) }}</span
           >
-          <span>{{ finding.message }}</span>
+          <span>{{ findingWords(finding, screenAdvice()) }}</span>
         </button>
       </li>
     </ul>

@@ -4,7 +4,7 @@ import { proofWords } from '@core/booklet'
 import { travelVector } from '@core/motion'
 import type { Proof } from '@core/plan'
 import { scale, type Vec } from '@core/space'
-import { say } from '../language'
+import { say, screenAdvice } from '../language'
 
 const props = defineProps<{ section: string; step: number; version: number; ask: (section: string, step: number) => Promise<Proof[]> }>()
 /** Shows one part alone with its way in; null shows the step again. */
@@ -39,7 +39,7 @@ function show(proof: Proof | null): void {
         <button class="plain-button one" :aria-pressed="shown === proof.id" @click="show(proof)">
           {{ proof.id }}<span class="sr-only">{{ say('rail.showItAloneWithIts') }}</span>
         </button>
-        {{ proofWords(proof) }}
+        {{ proofWords(proof, screenAdvice()) }}
       </li>
     </ol>
   </details>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { buildRounds } from '@core/booklet'
-import { massWords, momentsOf, momentWords, sectionMasses } from '@core/count'
+import { massWords, momentsOf, momentSaid, sectionMasses } from '@core/count'
 import { askMass, describeModel, moveSection, renameSection } from '@core/edits'
 import { asBuilt, copiesOf, sectionUses, type AskedMass } from '@core/model'
 import { ownPieceCount } from '@core/scene'
 import { acceptSuggestion, type Suggestion } from '@core/suggestions'
 
-import { type ScreenKey, say, sayCount, screenWords } from '../language'
+import { type ScreenKey, say, sayCount, screenAdvice, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
 import TextArea from '../controls/TextArea.vue'
@@ -163,7 +163,7 @@ const write = (key: keyof typeof CHANGE_KEYS) => (text: string) =>
                 :commit="weigh(line.id, 'atMost')"
               />
               <template v-if="line.moment">
-                <p class="faint">{{ say('sections.itTurnsAboutAnAxle', { momentWords: momentWords(line.moment) }) }}</p>
+                <p class="faint">{{ say('sections.itTurnsAboutAnAxle', { momentWords: screenAdvice().say(momentSaid(line.moment)) }) }}</p>
                 <LineField
                   :label="say('sections.itMayPullAtMost')"
                   type="number"

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Suggestion, SuggestionKind } from '@core/suggestions'
 
-import { say, sayCount } from '../language'
+import { say, sayCount, screenAdvice } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 
 /** One suggestion: what it would be, why, and a picture of it. */
@@ -51,7 +51,7 @@ watch(
     <div class="words">
       <h3>{{ title }}</h3>
       <p>{{ say('sections.in', { facts, sectionName }) }}</p>
-      <p class="faint">{{ suggestion.reason }}</p>
+      <p class="faint">{{ screenAdvice().say(suggestion.said) }}</p>
       <ActionButton :describe="say('sections.makeItASection', { title, facts })" @click="emit('accept')">{{
         say('common.makeItASection')
       }}</ActionButton>

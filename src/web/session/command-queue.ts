@@ -1,6 +1,6 @@
 import { ref, type Ref } from 'vue'
-import { Fault, faultLine, plainFault } from '@core/fault'
-import { say } from '../language'
+import { Fault, plainFault } from '@core/fault'
+import { faultText, say } from '../language'
 
 /** What became of a command. */
 export type Answer =
@@ -36,7 +36,7 @@ export function createCommandQueue(): CommandQueue {
       return await act()
     } catch (thrown) {
       if (thrown instanceof Fault && thrown.code === 'closed') return closedAnswer()
-      return { kind: 'refused', reason: faultLine(plainFault(thrown)) }
+      return { kind: 'refused', reason: faultText(plainFault(thrown)) }
     }
   }
 

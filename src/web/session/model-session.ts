@@ -1,8 +1,8 @@
 import { computed, ref, shallowRef, type ShallowRef } from 'vue'
 import { applyChange, changeBetween, type Change as PlainChange } from '@core/change'
-import { say } from '../language'
+import { faultText, say } from '../language'
 import { storedChange } from './stored-change'
-import { Fault, faultLine, plainFault } from '@core/fault'
+import { Fault, plainFault } from '@core/fault'
 import type { Proof } from '@core/plan'
 import { toBytes, type ModelState } from '../../workers/plan-messages'
 import { nextTask } from '../shared/next-task'
@@ -184,7 +184,7 @@ export class ModelSession implements Session {
       if (isNew && !this.opened.report) void this.searchSoon(first)
       return DONE
     } catch (thrown) {
-      this.problem.value = faultLine(plainFault(thrown))
+      this.problem.value = faultText(plainFault(thrown))
       this.isChecking.value = false
       throw thrown
     }
@@ -200,7 +200,7 @@ export class ModelSession implements Session {
     const next = await this.planning.next(before, state, command.fresh)
     const broken = command.mustBuild === true ? whatBreaks(before, next) : undefined
     if (broken !== undefined) return broken
-    if (this.isClosed) throw new Fault('closed', say('session.theModelWasClosed'))
+    if (this.isClosed) throw new Fault('closed', 'The model was closed.')
     this.offers.drop()
     this.show(next)
     return next
@@ -208,7 +208,7 @@ export class ModelSession implements Session {
 
   private async make(command: Command): Promise<Answer> {
     const before = this.snapshot.value
-    if (!before) throw new Fault('no-plan', say('session.thisModelHasNoPlan'), { wayOut: say('session.letItBePlannedFirst') })
+    if (!before) throw new Fault('no-plan', 'This model has no plan yet.', { wayOut: 'Let it be planned first.' })
     const asked = stateAfterCommand(before, command)
     if (asked === before.state && !command.fresh) return UNCHANGED
     const next = await this.advance(before, asked, command)
@@ -310,13 +310,13 @@ export class ModelSession implements Session {
         await this.refresh()
         return undefined
       } catch (thrown) {
-        if (left <= 1) return faultLine(plainFault(thrown))
+        if (left <= 1) return faultText(plainFault(thrown))
       }
     }
   }
 
   private made(command: Command): Promise<Answer> {
-    return this.make(command).catch((thrown: unknown): Answer => ({ kind: 'refused', reason: faultLine(plainFault(thrown)) }))
+    return this.make(command).catch((thrown: unknown): Answer => ({ kind: 'refused', reason: faultText(plainFault(thrown)) }))
   }
 
   private async counted(act: () => Promise<Answer>): Promise<Answer> {

@@ -1,5 +1,6 @@
 import { ref, shallowRef, type Ref, type ShallowRef } from 'vue'
 import { betterWords, worthOfPlan } from '@core/pipeline'
+import { screenAdvice } from '../language'
 import { fromBytes, toBytes, type Printed } from '../../workers/plan-messages'
 import type { PlannerLike } from '../workers/planner-client'
 import { makeSnapshot, type Snapshot } from './snapshot'
@@ -51,7 +52,7 @@ export function createOffers(makePlanner: () => PlannerLike): Offers {
         })
         if (searcher !== mine || !found) return
         const snapshot = makeSnapshot(shown.version, shown.state, fromBytes<Printed>(found.printed))
-        offer.value = { words: betterWords(now, found.worth), snapshot }
+        offer.value = { words: betterWords(now, found.worth, screenAdvice()), snapshot }
       } catch {
         // Stopped, or ended by itself: the order that is shown stands as it is.
       } finally {

@@ -1,6 +1,7 @@
 import { ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 import { changeBetween } from '@core/change'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
+import { faultText } from '../language'
 import { toBytes, type Drawn } from '../../workers/plan-messages'
 import { nextTask } from '../shared/next-task'
 import type { PaintSource } from '../shared/painter-key'
@@ -59,7 +60,7 @@ export function createPainting(snapshot: Readonly<Ref<Snapshot | null>>, makePai
       await asked
       problem.value = ''
     } catch (thrown) {
-      if (told === next) problem.value = faultLine(plainFault(thrown))
+      if (told === next) problem.value = faultText(plainFault(thrown))
     }
   }
 

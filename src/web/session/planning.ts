@@ -1,7 +1,6 @@
 import { ref, type Ref } from 'vue'
 import { applyChange, changeBetween, sharing } from '@core/change'
 import { Fault } from '@core/fault'
-import { say } from '../language'
 import { fromBytes, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
 import { nextTask } from '../shared/next-task'
 import type { PlannerLike } from '../workers/planner-client'
@@ -90,7 +89,7 @@ export function createPlanning(planner: PlannerLike): Planning {
       return await work()
     } catch (thrown) {
       if (!(thrown instanceof Fault) || thrown.code !== 'stopped') throw thrown
-      throw new Fault('stopped', say('session.planningWasStoppedNothingHas'))
+      throw new Fault('stopped', 'Planning was stopped; nothing has changed.')
     } finally {
       fraction.value = null
     }

@@ -1,5 +1,6 @@
 import { ref, type Ref } from 'vue'
-import { Fault, faultLine, plainFault } from '@core/fault'
+import { Fault, plainFault } from '@core/fault'
+import { faultText } from '../language'
 import type { Library, NewChange, Saved } from '../storage/library'
 
 /** One thing to write down, in order. */
@@ -55,7 +56,7 @@ export function createSaving({ library, id, onSaved, onConflict }: SavingOptions
           break
         }
         state.value = 'failed'
-        message.value = faultLine(plainFault(thrown))
+        message.value = faultText(plainFault(thrown))
         return
       }
     }

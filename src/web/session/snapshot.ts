@@ -1,8 +1,9 @@
 import { layRail, PageIndex, type BookletSource, type RailLayout, makeBundle, versionsBeside, type Bundle } from '@core/booklet'
-import { brokenBy } from '@core/checks'
+import { brokenBy, findingWords } from '@core/checks'
 import { type Report } from '@core/pipeline'
 import { catalogueOf, choiceWithin, type ModelDocument } from '@core/model'
 import type { Catalogue } from '@core/catalogue'
+import { screenAdvice, screenLanguage } from '../language'
 import { reportFrom, shownModel, sourceOf, stateAfter, type ModelState, type PlanSettings, type Printed } from '../../workers/plan-messages'
 import { shownCatalogue } from '../shared/shown-catalogue'
 
@@ -32,7 +33,11 @@ export interface Snapshot {
 export function makeSnapshot(version: number, asked: ModelState, printed: Printed, bytes?: Uint8Array): Snapshot {
   const state = stateAfter(asked, printed)
   const shown = shownModel(state)
-  const source = { ...sourceOf(shown, printed), ...versionsBeside(state.model, choiceWithin(state.model, state.settings.version ?? {})) }
+  const source = {
+    ...sourceOf(shown, printed),
+    language: screenLanguage(),
+    ...versionsBeside(state.model, choiceWithin(state.model, state.settings.version ?? {})),
+  }
   let layout: RailLayout | undefined
   let pages: PageIndex | undefined
   return {
@@ -59,5 +64,7 @@ export function makeSnapshot(version: number, asked: ModelState, printed: Printe
 export const bundleOf = ({ shown, report, printed }: Snapshot): Bundle => makeBundle(shown, report, printed.views, printed)
 
 /** Why hands could not follow the next version though they could follow this one; undefined where they can. */
-export const whatBreaks = (before: Snapshot, after: Snapshot): string | undefined =>
-  brokenBy(before.report.findings, after.report.findings)[0]?.message
+export function whatBreaks(before: Snapshot, after: Snapshot): string | undefined {
+  const [first] = brokenBy(before.report.findings, after.report.findings)
+  return first && findingWords(first, screenAdvice())
+}

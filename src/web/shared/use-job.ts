@@ -1,5 +1,6 @@
 import { onScopeDispose, ref, shallowRef, type Ref, type ShallowRef } from 'vue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
+import { faultText } from '../language'
 import type { Job } from '../workers/planner-jobs'
 import { notify } from './notices'
 
@@ -28,7 +29,7 @@ export function useJob<Result>(begin: (progress: (fraction: number) => void) => 
       result.value = await job.result
     } catch (thrown) {
       const fault = plainFault(thrown)
-      if (fault.code !== 'closed') notify(`${problem} ${faultLine(fault)}`, { isError: true })
+      if (fault.code !== 'closed') notify(`${problem} ${faultText(fault)}`, { isError: true })
     } finally {
       fraction.value = null
     }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { onMounted } from 'vue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { download } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -22,7 +22,7 @@ async function save(): Promise<void> {
     await backup.markSaved()
     void keepForGood()
   } catch (thrown) {
-    notify(say('shelf.theBackupWasNotMade', { fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('shelf.theBackupWasNotMade', { fault: faultText(plainFault(thrown)) }), { isError: true })
   }
 }
 async function putBack(): Promise<void> {
@@ -36,7 +36,7 @@ async function putBack(): Promise<void> {
       act: { label: say('common.undo'), run: () => void undo() },
     })
   } catch (thrown) {
-    notify(say('shelf.nothingWasPutOnThe', { fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('shelf.nothingWasPutOnThe', { fault: faultText(plainFault(thrown)) }), { isError: true })
   }
 }
 </script>

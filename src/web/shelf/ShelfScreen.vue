@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, inject, onMounted, onUnmounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import type { WritableFormat } from '@core/formats'
 import { LIMITS } from '@core/model'
 import { listInWords } from '@core/words'
-import { say, sayCount } from '../language'
+import { faultText, say, sayCount } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { downloadModel } from '../shared/download-model'
@@ -61,7 +61,7 @@ async function attempt(what: string, act: () => Promise<void>): Promise<void> {
   try {
     await act()
   } catch (thrown) {
-    notify(say('shelf.wasNotDoneAndNothing', { what, fault: faultLine(plainFault(thrown)) }), { isError: true })
+    notify(say('shelf.wasNotDoneAndNothing', { what, fault: faultText(plainFault(thrown)) }), { isError: true })
   }
 }
 

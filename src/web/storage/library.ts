@@ -1,7 +1,6 @@
 import Dexie from 'dexie'
 import { applyChange, type Change } from '@core/change'
 import { Fault } from '@core/fault'
-import { say } from '../language'
 import { fromBytes, type ModelState } from '../../workers/plan-messages'
 import type { Books } from '@core/desk'
 import type {
@@ -83,7 +82,7 @@ export class Library {
     const [stored, document, kept, report] = await this.db.transaction('r', models, documents, changes, reports, () =>
       Promise.all([models.get(id), documents.get(id), changes.where('model').equals(id).sortBy('number'), reports.get(id)]),
     )
-    if (!stored || !document || stored.deletedAt !== 0) throw new Fault('no-model', say('storage.thisModelIsNotOn'), { place: id })
+    if (!stored || !document || stored.deletedAt !== 0) throw new Fault('no-model', 'This model is not on the shelf.', { place: id })
     return {
       stored,
       changes: kept,
@@ -162,8 +161,8 @@ export class Library {
   private async current(id: string, revision: number): Promise<StoredModel> {
     const stored = await this.db.models.get(id)
     if (!stored || stored.deletedAt !== 0)
-      throw new Fault('no-model', say('storage.thisModelWasTakenOff'), { place: id, wayOut: say('storage.downloadTheFileToKeep') })
-    if (stored.revision !== revision) throw new Fault('changed-elsewhere', say('storage.thisModelWasChangedIn'))
+      throw new Fault('no-model', 'This model was taken off the shelf.', { place: id, wayOut: 'Download the file to keep it.' })
+    if (stored.revision !== revision) throw new Fault('changed-elsewhere', 'This model was changed in another tab.')
     return stored
   }
 

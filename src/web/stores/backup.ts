@@ -61,7 +61,7 @@ export const useBackup = defineStore('backup', () => {
 
   /** Reads a backup, to be looked at. @throws Fault; nothing has changed then */
   async function look(file: File): Promise<void> {
-    if (file.size > MOST_BYTES) throw new Fault('too-large', say('stores.theBackupIsLargerThan'), { place: file.name })
+    if (file.size > MOST_BYTES) throw new Fault('too-large', 'The backup is larger than 512 MiB.', { place: file.name })
     const bytes = new Uint8Array(await file.arrayBuffer())
     const read = await alone(say('common.reading', { name: file.name }), (reader) => reader.readBackup(bytes))
     if (read.names !== undefined) readAliases(read.names, BASE_CATALOGUE)

@@ -14,8 +14,8 @@ import {
   type MarketDay,
   type OfferBook,
 } from '@core/desk'
-import { faultLine, plainFault } from '@core/fault'
-import { say } from '../language'
+import { plainFault } from '@core/fault'
+import { faultText, say } from '../language'
 import { useLibrary } from '../storage/open-library'
 import { useOwnNames } from './own-names'
 import { readBook, type BookKind } from './read-book'
@@ -32,7 +32,7 @@ function keptBooks() {
       .then((library) => library.books())
       .then(
         (kept) => void (books.value = kept),
-        (thrown: unknown) => void (problem.value = say('stores.yourBooksCouldNotBe', { fault: faultLine(plainFault(thrown)) })),
+        (thrown: unknown) => void (problem.value = say('stores.yourBooksCouldNotBe', { fault: faultText(plainFault(thrown)) })),
       ))
 
   function keep(change: (now: Books) => Books): Promise<void> {
@@ -44,7 +44,7 @@ function keptBooks() {
         await (await useLibrary()).keepBooks(JSON.parse(JSON.stringify(next)) as Books)
         books.value = next
       } catch (thrown) {
-        problem.value = say('stores.yourBooksWereNotSaved', { fault: faultLine(plainFault(thrown)) })
+        problem.value = say('stores.yourBooksWereNotSaved', { fault: faultText(plainFault(thrown)) })
       }
     })
     return last

@@ -2,7 +2,6 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { Fault } from '@core/fault'
 import { LIMITS } from '@core/model'
-import { say } from '../language'
 import type { ReadChoices } from '../../workers/plan-messages'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
@@ -34,7 +33,7 @@ export const useBringingIn = defineStore('bringing-in', () => {
     if (!file.value) await next()
     const large = all.find(isTooLarge)
     if (large)
-      throw new Fault('too-large', say('stores.theFileIsLargerThan'), { place: large.name, wayOut: say('stores.splitTheModelIntoSeveral') })
+      throw new Fault('too-large', 'The file is larger than 64 MiB.', { place: large.name, wayOut: 'Split the model into several files.' })
   }
 
   /** Text typed or pasted, read as a log. */

@@ -1,4 +1,3 @@
-import { say } from '../language'
 import birdTableUrl from '../../../demo/models/bird-table.rail.json?url'
 import ferrymanUrl from '../../../demo/models/ferryman.rail.json?url'
 import windPumpUrl from '../../../demo/models/wind-pump.rail.json?url'
@@ -18,7 +17,7 @@ export async function addDemos(library: Library): Promise<void> {
   const models = await Promise.all(
     DEMOS.map(async (url) => {
       const response = await fetch(url)
-      if (!response.ok) throw new Fault('no-demo', say('stores.theDemoModelsCouldNot'), { wayOut: say('stores.reloadThePage') })
+      if (!response.ok) throw new Fault('no-demo', 'The demo models could not be fetched.', { wayOut: 'Reload the page.' })
       return (await response.json()) as ModelDocument
     }),
   )

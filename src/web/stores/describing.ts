@@ -1,5 +1,6 @@
 import { ref, type Ref } from 'vue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
+import { faultText } from '../language'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
 import { ShelfDescriber } from './shelf-describer'
@@ -32,7 +33,7 @@ export function useDescribing({ models, problem, refresh }: Shelved) {
       if (!isTold) return
       await refresh()
     } catch (thrown) {
-      problem.value = `${stored.name}: ${faultLine(plainFault(thrown))}`
+      problem.value = `${stored.name}: ${faultText(plainFault(thrown))}`
       return
     } finally {
       working.value = null

@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import type { Catalogue } from '@core/catalogue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import { aliasText, readAliases, writeAliases, type Alias } from '@core/names'
-import { say } from '../language'
+import { faultText, say } from '../language'
 import type { OwnNames } from '../storage/database'
 import { useLibrary } from '../storage/open-library'
 
@@ -23,7 +23,7 @@ export const useOwnNames = defineStore('own-names', () => {
           isShown.value = kept.isShown
         },
         (thrown: unknown) => {
-          problem.value = say('stores.yourNamesCouldNotBe', { fault: faultLine(plainFault(thrown)) })
+          problem.value = say('stores.yourNamesCouldNotBe', { fault: faultText(plainFault(thrown)) })
         },
       ))
 
@@ -40,7 +40,7 @@ export const useOwnNames = defineStore('own-names', () => {
         aliases.value = next.aliases
         isShown.value = next.isShown
       } catch (thrown) {
-        problem.value = say('stores.yourNamesWereNotSaved', { fault: faultLine(plainFault(thrown)) })
+        problem.value = say('stores.yourNamesWereNotSaved', { fault: faultText(plainFault(thrown)) })
       }
     })
     return last

@@ -1,7 +1,7 @@
 import type { Progress } from '@core/pipeline'
 import { worthOfPlan } from '@core/pipeline'
-import { Fault, faultLine, plainFault } from '@core/fault'
-import { say } from '../language'
+import { Fault, plainFault } from '@core/fault'
+import { faultText, say } from '../language'
 import { fromBytes, reportFrom, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
 import { factsOf } from '../storage/facts'
 import type { Library, StoredModel } from '../storage/library'
@@ -25,7 +25,7 @@ export class ShelfDescriber {
   /** @returns whether the model was described, or what stood in the way was noted */
   async describe(stored: StoredModel, progress: Progress): Promise<boolean> {
     this.isStopped = false
-    const limit = setTimeout(() => this.stop(new Fault('too-slow', say('stores.itTakesLongerThanA'))), PATIENCE_MS)
+    const limit = setTimeout(() => this.stop(new Fault('too-slow', 'It takes longer than a minute to plan.')), PATIENCE_MS)
     try {
       const opened = await this.library.open(stored.id)
       const printed = opened.report ? fromBytes<Printed>(opened.report) : await this.plan(stored, opened.state, progress)
@@ -36,7 +36,7 @@ export class ShelfDescriber {
       return true
     } catch (thrown) {
       if (this.isStopped) return false
-      await this.library.describe(stored.id, { unpainted: faultLine(plainFault(this.slow ?? thrown)), describedAt: stored.revision })
+      await this.library.describe(stored.id, { unpainted: faultText(plainFault(this.slow ?? thrown)), describedAt: stored.revision })
       return true
     } finally {
       clearTimeout(limit)

@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
-import { say } from '../language'
+import { faultText, say } from '../language'
 import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
 import { openChangesChannel, type ChangesChannel } from '../storage/changes-channel'
 import type { StoredModel } from '../storage/library'
@@ -33,7 +33,7 @@ export const useShelf = defineStore('shelf', () => {
       channel ??= openChangesChannel(() => void refresh())
       void describing.next()
     } catch (thrown) {
-      problem.value = faultLine(plainFault(thrown))
+      problem.value = faultText(plainFault(thrown))
     } finally {
       isLoaded.value = true
     }

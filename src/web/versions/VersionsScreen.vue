@@ -2,9 +2,9 @@
 import { computed, ref, watch } from 'vue'
 import { compareVersions, newlyAlike, versionsOf } from '@core/desk'
 import { addOption, addVariant, changeOption, changeVariant, removeOption, removeVariant } from '@core/edits'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import type { ModelDocument, VersionChoice } from '@core/model'
-import { say, sayWithin } from '../language'
+import { faultText, say, sayWithin } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -69,7 +69,7 @@ async function edit(label: string, change: (model: ModelDocument) => ModelDocume
   try {
     if (open.model) change(open.model)
   } catch (thrown) {
-    problem.value = faultLine(plainFault(thrown))
+    problem.value = faultText(plainFault(thrown))
     return false
   }
   problem.value = ''

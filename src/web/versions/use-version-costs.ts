@@ -1,8 +1,8 @@
 import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue'
 import { cover, kitsHad, needOf, piecesIn, type ChartBar, type Purchase, type versionsOf } from '@core/desk'
-import { faultLine, plainFault } from '@core/fault'
+import { plainFault } from '@core/fault'
 import { documentOfVersion } from '@core/model'
-import { say, sayNumber } from '../language'
+import { faultText, say, sayNumber } from '../language'
 import { useBooks } from '../stores/books'
 import { useOpenModel } from '../stores/open-model'
 import { PurchaseClient } from '../workers/purchase-client'
@@ -40,7 +40,7 @@ export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof version
       }
     } catch (thrown) {
       const fault = plainFault(thrown)
-      problem.value = fault.code === 'stopped' ? '' : faultLine(fault)
+      problem.value = fault.code === 'stopped' ? '' : faultText(fault)
     }
     isReckoning.value = false
   }

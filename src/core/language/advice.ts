@@ -1,0 +1,85 @@
+import type { Language } from './languages'
+import { ENGLISH, isLoaded, speaker, wordsIn, type Leaves, type MessageKey, type Words } from './words'
+import english from './messages/advice-en.json' with { type: 'json' }
+
+/** What designers are told about a model, in one language: kept apart from what builders read, who load none of it. */
+export type AdviceMessages = typeof english
+export type AdviceKey = Leaves<AdviceMessages>
+
+/**
+ * A sentence as data: it is made where something is found, and said in a language where somebody reads it.
+ * With `n` it is about a number of things.
+ */
+export interface Said {
+  readonly key: AdviceKey
+  readonly n?: number
+  readonly about?: Readonly<Record<string, SaidAbout>>
+}
+
+/** What a sentence is about: as it stands, a sentence within it, or something that each language writes in its own way. */
+export type SaidAbout =
+  | string
+  | number
+  | Said
+  /** Ids of parts and copies, of many the first few. */
+  | { readonly parts: readonly string[] }
+  /** "a, b and c", or what a longer sentence is made of: "a; b". */
+  | { readonly list: readonly SaidAbout[]; readonly by?: 'and' | 'or' | '; ' | ', ' }
+  | { readonly value: number; readonly digits: number }
+  /** A sentence of the booklet's. */
+  | { readonly word: MessageKey }
+  /** The same within a sentence. */
+  | { readonly within: MessageKey }
+  /** The English title of a piece, or name of a colour. */
+  | { readonly piece: string }
+  | { readonly colour: string }
+
+/** Longer lists of parts are named by their first few. */
+const MOST_NAMED = 4
+
+/** Who says what designers are told. */
+export interface Advice {
+  readonly words: Words
+  readonly say: (said: Said) => string
+}
+
+function adviceOf(words: Words, messages: AdviceMessages): Advice {
+  const spoken = speaker(words.language, messages, english)
+  const say = ({ key, n, about = {} }: Said): string => {
+    const named = Object.fromEntries(Object.entries(about).map(([name, each]) => [name, inWords(each)]))
+    return n === undefined ? spoken.say(key, named) : spoken.count(key, n, named)
+  }
+  const parts = (ids: readonly string[]): string => {
+    const named = ids.slice(0, MOST_NAMED).map((id) => words.quote(id))
+    return ids.length > named.length
+      ? spoken.say('parts.more', { named: named.join(', '), more: ids.length - named.length })
+      : words.list(named)
+  }
+  function inWords(about: SaidAbout): string {
+    if (typeof about === 'string') return about
+    if (typeof about === 'number') return words.number(about)
+    if ('key' in about) return say(about)
+    if ('parts' in about) return parts(about.parts)
+    if ('list' in about) {
+      const items = about.list.map(inWords)
+      return about.by === '; ' || about.by === ', ' ? items.join(about.by) : words.list(items, about.by)
+    }
+    if ('value' in about) return words.number(about.value, about.digits)
+    if ('word' in about) return words.say(about.word)
+    if ('within' in about) return words.within(words.say(about.within))
+    return 'piece' in about ? words.pieceTitle(about.piece) : words.colourName(about.colour)
+  }
+  return { words, say }
+}
+
+/** What is always there. */
+export const ADVICE_IN_ENGLISH: Advice = /* @__PURE__ */ adviceOf(ENGLISH, english)
+
+const known = /* @__PURE__ */ new Map<Language, Advice>([['en', ADVICE_IN_ENGLISH]])
+
+/** From now on `adviceIn` knows the language. @throws RangeError where its words are not loaded */
+export const addAdvice = (language: Language, messages: AdviceMessages): void =>
+  void known.set(language, adviceOf(wordsIn(language), messages))
+
+/** English where the language was not loaded before. */
+export const adviceIn = (language: Language): Advice => (isLoaded(language) && known.get(language)) || ADVICE_IN_ENGLISH
