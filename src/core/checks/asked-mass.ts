@@ -1,6 +1,6 @@
 import { massOf, type Shape } from '../catalogue'
 import { massSaid, sectionMasses } from '../count'
-import type { Said } from '../language'
+import { type Said, rounded } from '../language'
 import { catalogueOf, partsOf, sectionById, shapeOfPart, type ModelDocument } from '../model'
 import type { BuiltSection } from '../plan'
 import { defineCheck, type Found, type Subject } from './check'
@@ -58,7 +58,7 @@ function wouldDo(model: ModelDocument, built: BuiltSection, off: number, bound: 
   if (!heaviest) return { step: null, parts: [], said: { key: 'mass.noOneKind' } }
   const count = Math.ceil(off / each(heaviest))
   const steps = stepsOf(built, new Set(heaviest.ids))
-  const piece = { title: { piece: heaviest.shape.title }, grams: { value: each(heaviest), digits: 1 } }
+  const piece = { title: { piece: heaviest.shape.title }, grams: rounded(each(heaviest), 1) }
   const what: Said =
     steps.length === 0
       ? { key: 'mass.piece', about: piece }

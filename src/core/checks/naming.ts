@@ -1,4 +1,4 @@
-import type { Said, SaidAbout } from '../language'
+import { type Said, type SaidAbout, rounded } from '../language'
 import { memo } from '../memo'
 import { travelVector, type Travel } from '../motion'
 import type { BuiltSection } from '../plan'
@@ -30,12 +30,12 @@ export const lastStep = (built: BuiltSection, nodes: readonly number[]): number 
   Math.max(...nodes.map((node) => stepNumber(built, node) ?? 0)) || null
 
 /** Grams, one place where it is little. */
-export const gramsSaid = (mass: number): SaidAbout => ({ value: mass, digits: mass < 10 ? 1 : 0 })
+export const gramsSaid = (mass: number): SaidAbout => rounded(mass, mass < 10 ? 1 : 0)
 
 /** The side from which something that leaves along `travel` comes in. */
 export function wayIn(travel: Travel): SaidAbout {
   if (typeof travel === 'number') return { word: fromKey(travel) }
-  const [x, y, z] = travelVector(travel).map((value): SaidAbout => ({ value, digits: 2 })) as [SaidAbout, SaidAbout, SaidAbout]
+  const [x, y, z] = travelVector(travel).map((value): SaidAbout => rounded(value, 2)) as [SaidAbout, SaidAbout, SaidAbout]
   return { key: 'way.along', about: { x, y, z } }
 }
 

@@ -1,7 +1,7 @@
 import { momentsOf, momentSaid, type Moment } from '../count'
 import { sectionById } from '../model'
 import { STUD_PITCH, MM_PER_U } from '../space'
-import type { Said, SaidAbout } from '../language'
+import { type Said, type SaidAbout, rounded } from '../language'
 import { defineCheck } from './check'
 
 /** A section that pulls more on the axle it hangs on than its designer asks: sails, a barrier, a bell. */
@@ -15,7 +15,7 @@ export const offBalance = defineCheck({
     const moment = asked === undefined ? undefined : momentsOf(model).get(built.base)
     // Less than a tenth of a millimetre is within what masses are known to.
     if (!moment || moment.moment <= Math.max(asked!, moment.grams / 10)) return []
-    const grams = { value: moment.grams, digits: 1 }
+    const grams = rounded(moment.grams, 1)
     const said: Said = {
       key: 'mass.offBalance',
       about: { grams, moment: momentSaid(moment), asked: asked!, ...counterweight(moment) },
@@ -27,5 +27,5 @@ export const offBalance = defineCheck({
 /** What would balance it: at the farthest place on the other side, or a stud from the axle. */
 function counterweight({ moment, opposite }: Moment): Readonly<Record<'more' | 'at', SaidAbout>> {
   const at = Math.max(opposite, STUD_PITCH * MM_PER_U)
-  return { more: { value: moment / at, digits: 1 }, at: Math.round(at) }
+  return { more: rounded(moment / at, 1), at: Math.round(at) }
 }

@@ -1,3 +1,4 @@
+import { rounded } from '../language'
 import { orderSets, type BuiltSection } from '../plan'
 import { flatNodeBoxes, type Scene } from '../scene'
 import { NO_TURN, PLUS_Z, type FlatPoint } from '../space'
@@ -29,9 +30,9 @@ function firstFall(built: BuiltSection, isRoot: boolean): Found[] {
     if (tilt >= 0 && !(isLast && isRoot && tilt < LEAST_TILT)) continue
     const parts = idsOf(built, step)
     if (tilt < 0) {
-      return [{ step: i + 1, parts, said: { key: 'find.fallsAfter', about: { degrees: { value: Math.abs(tilt), digits: 0 } } } }]
+      return [{ step: i + 1, parts, said: { key: 'find.fallsAfter', about: { degrees: rounded(Math.abs(tilt), 0) } } }]
     }
-    return [{ step: null, parts, said: { key: 'find.fallsTilted', about: { degrees: { value: tilt, digits: 1 } } } }]
+    return [{ step: null, parts, said: { key: 'find.fallsTilted', about: { degrees: rounded(tilt, 1) } } }]
   }
   return []
 }

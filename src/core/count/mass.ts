@@ -1,4 +1,4 @@
-import { ENGLISH, type Said, type SaidAbout, type Words } from '../language'
+import { ENGLISH, type Said, type SaidAbout, type Words, rounded } from '../language'
 import { massOf, type Catalogue } from '../catalogue'
 import { memo } from '../memo'
 import { buildingOrder, catalogueOf, copiesOf, partsOf, sectionsById, shapeOfPart, type ModelDocument } from '../model'
@@ -36,7 +36,7 @@ export const sectionMasses = memo((model: ModelDocument): ReadonlyMap<string, Ma
 
 /** The same for designers. */
 export function massSaid({ grams, low, high }: Mass): Said {
-  const figure = (value: number): SaidAbout => ({ value, digits: value < 10 ? 1 : 0 })
+  const figure = (value: number): SaidAbout => rounded(value, value < 10 ? 1 : 0)
   return { key: 'mass.about', about: { grams: figure(grams), low: figure(low), high: figure(high) } }
 }
 

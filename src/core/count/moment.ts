@@ -1,4 +1,4 @@
-import type { Said } from '../language'
+import { type Said, rounded } from '../language'
 import { massOf, type Shape } from '../catalogue'
 import { memo } from '../memo'
 import {
@@ -72,4 +72,4 @@ const centreOf = memo(({ bodies }: Shape): Vec => {
 
 /** "9.6 mm from its axle: 230 g·mm". */
 export const momentSaid = ({ arm, moment }: Moment): Said =>
-  arm < 0.05 ? { key: 'mass.balanced' } : { key: 'mass.arm', about: { arm: { value: arm, digits: 1 }, moment: Math.round(moment) } }
+  arm < 0.05 ? { key: 'mass.balanced' } : { key: 'mass.arm', about: { arm: rounded(arm, 1), moment: Math.round(moment) } }

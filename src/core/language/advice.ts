@@ -34,6 +34,9 @@ export type SaidAbout =
   | { readonly piece: string }
   | { readonly colour: string }
 
+/** A number rounded where it is found, so that what is told of a plan does not hang on the last bit. */
+export const rounded = (value: number, digits: number): SaidAbout => ({ value: Number(value.toFixed(digits)) + 0, digits })
+
 /** Longer lists of parts are named by their first few. */
 const MOST_NAMED = 4
 
