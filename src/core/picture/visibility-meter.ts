@@ -196,13 +196,21 @@ export class VisibilityMeter {
 
   /** Dots that a node would have with nothing around; a single part has about the same wherever it stands. */
   private dotsAlone(node: number, count: number): number {
-    const projected = count === 1 ? this.projectedMeshes[this.stage.list[this.stage.start[node]!]!]! : undefined
-    const known = projected && this.alone.get(projected)
-    if (known !== undefined) return known
-    let dots = 0
-    for (const part of this.drawAlone(node, this.windowOf(node)).part) if (part >= 0) dots++
-    if (projected) this.alone.set(projected, dots)
+    if (count > 1) return dotsIn(this.drawAlone(node, this.windowOf(node)))
+    const projected = this.projectedMeshes[this.stage.list[this.stage.start[node]!]!]!
+    let dots = this.alone.get(projected)
+    if (dots === undefined) this.alone.set(projected, (dots = this.dotsOfMesh(projected)))
     return dots
+  }
+
+  /** Counted on a dot of its own, so that it does not depend on which part of that mesh is asked for first. */
+  private dotsOfMesh(projected: ProjectedMesh): number {
+    const [left, top, right, bottom] = this.projector.reachOf(projected, [0, 0, 0]).map(Math.floor) as [number, number, number, number]
+    const size = { width: Math.min(this.size.width, right - left + 2), height: Math.min(this.size.height, bottom - top + 2) }
+    const buffer = new GBuffer({ width: Math.max(1, size.width), height: Math.max(1, size.height) })
+    this.stage.budget.spend(size.width * size.height)
+    buffer.draw(projected, 0, -left, -top, 0)
+    return dotsIn(buffer)
   }
 
   private drawAlone(node: number, window: Window): GBuffer {
@@ -230,6 +238,12 @@ export class VisibilityMeter {
     for (const node of nodes) this.eachPart(node, (part) => (farthest = Math.max(farthest, this.reaches[part * REACH + 5]!)))
     return farthest
   }
+}
+
+function dotsIn({ part }: GBuffer): number {
+  let dots = 0
+  for (let i = 0; i < part.length; i++) if (part[i]! >= 0) dots++
+  return dots
 }
 
 /** A picture as large as a window; a window of nothing still has one dot. */
