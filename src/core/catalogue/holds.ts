@@ -5,18 +5,6 @@ import type { Connector, ConnectorKind } from './types'
 export const HOLD = { stud: 0, clip: 1, hole: 2, cross: 3, ball: 4, hinge: 5, post: 6, press: 7 } as const
 export type HoldKind = (typeof HOLD)[keyof typeof HOLD]
 
-/** What one holds is called, and many. */
-export const HOLD_WORDS: readonly (readonly [one: string, many: string])[] = [
-  ['stud', 'studs'],
-  ['clip', 'clips'],
-  ['hole', 'holes'],
-  ['axle hole', 'axle holes'],
-  ['ball', 'balls'],
-  ['hinge', 'hinges'],
-  ['post', 'posts'],
-  ['pair of studs at its sides', 'pairs of studs at its sides'],
-]
-
 /** What takes hold in something else, and in which sorts of joints. */
 const GIVES: Partial<Record<ConnectorKind, readonly HoldKind[]>> = {
   stud: [HOLD.stud],

@@ -1,4 +1,4 @@
-import { optionClashes } from '../model'
+import { clashSaid, optionClashes } from '../model'
 import { defineCheck } from './check'
 
 /** An option that is in without what it needs, or beside what it rules out. */
@@ -7,11 +7,5 @@ export const optionClash = defineCheck({
   severity: 'error',
   about: 'An option is in, and another that it needs is not, or one that it rules out is in as well.',
   scope: 'model',
-  find: ({ model }) =>
-    optionClashes(model).map(({ kind, name, other }) => ({
-      section: model.root,
-      step: null,
-      parts: [],
-      said: { key: kind === 'needs' ? 'find.optionNeeds' : 'find.optionRulesOut', about: { name, other } },
-    })),
+  find: ({ model }) => optionClashes(model).map((clash) => ({ section: model.root, step: null, parts: [], said: clashSaid(clash) })),
 })

@@ -1,6 +1,6 @@
 import { sectionMasses } from '../count'
-import { documentOfVersion, optionClashes, type ModelDocument, type VersionChoice } from '../model'
-import { listInWords } from '../words'
+import { ADVICE_IN_ENGLISH, type Advice } from '../language'
+import { clashSaid, documentOfVersion, optionClashes, type ModelDocument, type ModelVariant } from '../model'
 import { needOf } from './need'
 import { piecesIn } from './piece'
 
@@ -21,15 +21,14 @@ export interface VersionFacts {
 }
 
 /** The model as its options say, then each of its variants. */
-export function versionsOf(model: ModelDocument): VersionFacts[] {
-  const plain = factsOf(model, {}, '', 'As the options say')
-  return [plain, ...(model.variants ?? []).map(({ id, name }) => factsOf(model, { variant: id }, id, name))]
+export function versionsOf(model: ModelDocument, advice = ADVICE_IN_ENGLISH): VersionFacts[] {
+  const plain = { id: '', name: advice.say({ key: 'desk.asOptionsSay' }) }
+  return [plain, ...(model.variants ?? [])].map((version) => factsOf(model, version, advice))
 }
 
-function factsOf(model: ModelDocument, choice: VersionChoice, id: string, name: string): VersionFacts {
-  const document = documentOfVersion(model, choice)
+function factsOf(model: ModelDocument, { id, name }: Pick<ModelVariant, 'id' | 'name'>, { words, say }: Advice): VersionFacts {
+  const document = documentOfVersion(model, id === '' ? {} : { variant: id })
   const need = needOf(document)
-  const clashes = optionClashes(document)
   return {
     id,
     name,
@@ -37,7 +36,9 @@ function factsOf(model: ModelDocument, choice: VersionChoice, id: string, name: 
     kinds: need.length,
     colours: new Set(need.map(({ colour }) => colour)).size,
     mass: Math.round(sectionMasses(document).get(document.root)!.grams),
-    has: listInWords((document.options ?? []).filter((option) => option.on === true).map((option) => option.name)),
-    clash: clashes.length === 0 ? '' : `${clashes.join('. ')}.`,
+    has: words.list((document.options ?? []).filter((option) => option.on === true).map((option) => option.name)),
+    clash: optionClashes(document)
+      .map((clash) => say(clashSaid(clash)))
+      .join(' '),
   }
 }

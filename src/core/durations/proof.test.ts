@@ -18,6 +18,7 @@ import {
   writeLog,
 } from './index'
 import { secondsOfRun, type ProofRun, type ProofStep } from '../proof-build'
+import { ADVICE_IN_ENGLISH } from '../language'
 
 const { report } = reportModel(
   readModelText(readFileSync(new URL('../../../demo/models/ferry-house.rail.json', import.meta.url), 'utf8')),
@@ -64,7 +65,7 @@ describe('a proof build', () => {
     const run = built(2, { 3: slow(3, 2), 5: { mistakes: 1, missing: 2, note: ' It points the wrong way ' }, 8: { backs: 2, left: 1 } })
     const { toMend, mistakes, missing, left } = proofReport(report, run)
     expect([mistakes, missing, left]).toEqual([1, 2, 1])
-    expect(toMend.map(({ reasons }) => reasons)).toEqual([
+    expect(toMend.map(({ reasons }) => reasons.map(ADVICE_IN_ENGLISH.say))).toEqual([
       ['1 mistake', '2 pieces missing', 'It points the wrong way'],
       ['1 piece left over', 'gone back to 2 times'],
       [expect.stringMatching(/^[\d.]+ times as long as such a step takes$/)],

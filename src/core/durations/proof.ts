@@ -1,6 +1,6 @@
+import { rounded, type Said } from '../language'
 import type { Report } from '../pipeline'
 import { secondsOfRun, type ProofRun, type ProofStep } from '../proof-build'
-import { plural } from '../words'
 import { stepSeconds } from './durations'
 import { median } from './fit'
 import type { LogRun, LogStep } from './log'
@@ -15,8 +15,8 @@ interface ProofLine {
   readonly expected: number
   /** In the proof before; undefined where it was not built then. */
   readonly before?: number
-  /** What to mend, in words; empty where nothing went wrong. */
-  readonly reasons: readonly string[]
+  /** What to mend; empty where nothing went wrong. */
+  readonly reasons: readonly Said[]
 }
 
 export interface ProofReport {
@@ -104,16 +104,16 @@ export const proofOfLog = ({ date, steps }: LogRun): ProofRun => ({
 
 const keyOf = ({ section, step }: Pick<LogStep, 'section' | 'step'>): string => `${section}\n${step}`
 
-function reasonsOf({ seconds, mistakes, missing, left, note, backs }: ProofStep, expected: number): string[] {
+function reasonsOf({ seconds, mistakes, missing, left, note, backs }: ProofStep, expected: number): Said[] {
   const times = seconds / expected
   const isSlow = times >= SLOW.times && seconds - expected >= SLOW.seconds
   return [
-    ...(isSlow ? [`${times >= 10 ? Math.round(times) : times.toFixed(1)} times as long as such a step takes`] : []),
-    ...(mistakes > 0 ? [plural(mistakes, 'mistake')] : []),
-    ...(missing > 0 ? [`${plural(missing, 'piece')} missing`] : []),
-    ...(left > 0 ? [`${plural(left, 'piece')} left over`] : []),
-    ...(backs > 0 ? [backs === 1 ? 'gone back to once' : `gone back to ${backs} times`] : []),
-    ...(note.trim() === '' ? [] : [note.trim()]),
+    ...(isSlow ? [{ key: 'mend.slow', about: { times: rounded(times, times >= 10 ? 0 : 1) } } as const] : []),
+    ...(mistakes > 0 ? [{ key: 'mend.mistakes', n: mistakes } as const] : []),
+    ...(missing > 0 ? [{ key: 'mend.missing', n: missing } as const] : []),
+    ...(left > 0 ? [{ key: 'mend.left', n: left } as const] : []),
+    ...(backs > 0 ? [{ key: 'mend.backs', n: backs } as const] : []),
+    ...(note.trim() === '' ? [] : [{ key: 'mend.note', about: { note: note.trim() } } as const]),
   ]
 }
 

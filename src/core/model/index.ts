@@ -20,5 +20,5 @@ export { cleanPicture, decodePicture, pictureAddress, pictureBytes, picturePixel
 export { jointReach, turnAbout, type JointReach } from './joint-pose'
 export { cleanPhoto, isBeside, isHeic, orientationOf, photoAddress, photoBytes, photoSize, typeOfPhoto, withoutMetadata } from './photos'
 export { mapPhotos } from './photos-of'
-export { choiceWithin, documentOfVersion, optionClashes, type VersionChoice } from './options'
+export { choiceWithin, clashSaid, documentOfVersion, optionClashes, type VersionChoice } from './options'
 export { recolouredFrom } from './recolour-sections'

@@ -1,3 +1,4 @@
+import type { Said } from '../language'
 import { memoNamed } from '../memo'
 import { refuseBoth } from './check-options'
 import { recolourSections } from './recolour-sections'
@@ -124,6 +125,11 @@ export interface OptionClash {
   readonly name: string
   readonly other: string
 }
+
+export const clashSaid = ({ kind, name, other }: OptionClash): Said => ({
+  key: kind === 'needs' ? 'find.optionNeeds' : 'find.optionRulesOut',
+  about: { name, other },
+})
 
 /** Options of a version that do not go together. */
 export function optionClashes({ options = [] }: Pick<ModelDocument, 'options'>): OptionClash[] {

@@ -206,6 +206,6 @@ describe('shapes laid out by size', () => {
     expect([...highest].sort((a, b) => a - b)).toEqual(highest)
   })
   it('leave out heights without shapes', () => {
-    expect(shelvesBySize([BASE_CATALOGUE.shapes.get('plate-2x4')!]).map(({ title }) => title)).toEqual(['As low as a plate'])
+    expect(shelvesBySize([BASE_CATALOGUE.shapes.get('plate-2x4')!]).map(({ height }) => height)).toEqual(['plate'])
   })
 })

@@ -59,9 +59,8 @@ export function useBenchActs(on: BenchSection, selection: BenchSelection, hand: 
     if (ids.length === 0) return
     const section = on.id.value
     const name = say('bench.partOf', { name: on.section.value?.name ?? say('bench.it2') })
-    const isDone = await open.edit(say('bench.makeASectionOf', { chosenTitle: chosenTitle() }), (model) =>
-      asBuilt(cutOut(model, section, ids, name)),
-    )
+    const label = say('bench.makeASectionOf', { chosenTitle: chosenTitle() })
+    const isDone = await open.edit(label, (model) => asBuilt(cutOut(model, section, ids, name)))
     if (isDone) notify(say('bench.areASectionNowGive', { pieces: sayCount('count.pieces', ids.length) }))
   }
   async function toSection(to: string): Promise<void> {

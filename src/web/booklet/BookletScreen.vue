@@ -15,6 +15,7 @@ import PublishPanel from '../published/PublishPanel.vue'
 import BookletTabs from '../proof/BookletTabs.vue'
 import BuilderView from './BuilderView.vue'
 import ComposePanel from './ComposePanel.vue'
+import { exportWords } from './export-words'
 import ReadinessList from './ReadinessList.vue'
 import SheetPreview from './SheetPreview.vue'
 import { useExport } from './use-export'
@@ -71,7 +72,7 @@ async function write(asked: BookletExport): Promise<PlainFault | 'stopped' | 'do
 
 async function save(asked: BookletExport): Promise<void> {
   const answer = await write(asked)
-  if (answer === 'done') notify(say('booklet.theFileIsInYour', { about: asked.about }))
+  if (answer === 'done') notify(say('booklet.theFileIsInYour', { about: exportWords(asked).about }))
   else if (answer !== 'stopped') notify(say('booklet.theFileWasNotWritten', { fault: faultText(answer) }), { isError: true })
   await nextTick()
   if (document.activeElement === document.body) buttons.value?.querySelector<HTMLElement>(`[data-export="${asked.id}"] button`)?.focus()
@@ -121,13 +122,13 @@ async function save(asked: BookletExport): Promise<void> {
         <template v-for="each in EXPORTS" :key="each.id">
           <span :data-export="each.id"
             ><ActionButton :disabled="files.running.value !== null || planned !== null" @click="save(each)">{{
-              each.title
+              exportWords(each).title
             }}</ActionButton></span
           >
           <WorkBar
             v-if="files.running.value === each"
             class="file-work"
-            :label="`Writing: ${each.title}`"
+            :label="say('booklet.writing', { title: exportWords(each).title })"
             :fraction="files.progress.value"
             @stop="files.stop()"
           />

@@ -6,7 +6,16 @@ import { pieceToScale } from '@core/picture'
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
 import { type Shape } from '@core/catalogue'
 import { plainFault } from '@core/fault'
-import { JOIN_SORTS, searchShapes, shapesThatLook, shelvesBySize, type JoinSort, type ShapeLook, type StudPlace } from '@core/names'
+import {
+  JOIN_SORTS,
+  searchShapes,
+  shapesThatLook,
+  shelvesBySize,
+  type JoinSort,
+  type ShapeLook,
+  type ShelfHeight,
+  type StudPlace,
+} from '@core/names'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { download } from '../shared/download'
@@ -80,10 +89,17 @@ const sight = computed<ShapeLook>(() => ({
 }))
 const isLooking = computed(() => Object.keys(sight.value).length > 0)
 
+const SHELF_KEYS = {
+  plate: 'catalogue.asLowAsAPlate',
+  'two plates': 'catalogue.twoPlatesHigh',
+  brick: 'catalogue.asHighAsABrick',
+  'two bricks': 'catalogue.twoBricksHigh',
+  higher: 'catalogue.higher',
+} as const satisfies Record<ShelfHeight, ScreenKey>
 /** Asked words first, best first; else by size, as on a bench: heights one behind the other, footprints growing to the right. */
 const groups = computed<readonly { title: string; shapes: readonly Shape[] }[]>(() => {
   const looked = shapesThatLook(catalogue.value, sight.value)
-  if (query.value.trim() === '') return shelvesBySize(looked)
+  if (query.value.trim() === '') return shelvesBySize(looked).map(({ height, shapes }) => ({ title: say(SHELF_KEYS[height]), shapes }))
   const fits = new Set(looked)
   const found = searchShapes(catalogue.value, query.value, 120).filter((shape) => fits.has(shape))
   return found.length > 0 ? [{ title: say('catalogue.bestFirst'), shapes: found }] : []

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { HOLD_WORDS, massOf, receivedHold, givenHolds, socketCount, studCount, type Shape, turningOf } from '@core/catalogue'
+import { massOf, receivedHold, givenHolds, socketCount, studCount, type Shape, turningOf } from '@core/catalogue'
 import { fromU, type LengthUnit } from '@core/fit'
-import { say, sayCount, sayNumber } from '../language'
+import { familyWords } from './family-words'
+import { say, sayCount, sayNumber, screenAdvice } from '../language'
 import LineField from '../controls/LineField.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
 import TurnablePiece from '../shared/TurnablePiece.vue'
@@ -36,10 +37,13 @@ const holds = computed(() => {
   for (const { kind } of props.shape.connectors) {
     if (kind === 'stud' || kind === 'socket') continue
     const gives = givenHolds(kind)
-    if (gives.length > 0) for (const hold of gives) words.add(say('catalogue.goesInto', { holdWords: HOLD_WORDS[hold]![1] }))
+    if (gives.length > 0)
+      for (const hold of gives) words.add(say('catalogue.goesInto', { holdWords: screenAdvice().say({ key: `holds.${hold}` }) }))
     else
       words.add(
-        kind === 'mouth' ? say('catalogue.takesAStudInIts') : say('catalogue.isA', { holdWords: HOLD_WORDS[receivedHold(kind)]![0] }),
+        kind === 'mouth'
+          ? say('catalogue.takesAStudInIts')
+          : say('catalogue.isA', { holdWords: screenAdvice().say({ key: `holdA.${receivedHold(kind)}` }) }),
       )
   }
   return [...words]
@@ -74,7 +78,7 @@ const rename = (field: 'name' | 'number', text: string): void => void names.name
     <div class="words">
       <h2 tabindex="-1">{{ shape.title }}</h2>
       <p class="faint">
-        {{ shape.family }} · <code>{{ shape.id }}</code> {{ say('catalogue.aboutG', { massOf: sayNumber(massOf(shape), 1) }) }}
+        {{ familyWords(shape.family) }} · <code>{{ shape.id }}</code> {{ say('catalogue.aboutG', { massOf: sayNumber(massOf(shape), 1) }) }}
       </p>
       <table>
         <caption class="sr-only">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { colourBars, sectionBars, versionsOf } from '@core/desk'
-import { say } from '../language'
+import { say, screenAdvice } from '../language'
 import { useOpenModel } from '../stores/open-model'
 import BarChart from './BarChart.vue'
 import DeskTabs from './DeskTabs.vue'
@@ -10,9 +10,9 @@ import { shownCatalogue } from '../shared/shown-catalogue'
 /** Where the pieces go: by colour, by section, by version. */
 const open = useOpenModel()
 const catalogue = computed(() => open.source?.catalogue ?? shownCatalogue())
-const byColour = computed(() => (open.shown ? colourBars(open.shown, catalogue.value) : []))
-const bySection = computed(() => sectionBars(open.report?.sections ?? []))
-const versions = computed(() => (open.model && (open.model.variants ?? []).length > 0 ? versionsOf(open.model) : []))
+const byColour = computed(() => (open.shown ? colourBars(open.shown, catalogue.value, screenAdvice()) : []))
+const bySection = computed(() => sectionBars(open.report?.sections ?? [], screenAdvice()))
+const versions = computed(() => (open.model && (open.model.variants ?? []).length > 0 ? versionsOf(open.model, screenAdvice()) : []))
 const byVersion = computed(() => versions.value.map(({ name, pieces }) => ({ label: name, value: pieces })))
 const isEmpty = computed(() => byColour.value.length === 0)
 </script>

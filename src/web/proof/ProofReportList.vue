@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ProofReport } from '@core/durations'
-import { say, sayCount } from '../language'
+import { say, sayCount, screenAdvice } from '../language'
 import { useOpenModel } from '../stores/open-model'
 import { clockWords } from '@core/proof-build'
 
@@ -24,7 +24,7 @@ const sums = computed(() =>
 )
 /** What somebody noted may end a sentence itself. */
 function reasonsOf({ reasons }: Pick<ProofReport['lines'][number], 'reasons'>): string {
-  const text = reasons.join('; ')
+  const text = reasons.map(screenAdvice().say).join('; ')
   return /[.?!]$/.test(text) ? text : `${text}.`
 }
 </script>

@@ -68,7 +68,7 @@ const facts = computed(() => props.stored.facts)
     <div class="acts" role="group" :aria-label="say('shelf.whatToDoWith', { name: stored.name })">
       <button class="plain-button" @click="emit('duplicate')">{{ say('shelf.duplicate') }}</button>
       <button v-for="format in formats.writable" :key="format.id" class="plain-button" @click="emit('save', format)">
-        {{ say('shelf.save', { short: format.short }) }}
+        {{ say('shelf.save', { short: format.id === 'words-log' ? say('shelf.log') : say('shelf.file') }) }}
       </button>
       <button class="plain-button" :aria-expanded="isMoving" @click="askFolder">{{ say('shelf.folder') }}</button>
       <button class="plain-button" @click="emit('remove')">{{ say('common.takeOff') }}</button>

@@ -4,7 +4,7 @@ import { compareVersions, newlyAlike, versionsOf } from '@core/desk'
 import { addOption, addVariant, changeOption, changeVariant, removeOption, removeVariant } from '@core/edits'
 import { plainFault } from '@core/fault'
 import type { ModelDocument, VersionChoice } from '@core/model'
-import { faultText, say, sayWithin } from '../language'
+import { faultText, say, sayWithin, screenAdvice } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import LineField from '../controls/LineField.vue'
@@ -25,7 +25,7 @@ const variantName = ref('')
 const problem = ref('')
 
 const options = computed(() => open.model?.options ?? [])
-const versions = computed(() => (open.model ? versionsOf(open.model) : []))
+const versions = computed(() => (open.model ? versionsOf(open.model, screenAdvice()) : []))
 const shownId = computed(() => open.settings.version?.variant ?? '')
 const isNamed = computed(() => new Set((open.model?.variants ?? []).map(({ id }) => id)))
 
