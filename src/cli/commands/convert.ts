@@ -1,3 +1,4 @@
+import { ADVICE_IN_ENGLISH } from '@core/language'
 import { Option } from 'commander'
 import { Fault, plainFault, type PlainFault } from '@core/fault'
 import { formatOf, FORMATS, type ReadFile, type ReadOptions } from '@core/formats'
@@ -38,7 +39,7 @@ async function convert(input: string, output: string, values: ConvertValues): Pr
   for (const { place, said, made } of read.remarks) say(`note: ${place}: ${said === '' ? '' : `“${said}”: `}${made}`)
   const { model, taken } =
     values.cut === undefined ? { model: read.model, taken: undefined } : cutUp(read.model, cutKinds(values.cut), { least: values.min })
-  const losses = format.losses?.(model) ?? []
+  const losses = (format.losses?.(model) ?? []).map(ADVICE_IN_ENGLISH.say)
   if (losses.length > 0) say(`note: a ${format.title} cannot hold ${losses.join(', ')}`)
   await save(output, format.write(model))
   await report(values.report, {

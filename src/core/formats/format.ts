@@ -1,3 +1,4 @@
+import type { Said } from '../language'
 import type { ModelDocument } from '../model'
 import type { Alias } from '../names'
 
@@ -21,8 +22,8 @@ export interface Format {
    */
   readonly read?: (bytes: Uint8Array, name: string, options: ReadOptions) => ReadFile
   readonly write?: (model: ModelDocument) => string | Uint8Array<ArrayBuffer>
-  /** What such a file cannot hold of a model, in words; told before it is lost. */
-  readonly losses?: (model: ModelDocument) => readonly string[]
+  /** What such a file cannot hold of a model; told before it is lost. */
+  readonly losses?: (model: ModelDocument) => readonly Said[]
   /** Files beside it that it needs, by the names it gives them. */
   readonly neighbours?: (bytes: Uint8Array) => readonly string[]
 }

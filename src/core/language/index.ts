@@ -2,5 +2,6 @@
 export * from './languages'
 export * from './words'
 export * from './load'
+export * from './said'
 export * from './advice'
 export * from './load-advice'

@@ -1,6 +1,7 @@
-import { addAdvice, type AdviceMessages } from './advice'
+import { addAdvice } from './advice'
 import type { Language } from './languages'
 import { loadLanguage } from './load'
+import type { AdviceMessages } from './said'
 
 /** Where each language but English is: of its own, so that only who reads it loads it. A message that one lacks does not compile. */
 const FILES: Readonly<Record<Exclude<Language, 'en'>, () => Promise<AdviceMessages>>> = {

@@ -3,8 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { PickedPoint } from '@core/placing'
-import { listInWords } from '@core/words'
-import { say, sayCount } from '../language'
+import { say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { focusMain } from '../shared/focus'
@@ -40,7 +39,7 @@ const waysIn = computed(() => {
   const free = apart.stuck.value?.ways ?? []
   return free.slice(0, 3).map(({ travel, by }) => ({
     words: travelWords(travel),
-    by: listInWords(by.slice(0, 3).map(titleOf), 'and'),
+    by: screenWords().list(by.slice(0, 3).map(titleOf)),
     count: by.length,
   }))
 })

@@ -5,8 +5,7 @@ import { BASE_CATALOGUE } from '@core/catalogue'
 import { plainFault, type Problem } from '@core/fault'
 import { mendCell, tableHeader } from '@core/formats'
 import { readColourCell, readShapeCell } from '@core/names'
-import { listInWords } from '@core/words'
-import { faultText, say, sayCount } from '../language'
+import { faultText, say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { BRING_IN } from '../app/bring-in-key'
@@ -101,7 +100,7 @@ async function pick(files: FileList | null): Promise<void> {
       <h1>{{ say('common.bringIn') }}</h1>
       <template v-if="!reading.file">
         <p class="faint">
-          {{ say('bringIn.nothingIsStoredBeforeYou') }} <b>{{ listInWords(formats.readable, 'or') }}</b>.
+          {{ say('bringIn.nothingIsStoredBeforeYou') }} <b>{{ screenWords().list(formats.readable, 'or') }}</b>.
         </p>
         <ActionButton primary @click="picker?.click()">{{ say('bringIn.chooseFiles') }}</ActionButton>
         <section class="tell">

@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { adviceIn, loadAdvice, speaker, wordsIn, type Advice, type Language, type Leaves, type Speaker, type Words } from '@core/language'
+import { speaker, wordsIn, type Language, type Leaves, type Speaker, type Words } from '@core/language'
 import type { FaultCode } from '@core/fault'
 import english from './messages/en.json'
 
@@ -40,6 +40,7 @@ export const screenLanguage = (): Language => spoken.value.language
 export async function speakOnScreen(language: Language): Promise<void> {
   if (language === screenLanguage()) return
   if (language === 'en') return void (spoken.value = ENGLISH_SCREENS)
+  const { loadAdvice } = await import('./load-screen-advice')
   const [{ messages, faults }] = await Promise.all([FILES[language](), loadAdvice(language)])
   spoken.value = { language, speaker: speaker(language, messages, english), faults }
 }
@@ -59,11 +60,5 @@ export const sayNumber = (value: number, digits?: number): string => screenWords
 /** How booklets and catalogue say things in the language of the screens. */
 export const screenWords = (): Words => wordsIn(screenLanguage())
 
-/** What designers are told, in the language of the screens. */
-export const screenAdvice = (): Advice => adviceIn(screenLanguage())
-
 /** A name as it stands within a sentence. */
 export const sayWithin = (name: string): string => screenWords().within(name)
-
-/** "a, b and c". */
-export const sayList = (items: readonly string[], last: 'and' | 'or' = 'and'): string => screenWords().list(items, last)

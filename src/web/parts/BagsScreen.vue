@@ -3,8 +3,7 @@ import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { bagsTable, bagsWords, bookletLanes, timesUsual, weighted, workWords, type BagPlan, type WorkMove } from '@core/bags'
 import { plainFault } from '@core/fault'
 import type { BagBegin, BagWeights, ModelDocument } from '@core/model'
-import { listInWords } from '@core/words'
-import { faultText, say, sayCount, screenAdvice } from '../language'
+import { faultText, say, sayCount, screenAdvice, screenWords } from '../language'
 import { toBytes } from '../../workers/plan-messages'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
@@ -218,7 +217,7 @@ const save = (): void => {
           {{ say('parts.nothingOfThisModelCan') }}
         </p>
         <p v-else>
-          {{ listInWords(booklet.sections.map(nameOf)) }}.
+          {{ screenWords().list(booklet.sections.map(nameOf)) }}.
           <template v-if="booklet.number === booklets.length">{{ say('parts.itJoinsWhatTheOthers') }}</template>
           <template v-else>{{ say('parts.itNeedsNothingOfThe') }}</template>
         </p>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { lanesWords, type BookletLanes } from '@core/bags'
-import { listInWords } from '@core/words'
-import { say, screenAdvice } from '../language'
+import { say, screenAdvice, screenWords } from '../language'
 
 /** Who builds which bag when, and who waits for whom: a lane for each booklet. */
 const props = defineProps<{ lanes: BookletLanes }>()
@@ -11,7 +10,7 @@ const waiting = computed(() => props.lanes.lanes.flatMap(({ bags }) => bags.filt
 const bookletsInWords = (numbers: readonly number[]): string =>
   numbers.length === 1
     ? say('parts.booklet3', { numbers: numbers[0]! })
-    : say('parts.booklets', { numbers: listInWords(numbers.map(String)) })
+    : say('parts.booklets', { numbers: screenWords().list(numbers.map(String)) })
 </script>
 
 <template>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { Catalogue } from '@core/catalogue'
 import { harvestFrom, pieceLine, piecesIn, type DeskPiece, type Harvest } from '@core/desk'
-import { listInWords } from '@core/words'
-import { faultText, say, sayCount } from '../language'
+import { faultText, say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { useLibrary } from '../storage/open-library'
 import { useOpenModel } from '../stores/open-model'
@@ -37,7 +36,7 @@ const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
       <summary>
         <b>{{ each.name }}</b> {{ say('parts.couldGiveOfIts', { pieces: sayCount('count.pieces', piecesIn(each.gives)), of: each.of }) }}
       </summary>
-      <p>{{ say('parts.itWouldBreak', { breaks: listInWords(each.breaks) }) }}</p>
+      <p>{{ say('parts.itWouldBreak', { breaks: screenWords().list(each.breaks) }) }}</p>
       <ul>
         <li v-for="piece in each.gives" :key="words(piece)">{{ words(piece) }}</li>
       </ul>

@@ -6,6 +6,7 @@ import type { StoredModel } from '../storage/database'
 import type { WritableFormat } from '@core/formats'
 
 import { formats } from '../shared/formats'
+import { formatWords } from './format-words'
 
 const props = defineProps<{ stored: StoredModel; /** Known folders. */ folders: readonly string[] }>()
 const emit = defineEmits<{
@@ -68,7 +69,7 @@ const facts = computed(() => props.stored.facts)
     <div class="acts" role="group" :aria-label="say('shelf.whatToDoWith', { name: stored.name })">
       <button class="plain-button" @click="emit('duplicate')">{{ say('shelf.duplicate') }}</button>
       <button v-for="format in formats.writable" :key="format.id" class="plain-button" @click="emit('save', format)">
-        {{ say('shelf.save', { short: format.id === 'words-log' ? say('shelf.log') : say('shelf.file') }) }}
+        {{ say('shelf.save', { short: formatWords(format).short }) }}
       </button>
       <button class="plain-button" :aria-expanded="isMoving" @click="askFolder">{{ say('shelf.folder') }}</button>
       <button class="plain-button" @click="emit('remove')">{{ say('common.takeOff') }}</button>

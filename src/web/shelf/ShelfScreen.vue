@@ -4,8 +4,7 @@ import { useRouter } from 'vue-router'
 import { plainFault } from '@core/fault'
 import type { WritableFormat } from '@core/formats'
 import { LIMITS } from '@core/model'
-import { listInWords } from '@core/words'
-import { faultText, say, sayCount } from '../language'
+import { faultText, say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { downloadModel } from '../shared/download-model'
@@ -19,6 +18,7 @@ import BackupBar from './BackupBar.vue'
 import CollectionPanel from './CollectionPanel.vue'
 import ScreenLanguage from './ScreenLanguage.vue'
 import ShelfPlace from './ShelfPlace.vue'
+import { formatWords } from './format-words'
 
 const shelf = useShelf()
 const picker = ref<HTMLInputElement>()
@@ -103,7 +103,10 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
     const model = await shelf.documentOf(stored.id)
     downloadModel(stored.name, model, format)
     const losses = format.losses?.(model) ?? []
-    if (losses.length > 0) notify(say('shelf.theCannotHoldKeepThe', { title: format.title, losses: losses.join(', ') }))
+    if (losses.length === 0) return
+    const { screenAdvice } = await import('../language/screen-advice')
+    const said = losses.map(screenAdvice().say).join(', ')
+    notify(say('shelf.theCannotHoldKeepThe', { title: formatWords(format).title, losses: said }))
   })
 </script>
 
@@ -133,7 +136,7 @@ const save = (stored: StoredModel, format: WritableFormat): Promise<void> =>
       <h1>{{ say('common.shelf') }}</h1>
       <p class="faint">
         {{ say('shelf.bringInA', { models: sayCount('count.models', total) }) }}
-        <b v-if="formats.readable.length">{{ listInWords(formats.readable, 'or') }}</b> {{ say('shelf.fileByTheButtonOr') }}
+        <b v-if="formats.readable.length">{{ screenWords().list(formats.readable, 'or') }}</b> {{ say('shelf.fileByTheButtonOr') }}
         <RouterLink :to="{ name: 'bring-in' }">{{ say('shelf.tellInYourOwnWords') }}</RouterLink>
         {{ say('shelf.whatYouTookApartEverything') }}
       </p>

@@ -1,4 +1,4 @@
-import { plural } from '../../words'
+import type { Said } from '../../language'
 import { sectionUses, type ModelDocument } from '../../model'
 import type { Format } from '../format'
 import { gltfNeighbours } from './container'
@@ -19,12 +19,12 @@ export const drawing = {
 } satisfies Format
 
 /** What nothing joins has no place, so a drawing cannot show it. */
-function gltfLosses(model: ModelDocument): string[] {
+function gltfLosses(model: ModelDocument): Said[] {
   const unused = [...sectionUses(model).values()].filter(({ times, mirrored }) => times + mirrored === 0).length
   const { options = [], variants = [] } = model
   return [
-    ...(unused > 0 ? [plural(unused, 'section that nothing joins', 'sections that nothing joins')] : []),
-    ...(options.length > 0 ? [plural(options.length, 'option')] : []),
-    ...(variants.length > 0 ? [plural(variants.length, 'version')] : []),
+    ...(unused > 0 ? [{ key: 'loss.unjoined', n: unused } as const] : []),
+    ...(options.length > 0 ? [{ key: 'loss.options', n: options.length } as const] : []),
+    ...(variants.length > 0 ? [{ key: 'loss.versions', n: variants.length } as const] : []),
   ]
 }

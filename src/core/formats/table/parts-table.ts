@@ -1,4 +1,5 @@
-import { plural, tableText } from '../../words'
+import type { AdviceKey, Said } from '../../language'
+import { tableText } from '../../words'
 import { copiesOf, partsOf, pieceCount, isLoose, type ModelDocument } from '../../model'
 import type { Format } from '../format'
 import { readPartsTable } from './read-parts'
@@ -19,27 +20,21 @@ const COLUMNS = ['section', 'id', 'shape', 'colour', 'x', 'y', 'z', 'turn'] as c
 type Column = (typeof COLUMNS)[number] | 'count'
 
 /** What a table of parts cannot hold; said to the person before it is lost. */
-function csvLosses(model: ModelDocument): string[] {
-  const losses: string[] = []
-  const say = (count: number, one: string, many: string): void => {
-    if (count > 0) losses.push(plural(count, one, many))
-  }
-  say(
-    model.sections.reduce((sum, section) => sum + copiesOf(section).length, 0),
-    'copy of a section',
-    'copies of sections',
-  )
-  say(model.sections.filter((section) => section.steps).length, 'section’s given steps', 'sections’ given steps')
-  say(model.shapes?.length ?? 0, 'own shape', 'own shapes')
-  say(model.palette?.length ?? 0, 'own colour', 'own colours')
+function csvLosses(model: ModelDocument): Said[] {
   const parts = model.sections.flatMap(partsOf)
-  say(parts.filter((part) => part.length !== undefined).length, 'length of a cut piece', 'lengths of cut pieces')
-  say(parts.filter((part) => (part.work ?? []).length > 0).length, 'part with work done to it', 'parts with work done to them')
-  say(model.decals?.length ?? 0, 'decal', 'decals')
-  say(model.figures?.length ?? 0, 'figure recipe', 'figure recipes')
-  say(model.options?.length ?? 0, 'option', 'options')
-  say(model.variants?.length ?? 0, 'version', 'versions')
-  return losses
+  const counts: readonly (readonly [AdviceKey, number])[] = [
+    ['loss.copies', model.sections.reduce((sum, section) => sum + copiesOf(section).length, 0)],
+    ['loss.steps', model.sections.filter((section) => section.steps).length],
+    ['loss.shapes', model.shapes?.length ?? 0],
+    ['loss.colours', model.palette?.length ?? 0],
+    ['loss.lengths', parts.filter((part) => part.length !== undefined).length],
+    ['loss.work', parts.filter((part) => (part.work ?? []).length > 0).length],
+    ['loss.decals', model.decals?.length ?? 0],
+    ['loss.figures', model.figures?.length ?? 0],
+    ['loss.options', model.options?.length ?? 0],
+    ['loss.versions', model.variants?.length ?? 0],
+  ]
+  return counts.flatMap(([key, n]) => (n > 0 ? [{ key, n }] : []))
 }
 
 /** One row a part; loose parts leave x, y and z empty and have a count. */
