@@ -66,7 +66,7 @@ describe('tables', () => {
   })
 
   it('says what it loses', () => {
-    expect(partsTable.losses(readModelText(demo('ferry-house')))).toEqual(['9 copies of sections'])
+    expect(partsTable.losses(readModelText(demo('ferry-house')))).toEqual([{ key: 'loss.copies', n: 9 }])
     expect(partsTable.losses(readModelText(demo('bird-table')))).toEqual([])
   })
 })

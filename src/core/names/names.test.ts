@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BASE_CATALOGUE } from '../catalogue'
+import { BASE_CATALOGUE, catalogueIn } from '../catalogue'
+import { loadLanguage, wordsIn } from '../language'
 import { aliasText, readAliases, readQuickLine, searchShapes, shapesThatLook, shelvesBySize, writeAliases, type Alias } from './index'
 
 const first = (text: string): string | undefined => searchShapes(BASE_CATALOGUE, text, 1)[0]?.id
@@ -191,6 +192,17 @@ describe('aliases', () => {
     expect(() => readAliases('kind,id,name,number\nshape,plate-1x3x,a,b', BASE_CATALOGUE)).toThrow('plate-1x3x')
     expect(() => readAliases('kind,id,name,number\nshape,plate-1x3,a,b\nshape,plate-1x3,c,d', BASE_CATALOGUE)).toThrow('twice')
     expect(aliasText([{ kind: 'shape', id: 'bar-3', name: 'Stick', number: '7' }], 'shape', 'bar-3')).toBe('Stick (7)')
+  })
+})
+
+describe('names in another language', () => {
+  it('find and read pieces as the English ones do, which are understood there too', async () => {
+    await loadLanguage('de')
+    const german = catalogueIn(BASE_CATALOGUE, wordsIn('de'))
+    expect(searchShapes(german, 'Platte 2x4')[0]?.id).toBe('plate-2x4')
+    expect(searchShapes(german, 'Schräge')[0]?.family).toMatch(/slope/)
+    for (const line of ['4 Platte 2x4 rot', '4 plate 2x4 red'])
+      expect(readQuickLine(line, german).pieces).toEqual([{ count: 4, shape: 'plate-2x4', colour: 'red' }])
   })
 })
 

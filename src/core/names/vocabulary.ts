@@ -102,7 +102,7 @@ const singular = (word: string): string => (word.length > 3 && word.endsWith('s'
 export const wordsOf = (text: string): string[] =>
   text
     .toLowerCase()
-    .split(/[^a-z0-9]+/)
+    .split(/[^\p{L}\d]+/u)
     .filter((word) => word !== '')
     .map(singular)
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useMediaQuery } from '@vueuse/core'
 import { computed, onUnmounted, provide, ref, watch } from 'vue'
 import { storeToRefs } from 'pinia'
 import { plainFault } from '@core/fault'
-import { faultText, say } from '../language'
+import { faultText, say, screenLanguage } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import WorkBar from '../controls/WorkBar.vue'
 import { PAINT_SOURCE } from '../shared/painter-key'
@@ -57,11 +57,13 @@ useEventListener(window, 'keydown', (event) => {
   else return
   event.preventDefault()
 })
+/** Other languages have longer words for the rooms. */
+const isNarrow = useMediaQuery(`(max-width: ${screenLanguage() === 'en' ? 1240 : 1500}px)`)
 </script>
 
 <template>
   <div class="frame">
-    <header>
+    <header :class="{ narrow: isNarrow }">
       <WordMark />
       <p class="name" :title="open.model?.name">{{ open.model?.name }}</p>
       <nav :aria-label="say('app.roomsOfThisModel')">
@@ -201,19 +203,17 @@ useEventListener(window, 'keydown', (event) => {
     min-width: 3.6em;
   }
 }
-@media (max-width: 1240px) {
-  header {
-    flex-wrap: wrap;
-    gap: 0 10px;
-    padding: 2px 10px;
-  }
-  nav {
-    order: 3;
-    width: 100%;
-    overflow-x: auto;
-  }
-  .saved {
-    min-width: 0;
-  }
+header.narrow {
+  flex-wrap: wrap;
+  gap: 0 10px;
+  padding: 2px 10px;
+}
+.narrow nav {
+  order: 3;
+  width: 100%;
+  overflow-x: auto;
+}
+.narrow .saved {
+  min-width: 0;
 }
 </style>

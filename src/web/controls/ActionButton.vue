@@ -26,6 +26,15 @@ const emit = defineEmits<{ click: [] }>()
 </template>
 
 <style scoped>
+/* Words that are longer than their place go on in a second line. */
+.n-button {
+  height: auto;
+  min-height: 44px;
+  max-width: 100%;
+  padding-block: 6px;
+  white-space: normal;
+  text-align: start;
+}
 .shortcut {
   margin-left: 8px;
 }
