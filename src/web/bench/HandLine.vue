@@ -113,7 +113,7 @@ const ask = (option: Option): { shape: string; colour: string } | undefined => (
     <p v-if="text.trim() !== '' && options.length === 0" role="status">{{ say('bench.noPieceAndNoSection') }}</p>
     <span class="acts">
       <button class="plain-button framed" @click="acts.openTool('fill')">{{ say('bench.fill') }}</button>
-      <button class="plain-button framed" @click="acts.openTool('letters')">{{ say('common.letters') }}</button>
+      <button class="plain-button framed" @click="acts.openTool('letters')">{{ say('bench.letters') }}</button>
       <button class="plain-button framed" @click="acts.openTool('recolour')">{{ say('bench.recolour') }}</button>
       <RouterLink class="plain-button framed" :to="{ name: 'apart', query: { section: section.id.value } }">{{
         say('common.takeApart')

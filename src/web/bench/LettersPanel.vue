@@ -110,8 +110,8 @@ onUnmounted(() => {
 </script>
 
 <template>
-  <section class="slip" :aria-label="say('common.letters')">
-    <h2>{{ say('common.letters') }}</h2>
+  <section class="slip" :aria-label="say('bench.letters')">
+    <h2>{{ say('bench.letters') }}</h2>
     <label class="own"
       >{{ say('common.words') }} <input v-model="text" class="plain-field" maxlength="60" :disabled="image !== null" @keydown.stop
     /></label>

@@ -206,7 +206,7 @@ const surplus = computed(() => (found.value ? piecesIn(found.value.surplus) : 0)
           </caption>
           <thead>
             <tr>
-              <th scope="col" class="number">{{ say('common.count') }}</th>
+              <th scope="col" class="number">{{ say('parts.count') }}</th>
               <th scope="col">{{ say('parts.piece') }}</th>
               <th scope="col" class="number">{{ say('parts.each2') }}</th>
             </tr>
