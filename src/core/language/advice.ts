@@ -5,6 +5,8 @@ import type { AdviceMessages, Said, SaidAbout } from './said'
 
 /** Longer lists of parts are named by their first few. */
 const MOST_NAMED = 4
+/** Sentences that are remembered. */
+const MOST_KEPT = 20_000
 
 /** Who says what designers are told. */
 export interface Advice {
@@ -14,7 +16,18 @@ export interface Advice {
 
 function adviceOf(words: Words, messages: AdviceMessages): Advice {
   const spoken = speaker(words.language, messages, english)
-  const say = ({ key, n, about = {} }: Said): string => {
+  const kept = new Map<string, string>()
+  /** After an edit most findings are told again. */
+  function say(said: Said): string {
+    const asText = JSON.stringify(said)
+    let text = kept.get(asText)
+    if (text === undefined) {
+      if (kept.size >= MOST_KEPT) kept.clear()
+      kept.set(asText, (text = sayAnew(said)))
+    }
+    return text
+  }
+  const sayAnew = ({ key, n, about = {} }: Said): string => {
     const named = Object.fromEntries(Object.entries(about).map(([name, each]) => [name, inWords(each)]))
     return n === undefined ? spoken.say(key, named) : spoken.count(key, n, named)
   }
@@ -27,7 +40,7 @@ function adviceOf(words: Words, messages: AdviceMessages): Advice {
   function inWords(about: SaidAbout): string {
     if (typeof about === 'string') return about
     if (typeof about === 'number') return words.number(about)
-    if ('key' in about) return say(about)
+    if ('key' in about) return sayAnew(about)
     if ('parts' in about) return parts(about.parts)
     if ('list' in about) {
       const items = about.list.map(inWords)

@@ -68,16 +68,22 @@ export function speaker<Tree extends object>(language: Language, messages: Tree,
   return { say: (key, named = {}) => text(key, named), count: (key, n, named = {}) => text(key, { ...named, n }, n) }
 }
 
+/** Stands where a name comes. */
+const GAP = '\u0000'
+const around = (texts: readonly string[], ...names: readonly string[]): string => texts.map((text, i) => text + (names[i] ?? '')).join('')
+
 /** What each language says, as it is loaded. */
 function wordsOf(language: Language, { messages, pieces, colours }: LanguageFile): Words {
   const { say, count } = speaker(language, messages, english)
+  // Said again and again, thousands of times for one list of findings: read once.
+  const quotes = say('quote', { text: GAP }).split(GAP)
+  const ends = { and: say('list.and', { rest: GAP, last: GAP }).split(GAP), or: say('list.or', { rest: GAP, last: GAP }).split(GAP) }
   return {
     language,
     say,
     count,
-    list: (items, last = 'and') =>
-      items.length < 2 ? (items[0] ?? '') : say(`list.${last}`, { rest: items.slice(0, -1).join(', '), last: items.at(-1)! }),
-    quote: (said) => say('quote', { text: said }),
+    list: (items, last = 'and') => (items.length < 2 ? (items[0] ?? '') : around(ends[last], items.slice(0, -1).join(', '), items.at(-1)!)),
+    quote: (said) => around(quotes, said),
     number: (value, digits) =>
       digits === undefined
         ? value.toLocaleString(language, { maximumFractionDigits: 20, useGrouping: false })
