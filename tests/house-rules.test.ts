@@ -36,3 +36,12 @@ it('what a builder reads stands in the files of messages, in every language', ()
   })
   expect(written).toEqual([])
 })
+
+it('no space stands at an edge of an element beside an expression: the compiler of templates drops it', () => {
+  const lost = files
+    .filter((file) => file.endsWith('.vue'))
+    .flatMap(
+      (file) => readFileSync(new URL(file, SOURCES), 'utf8').match(/<[a-zA-Z](?:[^<>"]|"[^"]*")*(?<!\/)> +\{\{.*|.*\}\} +<\/.*/g) ?? [],
+    )
+  expect(lost).toEqual([])
+})

@@ -72,7 +72,7 @@ const isNarrow = useMediaQuery(`(max-width: ${screenLanguage() === 'en' ? 1240 :
         <RouterLink :to="{ name: 'checks', params: { id } }"
           >{{ say('common.checks')
           }}<span v-if="findingCount > 0" class="count"
-            >{{ findingCount }}<span class="sr-only"> {{ say('app.findings') }}</span></span
+            >{{ findingCount }}<span class="sr-only">{{ ` ${say('app.findings')}` }}</span></span
           ></RouterLink
         >
         <RouterLink :to="{ name: 'sections', params: { id } }">{{ say('common.sections') }}</RouterLink>

@@ -29,7 +29,7 @@ const move = (way: 'right' | 'left' | 'away' | 'near'): void => {
   <section class="slip" :aria-label="say('bench.inTheHand')">
     <h2>{{ held.title }}</h2>
     <p role="status" :class="{ bad: isClash }">
-      <b v-if="isClash">{{ say('bench.collides') }} </b>{{ words }} <span v-if="left">{{ left }}</span>
+      <b v-if="isClash">{{ say('bench.collides') }}</b> {{ words }} <span v-if="left">{{ left }}</span>
     </p>
     <div class="acts">
       <button class="plain-button framed" @click="hand.put()">

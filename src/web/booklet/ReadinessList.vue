@@ -30,10 +30,10 @@ const advice = screenAdvice()
       <li v-for="item in items" :key="item.id">
         <span aria-hidden="true">{{ item.isDone ? '✓' : '○' }}</span>
         <span v-if="item.isDone" class="faint"
-          ><span class="sr-only">{{ say('booklet.done') }} </span>{{ advice.say(item.said) }}</span
+          ><span class="sr-only">{{ say('booklet.done') }}</span> {{ advice.say(item.said) }}</span
         >
         <RouterLink v-else :to="{ name: ROOMS[item.id] }"
-          ><span class="sr-only">{{ say('booklet.toDo') }} </span>{{ advice.say(item.said) }}</RouterLink
+          ><span class="sr-only">{{ say('booklet.toDo') }}</span> {{ advice.say(item.said) }}</RouterLink
         >
       </li>
     </ul>

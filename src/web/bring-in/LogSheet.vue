@@ -52,7 +52,7 @@ function mean({ line, words }: UnclearLine, id: string): void {
             <span v-if="line.pieces.length === 0" class="faint">{{ say('bringIn.noPiece') }}</span>
             <span v-for="(piece, k) in line.pieces" :key="k" class="piece"
               >{{ piece.count }} × {{ titleOf('shape', piece.shape) }}, {{ titleOf('colour', piece.colour)
-              }}<template v-if="piece.isColourless"> {{ say('bringIn.notTold') }}</template></span
+              }}<template v-if="piece.isColourless">{{ ` ${say('bringIn.notTold')}` }}</template></span
             >
           </span>
         </li>

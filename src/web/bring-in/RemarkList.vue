@@ -25,7 +25,7 @@ const sorted = computed(() => [...grouped.value].sort((a, b) => Number(b.remark.
     <li v-for="({ remark, count }, i) in sorted.slice(0, SHOWN)" :key="i" :class="{ needs: remark.needsPerson }">
       <span class="mark" aria-hidden="true">{{ remark.needsPerson ? '▲' : '·' }}</span>
       <span>
-        <b v-if="remark.needsPerson">{{ say('bringIn.lookAtThis') }} </b>
+        <b v-if="remark.needsPerson">{{ `${say('bringIn.lookAtThis')} ` }}</b>
         <span class="faint"
           >{{ remark.place }}<template v-if="count > 1">{{ say('bringIn.andMore', { count: count - 1 }) }}</template></span
         >

@@ -73,7 +73,7 @@ async function send(): Promise<void> {
       <button class="plain-button framed" type="submit" :disabled="isSending">{{ say(isSending ? 'ask.sending' : 'ask.send') }}</button>
     </form>
     <p role="status">
-      {{ said }}<template v-if="waiting > 0"> {{ say('ask.waiting', { n: waiting }) }}</template>
+      {{ said }}<template v-if="waiting > 0">{{ ` ${say('ask.waiting', { n: waiting })}` }}</template>
     </p>
     <template v-if="here.length > 0">
       <h3>{{ say('ask.asked') }}</h3>

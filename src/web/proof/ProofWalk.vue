@@ -92,7 +92,7 @@ useEventListener(window, 'keydown', (event) => {
       <h2 ref="heading" tabindex="-1">{{ page?.label ?? '' }}</h2>
       <p class="faint">{{ say('proof.stepOfInAll', { name: page?.name, index: index + 1, row: row.length }) }}</p>
       <p class="clock" role="timer" :class="{ paused: clock.isPaused.value }">
-        {{ clockWords(step.seconds + clock.running.value) }}<span v-if="clock.isPaused.value"> {{ say('proof.paused') }}</span>
+        {{ clockWords(step.seconds + clock.running.value) }}<span v-if="clock.isPaused.value">{{ ` ${say('proof.paused')}` }}</span>
       </p>
       <p v-for="join in page?.joins ?? []" :key="join.label">
         {{ joinWords(join, screenWords()).whole }}

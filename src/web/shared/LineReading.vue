@@ -10,7 +10,7 @@ defineProps<{ read: Pick<QuickLine, 'told' | 'unclear'> }>()
   <p v-for="each in read.told" :key="`told ${each.text}`" class="faint">{{ say('shared.wasReadAs', { text: each.text, as: each.as }) }}</p>
   <p v-for="each in read.unclear" :key="each.text">
     “{{ each.text }}” {{ each.why ? say('shared.wasNotTaken', { why: each.why }) : say('shared.wasNotUnderstood') }}
-    <template v-if="each.nearest.length > 0"> {{ say('shared.nearItStand', { nearest: each.nearest.join(', ') }) }}</template>
+    <template v-if="each.nearest.length > 0">{{ ` ${say('shared.nearItStand', { nearest: each.nearest.join(', ') })}` }}</template>
   </p>
 </template>
 

@@ -13,8 +13,8 @@ import { dismiss, notices } from './notices'
       :role="notice.isError ? 'alert' : 'status'"
     >
       <span
-        ><strong v-if="notice.isError">{{ say('shared.notDone') }} </strong>{{ notice.text
-        }}<template v-if="notice.times > 1"> {{ say('shared.times', { times: notice.times }) }}</template></span
+        ><strong v-if="notice.isError">{{ say('shared.notDone') }}</strong> {{ notice.text
+        }}<template v-if="notice.times > 1">{{ ` ${say('shared.times', { times: notice.times })}` }}</template></span
       >
       <button v-if="notice.act" class="plain-button act" @click="(notice.act.run(), dismiss(notice.id))">{{ notice.act.label }}</button>
       <button class="plain-button" :aria-label="say('shared.closeThisMessage')" @click="dismiss(notice.id)">
