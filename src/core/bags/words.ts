@@ -1,4 +1,4 @@
-import { ADVICE_IN_ENGLISH, ENGLISH, type Said, type Words } from '../language'
+import { ADVICE_IN_ENGLISH, ENGLISH, often, type Said, type Words } from '../language'
 import { tableText } from '../words'
 import type { BagPlan } from './bags'
 import type { BagStart } from './starts'
@@ -7,7 +7,6 @@ import type { BagWork } from './work'
 /** "steps 1 to 10, twice as it stands and once mirrored". */
 export function workWords({ from, to, times, mirrored }: BagWork, { say } = ADVICE_IN_ENGLISH): string {
   const steps: Said = from === to ? { key: 'bags.step', about: { from } } : { key: 'bags.steps', about: { from, to } }
-  const often = (count: number): Said => (count === 2 ? { key: 'bags.twice' } : { key: 'bags.often', n: count })
   if (mirrored === 0) return say(times === 1 ? steps : { key: 'bags.times', about: { steps, often: often(times) } })
   return say(
     times === 0

@@ -2,7 +2,6 @@
 type SlackSource = 'measured' | 'rule of thumb'
 
 interface LinkSlack {
-  readonly title: string
   /** How much longer than the lattice says, mm. */
   readonly error: number
   /** How much it gives, mm. */
@@ -10,18 +9,18 @@ interface LinkSlack {
   readonly from: SlackSource
 }
 
-const link = (title: string, error: number, play: number): LinkSlack => ({ title, error, play, from: 'rule of thumb' })
+const link = (error: number, play: number): LinkSlack => ({ error, play, from: 'rule of thumb' })
 
 /** Places where pieces are longer or shorter than the lattice says, and where they give. Nobody has measured these here. */
 export const LINKS = {
-  'stud joint': link('Brick or plate on studs', 0, 0.02),
-  'side by side': link('Bricks side by side', -0.02, 0.04),
-  'low slopes': link('Low slopes nose to nose', 0.15, 0),
-  hinge: link('Hinge', 0.1, 0.05),
-  clip: link('Clip on a bar', -0.05, 0.2),
-  ball: link('Ball in a cup', 0.05, 0.05),
-  peg: link('Pin in a hole', 0, 0.1),
-  bracket: link('Bracket wall', 0.04, 0),
+  'stud joint': link(0, 0.02),
+  'side by side': link(-0.02, 0.04),
+  'low slopes': link(0.15, 0),
+  hinge: link(0.1, 0.05),
+  clip: link(-0.05, 0.2),
+  ball: link(0.05, 0.05),
+  peg: link(0, 0.1),
+  bracket: link(0.04, 0),
 } as const
 export type LinkKind = keyof typeof LINKS
 export const LINK_KINDS = Object.keys(LINKS) as LinkKind[]

@@ -35,3 +35,6 @@ export type SaidAbout =
 
 /** A number rounded where it is found, so that what is told of a plan does not hang on the last bit. */
 export const rounded = (value: number, digits: number): SaidAbout => ({ value: Number(value.toFixed(digits)) + 0, digits })
+
+/** "once", "twice", "5 times". */
+export const often = (times: number): Said => (times === 2 ? { key: 'often.twice' } : { key: 'often.times', n: times })

@@ -1,4 +1,4 @@
-import { ADVICE_IN_ENGLISH, type Said } from '../language'
+import { ADVICE_IN_ENGLISH, often, type Said } from '../language'
 import { findJoints, type Joints } from '../joints'
 import { asBuilt, catalogueOf, Flattener, sectionById, type CopyException, type ModelDocument } from '../model'
 import { unitsOf } from '../plan'
@@ -37,7 +37,6 @@ export function findSuggestions(model: ModelDocument, options: SuggestionOptions
     .map((suggestion, i) => ({ ...suggestion, id: `s${i + 1}` }))
 }
 
-const howOften = (times: number): Said => (times === 2 ? { key: 'suggest.twice' } : { key: 'suggest.times', n: times })
 const kindPlace = ({ kind }: Suggestion): number => SUGGESTION_KINDS.indexOf(kind)
 
 /** The suggestions for one section's own parts, in no order. */
@@ -97,7 +96,7 @@ class SectionFinding {
     const kind = repeat.moves.some(({ isMirrored }) => isMirrored) ? 'mirror' : 'repeat'
     const size = repeat.groups[0]!.length
     const times = repeat.groups.length
-    const about = { often: howOften(times) }
+    const about = { often: often(times) }
     const reason: Said = { key: kind === 'mirror' ? 'suggest.sameMirrored' : 'suggest.same', n: size, about }
     return [this.suggestion(kind, repeat, { savesParts: (times - 1) * size, reason })]
   }
@@ -111,7 +110,7 @@ class SectionFinding {
     if (savesParts <= 0) return []
     const about = {
       parts: { key: 'suggest.parts', n: size },
-      often: howOften(repeat.groups.length),
+      often: often(repeat.groups.length),
       different: { key: 'suggest.different', n: count },
     } as const
     const reason: Said = { key: 'suggest.near', about }

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { massOf, receivedHold, givenHolds, socketCount, studCount, type Shape, turningOf } from '@core/catalogue'
 import { fromU, type LengthUnit } from '@core/fit'
 import { familyWords } from './family-words'
-import { say, sayCount, sayNumber, screenAdvice } from '../language'
+import { say, sayCount, sayFigure, sayNumber, screenAdvice } from '../language'
 import LineField from '../controls/LineField.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
 import TurnablePiece from '../shared/TurnablePiece.vue'
@@ -22,10 +22,7 @@ const twin = computed(() => {
   const id = props.shape.mirror.twin
   return id === null || id === props.shape.id ? undefined : source.value?.catalogue.shapes.get(id)
 })
-const figure = (u: number, unit: LengthUnit): string =>
-  fromU(u, unit)
-    .toFixed(2)
-    .replace(/\.?0+$/, '')
+const figure = (u: number, unit: LengthUnit): string => sayFigure(fromU(u, unit), 2)
 const sizes = computed(() =>
   ([say('catalogue.along2'), say('catalogue.across'), say('catalogue.high')] as const).map((label, axis) => {
     const u = props.shape.box[axis]!

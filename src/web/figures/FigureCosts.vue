@@ -14,7 +14,7 @@ const WAYS: Readonly<Record<FigureCost['way'], string>> = {
 }
 const MANY = 5
 const costs = computed(() => figureCosts(props.recipe))
-const money = (amount: number): string => `${amount.toFixed(2)} ${props.recipe.currency ?? ''}`.trim()
+const money = (amount: number): string => `${sayNumber(amount, 2)} ${props.recipe.currency ?? ''}`.trim()
 </script>
 
 <template>

@@ -11,7 +11,7 @@ import {
   type TechniquePolicy,
   type Verdict,
 } from '@core/model'
-import { say, screenAdvice } from '../language'
+import { say, sayFigure, screenAdvice } from '../language'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
 import GapPanel from './GapPanel.vue'
@@ -25,7 +25,6 @@ const isInModel = computed(() => open.model !== null && open.id !== '')
 const value = ref(2)
 const unit = ref<string>('studs')
 const lengths = computed(() => inAllUnits(Number.isFinite(value.value) ? value.value : 0, unit.value as LengthUnit))
-const figure = (length: number): string => length.toFixed(3).replace(/\.?0+$/, '')
 
 type Name = PolicyName | 'own'
 const NAMES: readonly { value: Name; label: string }[] = [
@@ -80,7 +79,7 @@ function use(next: TechniquePolicy): void {
         <table>
           <tbody>
             <tr v-for="length in lengths" :key="length.unit" :class="{ whole: length.isWhole }">
-              <td class="figure">{{ figure(length.value) }}</td>
+              <td class="figure">{{ sayFigure(length.value, 3) }}</td>
               <th scope="row">{{ unitWords(length.unit) }}</th>
               <td class="faint">{{ length.isWhole ? say('fit.whole') : '' }}</td>
             </tr>

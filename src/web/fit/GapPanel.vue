@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { fillGap, FILLERS, fromU, gapsBetween, toMm, toU, WIDEST, type Filler, type LengthUnit, type Stack } from '@core/fit'
 import { catalogueOf, partBox, shapeOfPart, type Part } from '@core/model'
 import type { Box } from '@core/space'
-import { say, sayNumber } from '../language'
+import { say, sayFigure } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
@@ -49,7 +49,7 @@ const inWords = ({ counts }: Stack): string =>
     .join(' + ')
 const layers = ({ counts }: Stack): { filler: Filler; share: number }[] =>
   fillers.flatMap((filler) => Array.from({ length: counts[filler] }, () => ({ filler, share: FILLERS[filler] })))
-const mm = (u: number): string => say('fit.mm2', { length: sayNumber(Number(toMm(Math.abs(u)).toFixed(2))) })
+const mm = (u: number): string => say('fit.mm2', { length: sayFigure(toMm(Math.abs(u)), 2) })
 const verdict = ({ rest }: Stack): string =>
   Math.abs(rest) < 1e-9
     ? say('fit.fillsItExactly')
@@ -64,7 +64,7 @@ const verdict = ({ rest }: Stack): string =>
     <div class="row">
       <label>{{ say('fit.aGapOf') }} <input v-model.number="value" type="number" min="0" step="any" /></label>
       <ChoiceList v-model="unit" :label="say('fit.in')" :options="unitOptions()" />
-      <span class="faint">{{ mm(gap) }}, {{ sayNumber(Number(gap.toFixed(3))) }} u</span>
+      <span class="faint">{{ mm(gap) }}, {{ sayFigure(gap, 3) }} u</span>
     </div>
     <div v-if="sections.length > 0" class="row">
       <ChoiceList v-model="section" :label="say('fit.orBetweenTwoPartsOf')" :options="sections" />

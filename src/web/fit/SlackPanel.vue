@@ -3,7 +3,7 @@ import { computed, reactive, shallowRef, watch } from 'vue'
 import { LINK_KINDS, LINKS, slackBetween, slackOf, type ChainLink, type LinkKind } from '@core/fit'
 import { slackChains, type SlackChain } from '@core/joints'
 
-import { type ScreenKey, say, sayCount, sayNumber, sayWithin } from '../language'
+import { type ScreenKey, say, sayCount, sayFigure, sayWithin } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import ChoiceList from '../controls/ChoiceList.vue'
 import { useOpenModel } from '../stores/open-model'
@@ -43,7 +43,7 @@ const LINK_TITLES = {
   bracket: 'fit.linkBracket',
 } as const satisfies Record<LinkKind, ScreenKey>
 const FROM = { measured: 'fit.measured', 'rule of thumb': 'fit.ruleOfThumb' } as const satisfies Record<string, ScreenKey>
-const figure = (length: number): string => sayNumber(Number(length.toFixed(3)))
+const figure = (length: number): string => sayFigure(length, 3)
 const signed = (mm: number): string => say('fit.mm4', { what: mm > 0 ? '+' : mm < 0 ? '−' : '', mm: figure(Math.abs(mm)) })
 const linksInWords = (links: readonly ChainLink[]): string =>
   links.map(({ kind, count }) => `${count} × ${sayWithin(say(LINK_TITLES[kind]))}`).join(', ')

@@ -24,6 +24,7 @@ const WHOLE: ReadonlySet<string> = new Set<FaultCode>([
 export function faultText(fault: PlainFault): string {
   if (screenLanguage() === 'en') return faultLine(fault)
   const general = saidFault(fault.code)
-  if (general === undefined) return say('fault.inEnglish', { line: faultLine(fault) })
-  return WHOLE.has(fault.code) ? general : `${general} ${say('fault.exactly', { line: faultLine(fault) })}`
+  const line = faultLine(fault)
+  if (general === undefined) return line
+  return WHOLE.has(fault.code) ? general : `${general} ${say('fault.exactly', { line })}`
 }

@@ -9,7 +9,7 @@ import faultsFr from './messages/faults-fr.json'
 import fr from './messages/fr.json'
 import { FAULT_CODES } from '@core/fault'
 import { messagesByPath, shapeOfMessage } from '../../../tests/support/messages'
-import { faultText, say, sayCount, sayNumber, screenAdvice, screenLanguage, screenWords, speakOnScreen } from './index'
+import { faultText, say, sayCount, sayDate, sayFigure, sayNumber, screenAdvice, screenLanguage, screenWords, speakOnScreen } from './index'
 
 const english = messagesByPath(en)
 /** Words of the program that are written in English everywhere: what a line of pieces reads. */
@@ -50,7 +50,8 @@ it('the screens speak one language at a time, with its advice, its booklet words
     await speakOnScreen('de')
     expect(say('common.undo')).toBe('Rückgängig')
     expect([0, 1, 2].map((n) => sayCount('count.steps', n))).toEqual(['0 Schritte', '1 Schritt', '2 Schritte'])
-    expect(sayNumber(1.5, 2)).toBe('1,50')
+    expect([sayNumber(1.5, 2), sayFigure(1.5, 2), sayFigure(2, 2), sayFigure(0.126, 2)]).toEqual(['1,50', '1,5', '2', '0,13'])
+    expect(sayDate('2026-03-05T10:00:00Z', { dateStyle: 'long', timeZone: 'UTC' })).toBe('5. März 2026')
     expect(faultText(fault)).toBe('Diese Form gibt es nicht. Genau, auf Englisch: There is no shape “brik”. (at parts[3])')
     expect(faultText({ code: 'stopped', message: 'Stopped.' })).toBe('Lange Arbeit wurde angehalten; nichts hat sich geändert.')
     expect(faultText({ code: 'of-another-time', message: 'Something.' })).toBe('Something.')
@@ -61,4 +62,15 @@ it('the screens speak one language at a time, with its advice, its booklet words
   }
   expect(faultText(fault)).toBe('There is no shape “brik”. (at parts[3])')
   expect(say('bench.benchOf', { name: undefined })).not.toContain('undefined')
+})
+
+it('who chooses twice, before the words of the first are there, hears the second', async () => {
+  try {
+    await Promise.all([speakOnScreen('es'), speakOnScreen('de'), speakOnScreen('fr'), speakOnScreen('de')])
+    expect(screenLanguage()).toBe('de')
+    await Promise.all([speakOnScreen('es'), speakOnScreen('en')])
+    expect(screenLanguage()).toBe('en')
+  } finally {
+    await speakOnScreen('en')
+  }
 })

@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { speaker, wordsIn, type Language, type Leaves, type Speaker, type Words } from '@core/language'
+import { languageAmong, speaker, wordsIn, type Language, type Leaves, type Speaker, type Words } from '@core/language'
 import type { FaultCode } from '@core/fault'
 import english from './messages/en.json'
 
@@ -38,11 +38,17 @@ export const screenLanguage = (): Language => spoken.value.language
 
 /** From now on the screens speak the language. @throws where its words cannot be fetched; then they speak as before */
 export async function speakOnScreen(language: Language): Promise<void> {
-  if (language === screenLanguage()) return
-  if (language === 'en') return void (spoken.value = ENGLISH_SCREENS)
+  wanted = language
+  const next = language === 'en' ? ENGLISH_SCREENS : await load(language)
+  // Whoever has chosen another one meanwhile hears that.
+  if (wanted === language && screenLanguage() !== language) spoken.value = next
+}
+let wanted: Language = 'en'
+
+async function load(language: Exclude<Language, 'en'>): Promise<Spoken> {
   const { loadAdvice } = await import('./load-screen-advice')
   const [{ messages, faults }] = await Promise.all([FILES[language](), loadAdvice(language)])
-  spoken.value = { language, speaker: speaker(language, messages, english), faults }
+  return { language, speaker: speaker(language, messages, english), faults }
 }
 
 /** What a code of a fault means; undefined in English, and of a code that is not known. */
@@ -56,6 +62,15 @@ export const sayCount: Speaker<ScreenKey>['count'] = (key, n, named) => spoken.v
 
 /** @param digits behind the decimal sign; as many as there are where nothing is said */
 export const sayNumber = (value: number, digits?: number): string => screenWords().number(value, digits)
+
+/** A number with as many digits behind the decimal sign as say something, and at most so many. */
+export const sayFigure = (value: number, most: number): string => sayNumber(Number(value.toFixed(most)))
+
+/** A date as whoever reads the screens writes it: by the browser's own wish where it is of their language. */
+export function sayDate(date: string | number, how: Intl.DateTimeFormatOptions): string {
+  const language = screenLanguage()
+  return new Date(date).toLocaleString(navigator.languages.find((tag) => languageAmong([tag]) === language) ?? language, how)
+}
 
 /** How booklets and catalogue say things in the language of the screens. */
 export const screenWords = (): Words => wordsIn(screenLanguage())

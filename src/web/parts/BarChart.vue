@@ -2,6 +2,7 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import type { ChartBar } from '@core/desk'
+import { sayFigure } from '../language'
 
 /** Bars, each with its figure in a table beside them, for who cannot see bars. */
 const props = defineProps<{ title: string; unit: string; bars: readonly ChartBar[] }>()
@@ -14,7 +15,7 @@ Chart.defaults.font = { family: "'Atkinson Hyperlegible Next', sans-serif", size
 Chart.defaults.color = INK
 const ROW_PX = 26
 const height = computed(() => 40 + props.bars.length * ROW_PX)
-const figure = (value: number): string => (Number.isInteger(value) ? String(value) : value.toFixed(2))
+const figure = (value: number): string => sayFigure(value, 2)
 
 function data() {
   return {

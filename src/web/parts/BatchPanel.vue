@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { assemblyLine, batchOf, coverageByKits, kitsHad, needOf, pieceLine, piecesIn, type DeskPiece, type Kit } from '@core/desk'
 
-import { say, sayCount } from '../language'
+import { say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import PiecePicture from '../shared/PiecePicture.vue'
 import PrintSheet from '../shared/PrintSheet.vue'
@@ -20,7 +20,7 @@ const batch = computed(() => batchOf(need.value, store.books.stock, kitsHad(stor
 /** Kinds that are named at once. */
 const MOST_NAMED = 6
 const named = (pieces: readonly DeskPiece[]): string => {
-  const words = pieces.slice(0, MOST_NAMED).map((piece) => pieceLine(piece, props.catalogue))
+  const words = pieces.slice(0, MOST_NAMED).map((piece) => pieceLine(piece, props.catalogue, screenWords()))
   const more = pieces.length - MOST_NAMED
   return `${words.join('; ')}${more > 0 ? say('parts.and2', { moreKinds: sayCount('count.moreKinds', more) }) : ''}`
 }

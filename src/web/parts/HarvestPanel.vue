@@ -21,7 +21,7 @@ const { found, problem, isLooking, look } = useFound<readonly Harvest[]>({
   },
   told: (fault) => say('parts.theShelfCouldNotBe', { fault: faultText(fault) }),
 })
-const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
+const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue, screenWords())
 </script>
 
 <template>

@@ -145,7 +145,7 @@ const offers = computed(() => {
         <ActionButton submit :disabled="!isClear">{{ say('parts.putThePriceIn') }}</ActionButton>
         <div v-if="line.trim() !== ''" role="status" class="read">
           <p v-if="read.pieces.length > 0" class="faint">
-            {{ read.pieces.map((piece) => pieceLine(deskPiece(piece), catalogue)).join('; ') }}
+            {{ read.pieces.map((piece) => pieceLine(deskPiece(piece), catalogue, screenWords())).join('; ') }}
           </p>
           <LineReading :read="read" />
         </div>

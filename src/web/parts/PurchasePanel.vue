@@ -62,7 +62,7 @@ async function askPractice(): Promise<void> {
   }
   isAsking.value = false
 }
-const money = (amount: number, currency: string): string => `${amount.toFixed(2)} ${currency}`
+const money = (amount: number, currency: string): string => `${sayNumber(amount, 2)} ${currency}`
 const {
   found: answer,
   problem,

@@ -5,7 +5,7 @@ import { total } from '@core/count'
 import { deskPiece, pieceLine } from '@core/desk'
 import { readQuickLine } from '@core/names'
 
-import { say, sayCount } from '../language'
+import { say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import LineReading from '../shared/LineReading.vue'
 import { notify } from '../shared/notices'
@@ -44,7 +44,7 @@ async function change(sign: 1 | -1): Promise<void> {
     <ActionButton :disabled="!isClear" @click="change(-1)">{{ say('common.takeOut') }}</ActionButton>
     <div v-if="line.trim() !== ''" role="status" class="read">
       <p v-if="read.pieces.length > 0" class="faint">
-        {{ read.pieces.map((piece) => pieceLine(deskPiece(piece), catalogue)).join('; ') }}
+        {{ read.pieces.map((piece) => pieceLine(deskPiece(piece), catalogue, screenWords())).join('; ') }}
       </p>
       <LineReading :read="read" />
     </div>

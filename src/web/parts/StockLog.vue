@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { pieceLine, type DeskPiece } from '@core/desk'
 
-import { say, sayCount } from '../language'
+import { say, sayCount, sayDate, screenWords } from '../language'
 import { useBooks } from '../stores/books'
 
 /** What came into the stock and went out of it, the newest first. */
@@ -13,10 +13,10 @@ const MOST_SHOWN = 30
 const MOST_KINDS = 4
 
 const words = (piece: DeskPiece): string =>
-  `${piece.count > 0 ? '+' : '−'}${pieceLine({ ...piece, count: Math.abs(piece.count) }, props.catalogue)}`
+  `${piece.count > 0 ? '+' : '−'}${pieceLine({ ...piece, count: Math.abs(piece.count) }, props.catalogue, screenWords())}`
 const lines = computed(() =>
   store.books.log.slice(0, MOST_SHOWN).map(({ at, what, pieces }) => ({
-    at: new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' }),
+    at: sayDate(at, { dateStyle: 'medium', timeStyle: 'short' }),
     what,
     pieces: pieces.slice(0, MOST_KINDS).map(words).join('; '),
     more: pieces.length > MOST_KINDS ? say('parts.and4', { moreKinds: sayCount('count.moreKinds', pieces.length - MOST_KINDS) }) : '',

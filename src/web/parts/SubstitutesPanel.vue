@@ -2,7 +2,7 @@
 import { computed, onUnmounted } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { pieceLine, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
-import { faultText, say } from '../language'
+import { faultText, say, screenWords } from '../language'
 import { toBytes } from '../../workers/plan-messages'
 import { plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
@@ -54,7 +54,7 @@ async function take(substitute: Substitute): Promise<void> {
       act: { label: say('common.undo'), run: () => void open.undo() },
     })
 }
-const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue)
+const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue, screenWords())
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { plainFault } from '@core/fault'
 
-import { faultText, say, sayCount } from '../language'
+import { faultText, say, sayCount, sayDate } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import BarChart from '../parts/BarChart.vue'
 import { fetchQuestions } from '../published/server-client'
@@ -39,10 +39,8 @@ async function load(): Promise<void> {
 }
 watch([() => open.id, () => open.undoLabel], load, { immediate: true })
 const whenWords = (at: number | undefined): string =>
-  at === undefined ? 'earlier' : new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
-const byDay = computed(() =>
-  entriesByDay(entries.value, (at) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' }), MOST_DAYS),
-)
+  at === undefined ? say('proof.earlier') : sayDate(at, { dateStyle: 'medium', timeStyle: 'short' })
+const byDay = computed(() => entriesByDay(entries.value, (at) => sayDate(at, { dateStyle: 'medium' }), MOST_DAYS))
 const save = (): void =>
   download(fileName(say('proof.logbook', { name: open.model?.name ?? 'model' }), '.csv'), logTable(entries.value), 'text/csv')
 </script>

@@ -4,7 +4,7 @@ import { logOfProof, writeLog, type ProofReport } from '@core/durations'
 import { clockWords, rowOfSteps, secondsOfRun } from '@core/proof-build'
 import { plainFault } from '@core/fault'
 
-import { faultText, say, sayCount } from '../language'
+import { faultText, say, sayCount, sayDate } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { download, fileName } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -48,7 +48,7 @@ watch(
   },
   { immediate: true },
 )
-const dateWords = (iso: string): string => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+const dateWords = (iso: string): string => sayDate(iso, { dateStyle: 'medium', timeStyle: 'short' })
 
 function end(done: StoredProof): void {
   keep({ ...done, isFinished: true })

@@ -4,7 +4,7 @@ import { ideasOf, pathWords, tallyIdeas, type Bundle } from '@core/booklet'
 import { plainFault } from '@core/fault'
 import { withoutShortLog } from '@core/proof-build'
 
-import { faultText, say, sayCount } from '../language'
+import { faultText, say, sayCount, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import { download } from '../shared/download'
 import { notify } from '../shared/notices'
@@ -38,7 +38,7 @@ const names = computed(() => new Map((newest.value?.plan.sections ?? []).map(({ 
 function partOf({ section, part }: Letter): string {
   const plan = newest.value?.plan.sections.find(({ id: of }) => of === section)
   if (!newest.value || !plan || part === undefined) return ''
-  return pathWords({ model: newest.value.model, sections: newest.value.plan.sections }, plan, part).title
+  return pathWords({ model: newest.value.model, sections: newest.value.plan.sections }, plan, part, screenWords()).title
 }
 const nameOf = (section: string | undefined): string =>
   section === undefined ? say('published.aboutTheWhole') : (names.value.get(section) ?? section)

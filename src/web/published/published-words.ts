@@ -1,11 +1,10 @@
 import type { BundleChanges } from '@core/booklet'
 import type { Catalogue } from '@core/catalogue'
 import { ENGLISH, type Words } from '@core/language'
-import { type ScreenKey, say, screenWords } from '../language'
+import { type ScreenKey, say, sayDate, screenWords } from '../language'
 import type { PublishedBooklet, QuestionKind, QuestionState } from './server-client'
 
-/** Dates as people of this browser write them. */
-export const dateWords = (iso: string): string => new Date(iso).toLocaleDateString(undefined, { dateStyle: 'long' })
+export const dateWords = (iso: string): string => sayDate(iso, { dateStyle: 'long' })
 
 /** Who may read it now, as a sentence. */
 export function accessWords({ access, window }: Pick<PublishedBooklet, 'access' | 'window'>): string {

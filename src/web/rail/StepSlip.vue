@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { pathWords, type TouchedThing } from '@core/booklet'
 import type { SectionPlan } from '@core/plan'
-import { say } from '../language'
+import { say, screenWords } from '../language'
 import type { PictureTouch } from '../shared/picture-touch'
 import { useOpenModel } from '../stores/open-model'
 import type { useRailEdits } from './use-rail-edits'
@@ -20,7 +20,7 @@ const emit = defineEmits<{ go: [step: number]; close: [] }>()
 const open = useOpenModel()
 
 const thing = computed<TouchedThing>(() =>
-  pathWords({ model: open.model!, sections: open.report!.sections }, props.section, props.touch.part),
+  pathWords({ model: open.model!, sections: open.report!.sections }, props.section, props.touch.part, screenWords()),
 )
 /** The part or copy of the section that was clicked, where the step at hand brings it. */
 const id = computed(() => props.touch.part.split('/')[0]!)

@@ -73,7 +73,7 @@ export function useRailEdits({ section, step, page, goTo }: RailStand) {
   }
   const lock = (): void => {
     const isLocked = page.value?.locked === true
-    void edit(isLocked ? 'unlock' : 'lock', (model, plans, place) => setLocked(model, plans, place, !isLocked))
+    void edit(say(isLocked ? 'rail.unlockStep' : 'rail.lockStep'), (model, plans, place) => setLocked(model, plans, place, !isLocked))
   }
   function planAgain(): void {
     const { id } = section.value

@@ -7,6 +7,7 @@ import { asBuilt, copiesOf, sectionUses, type AskedMass } from '@core/model'
 import { ownPieceCount } from '@core/scene'
 import { acceptSuggestion, type Suggestion } from '@core/suggestions'
 
+import { often } from '@core/language'
 import { type ScreenKey, say, sayCount, screenAdvice, screenWords } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
@@ -71,7 +72,7 @@ const times = ({ times: plain, mirrored }: { times: number; mirrored: number }):
   if (plain + mirrored === 0) return say('sections.nothingJoinsIt')
   const both = mirrored > 0 ? say('sections.ofThemMirrored', { mirrored }) : ''
   const all = plain + mirrored
-  return say('sections.built', { what: all === 1 ? 'once' : all === 2 ? 'twice' : say('sections.times', { all }), both })
+  return say('sections.built', { what: screenAdvice().say(often(all)), both })
 }
 
 function begin(): void {

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Suggestion, SuggestionKind } from '@core/suggestions'
 
+import { often } from '@core/language'
 import { say, sayCount, screenAdvice } from '../language'
 import ActionButton from '../controls/ActionButton.vue'
 
@@ -24,7 +25,7 @@ const facts = computed(() => {
   return groups.length > 1
     ? say('sections.fewerToTell', {
         size,
-        what: groups.length === 2 ? 'twice' : say('sections.times2', { groups: groups.length }),
+        what: screenAdvice().say(often(groups.length)),
         parts: sayCount('count.parts', savesParts),
       })
     : size

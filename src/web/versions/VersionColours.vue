@@ -67,7 +67,9 @@ const recolour = (from: string, to: string): void =>
     <template v-if="strange.length > 0">
       <p>{{ say('common.yourBooksDoNotHave') }}</p>
       <ul class="strange">
-        <li v-for="piece in strange.slice(0, MOST_NAMED)" :key="pieceLine(piece, catalogue)">{{ pieceLine(piece, catalogue) }}</li>
+        <li v-for="piece in strange.slice(0, MOST_NAMED)" :key="pieceLine(piece, catalogue, screenWords())">
+          {{ pieceLine(piece, catalogue, screenWords()) }}
+        </li>
         <li v-if="strange.length > MOST_NAMED">{{ say('versions.andMore', { strange: strange.length - MOST_NAMED }) }}</li>
       </ul>
     </template>

@@ -65,7 +65,7 @@ export function useVersionCosts(versions: Readonly<Ref<ReturnType<typeof version
 
 /** "12.30 EUR", "11.90 to 12.30 EUR, and 3 pieces are offered nowhere". */
 function costWords({ total, lowerBound, optimal, currency, shipping, unavailable }: Purchase): string {
-  const range = optimal ? total.toFixed(2) : say('versions.to', { lowerBound: sayNumber(lowerBound, 2), total: sayNumber(total, 2) })
+  const range = optimal ? sayNumber(total, 2) : say('versions.to', { lowerBound: sayNumber(lowerBound, 2), total: sayNumber(total, 2) })
   const open = piecesIn(unavailable)
   const rest = open === 0 ? '' : say('versions.offeredNowhere', { open })
   return say('versions.ofItShipping', { range, currency, shipping: sayNumber(shipping, 2), rest })

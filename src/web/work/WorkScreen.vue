@@ -4,7 +4,7 @@ import { partsByPiece, pieceExtras, pieceKey, type PieceParts } from '@core/coun
 import { faceOf, faceWidth, firstFace, fittingSize } from '@core/decal'
 import { decalId, withDecal, withoutDecal, withWork, type PartPlace } from '@core/edits'
 import { sectionById, shapeOfPart, type Decal, type ModelDocument, type PieceWork } from '@core/model'
-import { say } from '../language'
+import { say, screenWords } from '../language'
 import { notify } from '../shared/notices'
 import PiecePicture from '../shared/PiecePicture.vue'
 import TurnablePiece from '../shared/TurnablePiece.vue'
@@ -31,7 +31,7 @@ const colourOf = ({ piece }: PieceParts): string => open.source?.catalogue.colou
 const shown = computed(() => {
   const wanted = words.value.trim().toLowerCase().split(/\s+/)
   const found = pieces.value.filter((entry) => {
-    const text = `${titleOf(entry)} ${colourOf(entry)} ${entry.piece.shape} ${pieceExtras(entry.piece)}`.toLowerCase()
+    const text = `${titleOf(entry)} ${colourOf(entry)} ${entry.piece.shape} ${pieceExtras(entry.piece, screenWords())}`.toLowerCase()
     return wanted.every((word) => text.includes(word))
   })
   return [...found.filter(({ piece }) => piece.work), ...found.filter(({ piece }) => !piece.work)]
@@ -143,7 +143,7 @@ async function removeDecal(decal: Decal): Promise<void> {
             <PiecePicture :shape="each.piece.shape" :colour="each.piece.colour" :piece="each.piece" />
             <span class="words"
               >{{ titleOf(each) }}<small>{{ colourOf(each) }}</small
-              ><small v-if="each.piece.work || each.piece.length" class="extras">{{ pieceExtras(each.piece) }}</small></span
+              ><small v-if="each.piece.work || each.piece.length" class="extras">{{ pieceExtras(each.piece, screenWords()) }}</small></span
             >
           </button>
         </li>
