@@ -191,6 +191,22 @@ describe('the library', () => {
     expect(await library.isNew()).toBe(true)
   })
 
+  it('gives a new browser its first models all at once, in their order, and only once', async () => {
+    const first = ['One', 'Two', 'Three'].map((name) => ({ name, bytes: toBytes(stateOf(name)) }))
+    await Promise.all([library.addFirst(first), openAgain().addFirst(first)])
+    expect((await library.list()).map(({ name }) => name)).toEqual(['One', 'Two', 'Three'])
+    for (const { id } of await library.list()) await library.remove(id)
+    await library.addFirst(first)
+    expect(await library.list()).toEqual([])
+  })
+
+  it('gives a new browser none of its first models where one cannot be stored', async () => {
+    const [one, two] = ['One', 'Two'].map((name) => ({ name, bytes: toBytes(stateOf(name)) }))
+    const unstorable = { ...two!, facts: (() => undefined) as never }
+    await expect(library.addFirst([one!, unstorable])).rejects.toThrow()
+    expect([await library.list(), await library.isNew()]).toEqual([[], true])
+  })
+
   it('describes a model without making a new revision', async () => {
     const { id } = await add()
     await library.describe(id, { facts: { ...facts, warnings: 2 } })

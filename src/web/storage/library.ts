@@ -97,12 +97,13 @@ export class Library {
     return stored!
   }
 
-  /** Puts several models on the shelf, all or none. */
+  /** Puts several models on the shelf, all or none; the first of them stands first. */
   async addAll(all: readonly NewModel[]): Promise<StoredModel[]> {
-    const rows = all.map(({ bytes: _bytes, ...row }): StoredModel => ({
+    const now = Date.now()
+    const rows = all.map(({ bytes: _bytes, ...row }, i): StoredModel => ({
       id: crypto.randomUUID(),
       revision: 1,
-      updatedAt: Date.now(),
+      updatedAt: now - i,
       deletedAt: 0,
       cursor: 0,
       first: 1,
@@ -116,6 +117,14 @@ export class Library {
       await marks.put({ id: 'used' })
     })
     return rows
+  }
+
+  /** What a new browser begins with, all or none; nothing where anything was ever here, or another tab began meanwhile. */
+  async addFirst(all: readonly NewModel[]): Promise<void> {
+    const { models, documents, marks } = this.db
+    await this.db.transaction('rw', models, documents, marks, async () => {
+      if (await this.isNew()) await this.addAll(all)
+    })
   }
 
   /**

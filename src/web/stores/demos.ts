@@ -12,7 +12,7 @@ import type { Library } from '../storage/library'
 /** The first shown stands first on the shelf. */
 const DEMOS = [birdTableUrl, ferryHouseUrl, granaryUrl, ferrymanUrl, windPumpUrl, marketStallUrl]
 
-/** All or none: a shelf with half the demos would never get the rest. */
+/** All or none, however often it is begun: a shelf with half the demos would never get the rest. */
 export async function addDemos(library: Library): Promise<void> {
   const models = await Promise.all(
     DEMOS.map(async (url) => {
@@ -21,8 +21,6 @@ export async function addDemos(library: Library): Promise<void> {
       return (await response.json()) as ModelDocument
     }),
   )
-  for (const model of models.reverse()) {
-    const state: ModelState = { model, settings: USUAL_SETTINGS, order: {} }
-    await library.add(model.name, toBytes(state))
-  }
+  const stateOf = (model: ModelDocument): ModelState => ({ model, settings: USUAL_SETTINGS, order: {} })
+  await library.addFirst(models.map((model) => ({ name: model.name, bytes: toBytes(stateOf(model)) })))
 }
