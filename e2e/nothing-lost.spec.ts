@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
-import { bringIn, expectAccessible, openDemo, pictureDrawn, stepLabel, tie } from './support'
+import { bringIn, expectAccessible, openDemo, openDemoFile, pictureDrawn, stepLabel, tie } from './support'
 
 const ties = (page: Page) => page.getByRole('button', { name: /^Step A \d\d,/ })
 const saved = (page: Page) => page.getByRole('status').filter({ hasText: /^Saved$/ })
@@ -95,9 +95,7 @@ test('a file brought in while a long plan runs stays, whatever is stopped', asyn
 })
 
 test('a better order is offered, looked at, taken, and undone; the one that was seen stays until then', async ({ page }) => {
-  await page.goto('/')
-  // Opened before the shelf has looked at it, so that the first plan is the one that is seen.
-  await page.getByRole('link', { name: 'Ferry house' }).click()
+  await openDemoFile(page, 'ferry-house')
   await pictureDrawn(page)
   const offer = page.getByRole('status', { name: 'A better order' })
   const all = page.getByText(/^\d+ steps, /)

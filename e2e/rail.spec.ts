@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
-import { bringIn, expectAccessible, openDemo, pictureDrawn, stepLabel, tie, trayTotal } from './support'
+import { bringIn, expectAccessible, openDemo, openDemoFile, pictureDrawn, stepLabel, tie, trayTotal } from './support'
 
 test('the keyboard walks the rail: along a lane, over its end, and between lanes', async ({ page }) => {
   await openDemo(page, 'Ferry house')
@@ -190,8 +190,7 @@ test('a model with errors lists them, and a click leads to the step', async ({ p
 })
 
 test('the large demo plans in a worker while the page answers', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Granary' }).click()
+  await openDemoFile(page, 'granary')
   const longest = await page.evaluate(async () => {
     let last = performance.now()
     let worst = 0

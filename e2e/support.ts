@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page } from '@playwright/test'
 
@@ -13,6 +14,14 @@ export async function openDemo(page: Page, name: string): Promise<void> {
 export async function bringIn(page: Page, name: string, content: string | Buffer): Promise<void> {
   await lookAt(page, name, content)
   await page.getByRole('button', { name: 'Bring it in' }).click()
+}
+
+/** Brings in the file of a demo and opens it: unlike what stands on the shelf, nobody has planned it before. */
+export async function openDemoFile(page: Page, demo: string): Promise<void> {
+  const file = `${demo}.rail.json`
+  await page.goto('/')
+  await bringIn(page, file, readFileSync(`demo/models/${file}`))
+  await page.getByRole('button', { name: 'Open' }).click()
 }
 
 /** Picks a file on the shelf: it is shown, and not stored. */

@@ -9,15 +9,15 @@ const totals = { passed: 0, failed: 0, skipped: 0 }
 const env = { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0' }
 const result = (name, status, start) => `${name}: ${status === 0 ? 'ok' : 'failed'} (${Math.round((Date.now() - start) / 1000)} s)`
 
-// Lint keeps one processor busy, and all that the other can do meanwhile takes about as long.
+// Lint keeps one processor busy for four minutes; what the browser tests need, and the unit tests, share what is left.
 await Promise.all([
   check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
   check('types', 'npx', ['vue-tsc', '--noEmit'])
     .then(() => check('rooms', 'npx', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']))
-    .then(ensureBuilt),
+    .then(ensureBuilt)
+    .then(() => tests('unit', 'npx', ['vitest', 'run'])),
 ])
-tests('unit', 'npx', ['vitest', 'run'])
-tests('browser', 'npx', ['playwright', 'test'])
+await tests('browser', 'npx', ['playwright', 'test'])
 
 console.log(`\n${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`)
 process.exit(totals.failed === 0 ? 0 : 1)
@@ -44,24 +44,31 @@ function ensureDebian() {
   }
 }
 
+/** Runs a command to its end. @returns what it said, and its status; 1 where it could not be run */
+async function ran(command, args) {
+  const child = spawn(command, args, { env, stdio: ['ignore', 'pipe', 'pipe'] })
+  const said = ['', '']
+  const streams = [child.stdout, child.stderr]
+  streams.forEach((stream, i) => stream.setEncoding('utf8').on('data', (text) => (said[i] += text)))
+  const status = await new Promise((resolve) => child.on('error', () => resolve(1)).on('close', resolve))
+  return { said: said.join(''), status }
+}
+
 /** One thing that holds or does not; what it says is shown when it ends. */
 async function check(name, command, args) {
   const start = Date.now()
-  const child = spawn(command, args, { env, stdio: ['ignore', 'pipe', 'pipe'] })
-  let said = ''
-  for (const stream of [child.stdout, child.stderr]) stream.setEncoding('utf8').on('data', (text) => (said += text))
-  const status = await new Promise((resolve) => child.on('error', () => resolve(1)).on('close', resolve))
+  const { said, status } = await ran(command, args)
   process.stdout.write(`${said}${result(name, status, start)}\n`)
   if (status === 0) totals.passed++
   else totals.failed++
 }
 
 /** A runner that closes with "name: N passed, N failed, N skipped". */
-function tests(name, command, args) {
+async function tests(name, command, args) {
   const start = Date.now()
-  const { status, stdout } = spawnSync(command, args, { env, stdio: ['ignore', 'pipe', 'inherit'], encoding: 'utf8', maxBuffer: 1 << 28 })
-  process.stdout.write(`${stdout}${result(name, status, start)}\n`)
-  const line = new RegExp(`^${name}: (\\d+) passed, (\\d+) failed, (\\d+) skipped$`, 'm').exec(stdout)
+  const { said, status } = await ran(command, args)
+  process.stdout.write(`${said}${result(name, status, start)}\n`)
+  const line = new RegExp(`^${name}: (\\d+) passed, (\\d+) failed, (\\d+) skipped$`, 'm').exec(said)
   const [passed, failed, skipped] = line ? line.slice(1).map(Number) : [0, 1, 0]
   totals.passed += passed
   totals.failed += status !== 0 && failed === 0 ? 1 : failed

@@ -14,17 +14,22 @@ import { prepareSheets } from './sheets'
 
 const at = (path: string): string => new URL(`../../${path}`, import.meta.url).pathname
 
-const model = readModelText(readFileSync(at('demo/models/ferry-house.rail.json'), 'utf8'))
-const { report, looks } = reportModel(model)
-const bundle = makeBundle(model, report, viewsOf(looks))
+function bundleOf(demo: string): Bundle {
+  const model = readModelText(readFileSync(at(`demo/models/${demo}.rail.json`), 'utf8'))
+  const { report, looks } = reportModel(model)
+  return makeBundle(model, report, viewsOf(looks))
+}
+const bundle = bundleOf('ferry-house')
+const { model, plan: report } = bundle
 
 async function printed(
   paper: Paper,
   progress?: (fraction: number) => void,
   pages?: readonly Page[],
   wishes: BookletWishes = {},
+  of: Bundle = bundle,
 ): Promise<string> {
-  const asked = { ...bundle, model: { ...model, booklet: { ...wishes, paper } } }
+  const asked = { ...of, model: { ...of.model, booklet: { ...wishes, paper } } }
   const prepared = await prepareSheets({ bundle: asked, aliases: [], assets: { font: packagedFont } }, pages)
   const bytes = await writePdf(prepared.laid, { ...prepared, ...(progress ? { progress } : {}) })
   const path = join(mkdtempSync(join(tmpdir(), 'jump-rail-')), 'booklet.pdf')
@@ -97,7 +102,7 @@ describe('the PDF', () => {
   it.each(['a5', 'square'] as const)('on %s nothing runs off a sheet', { timeout: 120_000 }, async (paper) => {
     const pages = makePages(bundle)
     const first = pages.findIndex(({ kind }) => kind === 'tray')
-    const path = await printed(paper, undefined, [...pages.slice(0, first + 14), pages.at(-1)!])
+    const path = await printed(paper, undefined, [...pages.slice(0, first + 8), pages.at(-1)!])
     const html = run('pdftotext', '-bbox', path, '-')
     const [width, height] = [...(/page width="([\d.]+)" height="([\d.]+)"/.exec(html) ?? [])].slice(1).map(Number) as [number, number]
     const words = [...html.matchAll(/xMin="([\d.-]+)" yMin="([\d.-]+)" xMax="([\d.-]+)" yMax="([\d.-]+)"/g)].map((found) =>
@@ -108,8 +113,10 @@ describe('the PDF', () => {
     expect(off).toEqual([])
   })
 
-  it('is tagged: headings, lists, and pictures with what they show in words; all else is decoration', { timeout: 120_000 }, async () => {
-    const { path } = await (whole ??= printWhole())
+  // The tool that reads the tags takes a multiple of the time for a booklet twice as thick.
+  it('is tagged: headings, lists, and pictures with what they show in words; all else is decoration', async () => {
+    const bundle = bundleOf('market-stall')
+    const path = await printed('a4', undefined, undefined, {}, bundle)
     expect(run('pdfinfo', path)).toMatch(/Tagged:\s+yes/)
     const tree = run('pdfinfo', '-struct-text', path)
     const pages = makePages(bundle)
@@ -122,7 +129,7 @@ describe('the PDF', () => {
     expect(structure.match(/\/S \/Figure/g)).toHaveLength(structure.match(/\/Alt /g)!.length)
     // Every stretch that is begun is ended, none within another.
     const marks = [...structure.matchAll(/^(?:\/\w+ (?:<<[^>]*>> )?(BDC|BMC)|(EMC))$/gm)].map(([, begin]) => begin !== undefined)
-    expect(marks.length).toBeGreaterThan(500)
+    expect(marks.length).toBeGreaterThan(200)
     marks.forEach((isBegin, i) => expect(isBegin).toBe(i % 2 === 0))
   })
 

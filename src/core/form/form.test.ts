@@ -27,7 +27,7 @@ const TOO_THIN = ['tool-saw', 'tool-trowel']
 describe('a shape is recognised by its form', () => {
   it.each<[string, DrawnAs]>([
     ['as few triangles as may be', { sides: 8 }],
-    ['many triangles, without undersides', { sides: 32, isFine: true, isOpenBelow: true }],
+    ['many triangles, without undersides', { sides: 20, isFine: true, isOpenBelow: true }],
     ['a body drawn 0.1 mm small on each side', { sides: 12, smaller: 0.125 }],
   ])(
     'drawn with %s, turned any way',

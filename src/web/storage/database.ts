@@ -33,6 +33,8 @@ export interface StoredModel {
   readonly picture?: Blob
   /** The revision that facts and picture are of. */
   readonly describedAt?: number
+  /** Name of the demo that it came as. */
+  readonly demo?: string
   /** The folder of the shelf that it stands in; none where it stands on the shelf itself. */
   readonly folder?: string
   /** Why it could not be planned or painted: it is not tried again until it changes. */

@@ -195,9 +195,16 @@ describe('the library', () => {
     const first = ['One', 'Two', 'Three'].map((name) => ({ name, bytes: toBytes(stateOf(name)) }))
     await Promise.all([library.addFirst(first), openAgain().addFirst(first)])
     expect((await library.list()).map(({ name }) => name)).toEqual(['One', 'Two', 'Three'])
+    expect(await library.isNew()).toBe(false)
     for (const { id } of await library.list()) await library.remove(id)
     await library.addFirst(first)
     expect(await library.list()).toEqual([])
+  })
+
+  it('gives a new browser its first models also where a file was brought in before they came', async () => {
+    await add('Mine')
+    await library.addFirst([{ name: 'One', bytes: toBytes(stateOf('One')) }])
+    expect((await library.list()).map(({ name }) => name).sort()).toEqual(['Mine', 'One'])
   })
 
   it('gives a new browser none of its first models where one cannot be stored', async () => {

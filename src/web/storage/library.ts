@@ -24,7 +24,7 @@ export interface OpenedModel {
 }
 
 /** A model that comes onto the shelf: its state as bytes of JSON. */
-export interface NewModel extends Pick<StoredModel, 'name'>, Partial<Pick<StoredModel, 'facts' | 'picture' | 'folder'>> {
+export interface NewModel extends Pick<StoredModel, 'name'>, Partial<Pick<StoredModel, 'facts' | 'picture' | 'folder' | 'demo'>> {
   readonly bytes: Uint8Array<ArrayBuffer>
 }
 
@@ -119,11 +119,13 @@ export class Library {
     return rows
   }
 
-  /** What a new browser begins with, all or none; nothing where anything was ever here, or another tab began meanwhile. */
+  /** What a new browser begins with, all or none, and once: another tab may have begun meanwhile. */
   async addFirst(all: readonly NewModel[]): Promise<void> {
     const { models, documents, marks } = this.db
     await this.db.transaction('rw', models, documents, marks, async () => {
-      if (await this.isNew()) await this.addAll(all)
+      if (await marks.get('begun')) return
+      await marks.put({ id: 'begun' })
+      await this.addAll(all)
     })
   }
 

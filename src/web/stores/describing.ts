@@ -1,9 +1,9 @@
 import { ref, type Ref } from 'vue'
 import { plainFault } from '@core/fault'
 import { faultText } from '../language'
-import type { StoredModel } from '../storage/library'
+import type { Library, StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
-import { ShelfDescriber } from './shelf-describer'
+import type { ShelfDescriber } from './shelf-describer'
 
 interface Shelved {
   readonly models: Readonly<Ref<readonly StoredModel[]>>
@@ -19,14 +19,31 @@ export function useDescribing({ models, problem, refresh }: Shelved) {
   /** The shelf is on the screen. */
   let isOpen = false
 
+  /** What plans and paints comes when the shelf can be read. */
+  async function makeDescriber(): Promise<ShelfDescriber> {
+    const [{ ShelfDescriber }, library] = await Promise.all([import('./shelf-describer'), useLibrary()])
+    return new ShelfDescriber(library)
+  }
+
+  /** What the build has found out of the demos comes first, in one go. */
+  async function begin(library: Library): Promise<void> {
+    if (models.value.some(({ demo, describedAt }) => demo !== undefined && describedAt === undefined)) {
+      const { describeDemos } = await import('./demos')
+      if (await describeDemos(library, models.value).catch(() => false)) await refresh()
+    }
+    await next()
+  }
+
   /** Looks at the next model whose picture is missing or of another revision, and so on. */
   async function next(): Promise<void> {
     if (working.value || !isOpen) return
     const stored = models.value.find((each) => each.describedAt !== each.revision)
     if (!stored) return
     working.value = { name: stored.name, fraction: 0 }
-    describer ??= new ShelfDescriber(await useLibrary())
     try {
+      describer ??= await makeDescriber()
+      // The shelf was left meanwhile.
+      if (!isOpen) return stop()
       const isTold = await describer.describe(stored, (fraction) => {
         if (working.value) working.value = { name: stored.name, fraction }
       })
@@ -57,5 +74,5 @@ export function useDescribing({ models, problem, refresh }: Shelved) {
     working.value = null
   }
 
-  return { working, next, stop, open, close }
+  return { working, begin, next, stop, open, close }
 }

@@ -3,13 +3,13 @@ import { worthOfPlan } from '@core/pipeline'
 import { Fault, plainFault } from '@core/fault'
 import { faultText, say } from '../language'
 import { fromBytes, reportFrom, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
+import { finishedPicture, SHELF_PICTURE } from '../../workers/shelf-picture'
 import { factsOf } from '../storage/facts'
 import type { Library, StoredModel } from '../storage/library'
 import { makePainter } from '../workers/make-painter'
 import type { PainterClient } from '../workers/painter-client'
 import { PlannerClient } from '../workers/planner-client'
 
-const PICTURE = { width: 480, height: 360 }
 /** A model that takes longer is left as it is until it is opened: the shelf must not wear a machine out at each visit. */
 const PATIENCE_MS = 60_000
 
@@ -58,9 +58,7 @@ export class ShelfDescriber {
   private async paint(state: ModelState, printed: Printed): Promise<Blob> {
     this.painter ??= makePainter()
     await this.painter.openBytes(1, () => ({ model: toBytes(state.model), printed: toBytes(printed) }))
-    const root = printed.sections.find((section) => section.id === state.model.root)!
-    const ref = { section: root.id, step: Math.max(0, root.steps.length - 1), view: 0 }
-    const image = await this.painter.picture(ref, 'finished', { width: PICTURE.width, height: PICTURE.height })
+    const image = await this.painter.picture(finishedPicture(state.model, printed), 'finished', SHELF_PICTURE)
     const canvas = document.createElement('canvas')
     canvas.width = image.width
     canvas.height = image.height

@@ -7,7 +7,6 @@ import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-mes
 import { openChangesChannel, type ChangesChannel } from '../storage/changes-channel'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
-import { addDemos } from './demos'
 import { useDescribing } from './describing'
 import { useShelfActs } from './shelf-acts'
 
@@ -17,8 +16,12 @@ export const useShelf = defineStore('shelf', () => {
   const [isLoaded, isLasting, problem] = [ref(false), ref(true), ref('')]
   let channel: ChangesChannel | undefined
 
+  let asked = 0
+  /** What was asked for last is shown, whatever is answered last. */
   async function refresh(): Promise<void> {
-    models.value = await (await useLibrary()).list()
+    const mine = ++asked
+    const list = await (await useLibrary()).list()
+    if (mine === asked) models.value = list
   }
   const describing = useDescribing({ models, problem, refresh })
 
@@ -28,10 +31,10 @@ export const useShelf = defineStore('shelf', () => {
       const library = await useLibrary()
       isLasting.value = library.isLasting
       await library.forgetOldDeletions()
-      if (await library.isNew()) await addDemos(library)
+      if (await library.isNew()) await (await import('./demos')).addDemos(library)
       await refresh()
       channel ??= openChangesChannel(() => void refresh())
-      void describing.next()
+      void describing.begin(library)
     } catch (thrown) {
       problem.value = faultText(plainFault(thrown))
     } finally {
