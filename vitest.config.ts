@@ -25,7 +25,10 @@ export default defineConfig({
       // Its disks are made to fail, so each file has the modules to itself.
       { extends: true, test: { name: 'server', environment: 'node', include: ['src/server/**/*.test.ts'], testTimeout: 60_000 } },
       // A fresh world a file took longer than the tests; each test takes back what it changes of the page.
-      { extends: true, test: { name: 'web', environment: 'happy-dom', isolate: false, include: ['src/web/**/*.test.ts'] } },
+      {
+        extends: true,
+        test: { name: 'web', environment: 'happy-dom', isolate: false, testTimeout: 60_000, include: ['src/web/**/*.test.ts'] },
+      },
     ],
   },
 })

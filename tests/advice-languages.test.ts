@@ -1,7 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { reportModel } from '@core/pipeline'
 import { CHECKS, findingTitle, findingWords, waysOut } from '@core/checks'
-import { ADVICE_IN_ENGLISH, adviceIn, loadAdvice, type Language } from '@core/language'
+import { BASE_CATALOGUE } from '@core/catalogue'
+import { readPrices } from '@core/desk'
+import { plainFault, type Problem } from '@core/fault'
+import { readFile } from '@core/formats'
+import { ADVICE_IN_ENGLISH, adviceIn, loadAdvice, type Language, type Said } from '@core/language'
+import { readQuickLine } from '@core/names'
 import de from '../src/core/language/messages/advice-de.json'
 import en from '../src/core/language/messages/advice-en.json'
 import es from '../src/core/language/messages/advice-es.json'
@@ -24,15 +29,16 @@ describe.each([
   })
 })
 
+beforeAll(async () => void (await Promise.all(OTHERS.map((language) => loadAdvice(language)))))
+// Words that English shares with no other: what is left of it would show.
+const ENGLISH = /\b(the|and|with|of|is|are|step|way|piece)\b/
+const idsOf = (text: string): string => text.replace(/“[^”]*”|„[^“]*“|«[^»]*»/g, '')
+
 describe('findings in other languages', () => {
-  beforeAll(async () => void (await Promise.all(OTHERS.map((language) => loadAdvice(language)))))
-  // Words that English shares with no other: what is left of it would show.
-  const ENGLISH = /\b(the|and|with|of|is|are|step|way|piece)\b/
   const found = CORPUS.flatMap(({ model }) => {
     const { findings, sections } = reportModel(model, { reads: true }).report
     return findings.map((finding) => ({ model, finding, sections }))
   })
-  const idsOf = (text: string): string => text.replace(/“[^”]*”|„[^“]*“|«[^»]*»/g, '')
 
   it('are those of the English message, and name the same parts', () => {
     expect(new Set(found.map(({ finding }) => finding.code)).size).toBeGreaterThanOrEqual(15)
@@ -57,6 +63,84 @@ describe('findings in other languages', () => {
     const old = { code: 'hidden', severity: 'warning', section: 'main', step: 1, parts: ['a'], message: 'It was hidden.' } as const
     expect(findingWords(old, adviceIn('de'))).toBe('It was hidden.')
   })
-  // What is added here is known to all who share the process; it changes nothing for who asks for English.
-  afterAll(() => expect(ADVICE_IN_ENGLISH.say({ key: 'title.hidden' })).toBe('Cannot be seen'))
 })
+
+describe('what a file is read as, in other languages', () => {
+  /** The same in English, and not English in any other. */
+  function expectSaid(english: string, said: Said): void {
+    expect(ADVICE_IN_ENGLISH.say(said)).toBe(english)
+    for (const language of OTHERS) {
+      const text = adviceIn(language).say(said)
+      expect(text).not.toMatch(/[{}]|undefined/)
+      expect(idsOf(text)).not.toMatch(ENGLISH)
+    }
+    // Other languages share a word with English now and then.
+    expect(adviceIn('de').say(said)).not.toBe(english)
+  }
+  const bytes = (text: string): Uint8Array => new TextEncoder().encode(text)
+  function problemsOf(act: () => unknown): readonly Problem[] {
+    try {
+      act()
+      return []
+    } catch (thrown) {
+      return plainFault(thrown).problems ?? []
+    }
+  }
+
+  it('tells of every cell what is wrong and what would do', () => {
+    const long = 'x'.repeat(201)
+    const parts = [
+      'section,id,shape,colour,x,y,z,turn,count',
+      'main,a,plaat-2x44,ash,0,0,0,0,1',
+      'main,a,plate-1x2,reddisch,0,0,4,0,3',
+      `${long},${long},,,0,,4,sideways,few`,
+      'main,c,plate-1x2,ash,wide,0.3,8,,,more',
+    ]
+    const prices = [
+      'supplier,shape,colour,price,length',
+      ',plate-1x2,ash,dear,40',
+      'Near,plate-1x2,ash,0.25,long',
+      'Near,tube,ash,0.123,-3',
+    ]
+    const book = { catalogue: BASE_CATALOGUE, aliases: [], known: null, date: '2026-11-01' }
+    const found = [
+      ...problemsOf(() => readFile(bytes(parts.join('\n')), 'parts.csv')),
+      ...problemsOf(() => readPrices(bytes(prices.join('\n')), book)),
+    ]
+    expect(new Set(found.map(({ told }) => told?.message.key)).size).toBeGreaterThanOrEqual(16)
+    for (const { place, message, wayOut, told } of found) {
+      expectSaid(message, told!.message as Said)
+      expectSaid(wayOut!, told!.wayOut as Said)
+      expectSaid(place, told!.place as Said)
+    }
+  })
+
+  it('tells what was made of a table and of a log', () => {
+    const table = ['section,shape,colour,count,weight', 'Hut,Plate 1x2,Light Grey,4,2', ',plate-1x2,ash,1,2'].join('\n')
+    const log = [
+      'For the legs you need two 1x2 plates in slate.',
+      'Put one 1x2 plate down.',
+      'Now the roof',
+      'Lay four 2x4 wibbles in rust.',
+      'Add a 1x2 tile.',
+      'Add a 3x17 plate in red.',
+    ].join('\n')
+    const remarks = [...readFile(bytes(table), 'parts.csv').remarks, ...readFile(bytes(log), 'log.txt').remarks]
+    expect(new Set(remarks.map(({ told }) => told.made.key)).size).toBe(7)
+    for (const { place, made, told } of remarks) {
+      expectSaid(made, told.made)
+      expectSaid(place, told.place!)
+    }
+  })
+
+  it('tells why an entry of a line was not taken', () => {
+    const lines = ['0 plate 1x1', '2 plate 1x1 x3', '2x2']
+    for (const line of lines) {
+      const why = readQuickLine(line, BASE_CATALOGUE).unclear[0]!.why!
+      expectSaid(ADVICE_IN_ENGLISH.say(why), why)
+    }
+  })
+})
+
+// What is added here is known to all who share the process; it changes nothing for who asks for English.
+afterAll(() => expect(ADVICE_IN_ENGLISH.say({ key: 'title.hidden' })).toBe('Cannot be seen'))

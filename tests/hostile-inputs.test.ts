@@ -74,6 +74,12 @@ const KINDS: readonly { readonly name: string; readonly read: (seed: number) => 
   },
 ]
 
+/** How long this process has kept processors busy, ms: unlike a clock, it does not count what else the machine does meanwhile. */
+function busyMs(): number {
+  const { user, system } = process.cpuUsage()
+  return (user + system) / 1000
+}
+
 describe('mutated inputs', () => {
   it.each(KINDS)(
     'of the kind “$name” are read or refused with a fault, quickly, within bounds',
@@ -82,7 +88,7 @@ describe('mutated inputs', () => {
       const each = Math.ceil(RUNS / KINDS.length)
       let refused = 0
       for (let seed = 1; seed <= each; seed++) {
-        const start = performance.now()
+        const start = busyMs()
         try {
           read(seed)
         } catch (thrown) {
@@ -90,7 +96,7 @@ describe('mutated inputs', () => {
           expect(thrown.message.length).toBeLessThan(3000)
           refused++
         }
-        const ms = performance.now() - start
+        const ms = busyMs() - start
         if (ms > MOST_MS) throw new Error(`seed ${seed} takes ${Math.round(ms)} ms`)
         if (process.memoryUsage().rss > MOST_BYTES * 2) throw new Error(`seed ${seed} takes ${process.memoryUsage().rss} bytes`)
       }
@@ -103,11 +109,11 @@ describe('mutated inputs', () => {
 /** What would stop a machine: each is refused at once, with what to do. */
 describe('inputs made to stop a machine', () => {
   const refusal = (read: () => unknown): { fault: Fault; ms: number } => {
-    const start = performance.now()
+    const start = busyMs()
     try {
       read()
     } catch (thrown) {
-      if (thrown instanceof Fault) return { fault: thrown, ms: performance.now() - start }
+      if (thrown instanceof Fault) return { fault: thrown, ms: busyMs() - start }
       throw thrown
     }
     throw new Error('it was taken')
@@ -187,9 +193,9 @@ describe('inputs made to stop a machine', () => {
       { id: 's', name: 'S', parts: wall(500) },
     ]
     const model = checkModel({ ...oneSection([]), root: 'm', sections })
-    const start = performance.now()
+    const start = busyMs()
     expect(reportModel(model).report.parts).toBe(800)
-    expect(performance.now() - start).toBeLessThan(5 * MOST_MS)
+    expect(busyMs() - start).toBeLessThan(5 * MOST_MS)
   })
 
   it('hundreds of thousands of parts in a section that nobody reaches', () => {

@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink'
 import { plainFault } from '@core/fault'
-import { readBackup, readFile, writeBackup, type Remark } from '@core/formats'
+import { readBackup, readFile, writeBackup, remarkOf } from '@core/formats'
 import { asBuilt, isLoose, partsOf, type ModelDocument } from '@core/model'
 import type { Progress } from '@core/pipeline'
 import { staysAlive } from './alive'
@@ -19,12 +19,7 @@ import {
 
 const alive = staysAlive()
 
-const DIFFERING: Remark = {
-  place: 'copies',
-  said: '',
-  made: 'Copies that differ became sections of their own.',
-  needsPerson: false,
-}
+const DIFFERING = remarkOf({ place: { key: 'read.copies' }, said: '', made: { key: 'read.copiesDiffer' }, needsPerson: false })
 
 const api = {
   ready: (): Promise<boolean> => alive,

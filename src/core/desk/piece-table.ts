@@ -1,7 +1,20 @@
 import { isByLength, type Catalogue } from '../catalogue'
 import { Fault, type Problem } from '../fault'
 import { readColourCell, readShapeCell, type Alias, type CellRead } from '../names'
-import { readColumns, readGrid, readNumber, type ColumnNames, type GridRow, type KnownColumns, type TableGrid } from '../table'
+import {
+  cellProblem,
+  nearestPieces,
+  problemIn,
+  readColumns,
+  readGrid,
+  readNumber,
+  unknownPiece,
+  type CellProblem,
+  type ColumnNames,
+  type GridRow,
+  type KnownColumns,
+  type TableGrid,
+} from '../table'
 import { fileText, listInWords, plural } from '../words'
 
 /** Columns of every table of pieces, as people call them. */
@@ -68,9 +81,9 @@ export class PieceTable<Column extends string> {
   }
 
   /** Notes what is wrong with a cell. */
-  problem(row: GridRow, name: Column | PieceColumn, what: Pick<Problem, 'message' | 'wayOut'>): undefined {
+  problem(row: GridRow, name: Column | PieceColumn, what: CellProblem): undefined {
     const column = this.columns.known[name]?.title ?? name
-    this.problems.push({ place: `row ${row.number}, column ${column}`, row: row.number, column, said: this.cell(row, name), ...what })
+    this.problems.push(problemIn(row, { column, said: this.cell(row, name) }, what))
     return undefined
   }
 
@@ -89,11 +102,7 @@ export class PieceTable<Column extends string> {
   private named(row: GridRow, name: 'shape' | 'colour', read: (text: string, catalogue: Catalogue, names: readonly Alias[]) => CellRead) {
     const said = this.cell(row, name)
     const found = read(said, this.catalogue, this.aliases)
-    if (found.id === undefined)
-      return this.problem(row, name, {
-        message: said === '' ? `There is no ${name}.` : `“${said}” is no ${name} that is known.`,
-        wayOut: `The nearest: ${listInWords(found.nearest, 'or')}.`,
-      })
+    if (found.id === undefined) return this.problem(row, name, cellProblem(unknownPiece(name, said), nearestPieces(found.nearest)))
     if (found.isTold) this.words.push({ row: row.number, said, as: found.id })
     return found.id
   }
@@ -103,9 +112,9 @@ export class PieceTable<Column extends string> {
     if (said === '' || shape === undefined) return undefined
     const length = readNumber(said, this.separator)
     if (length === undefined || length <= 0)
-      return this.problem(row, 'lengthMm', { message: `“${said}” is no length.`, wayOut: 'Write a number of mm, such as 40.' })
+      return this.problem(row, 'lengthMm', cellProblem({ key: 'cell.notLength', about: { text: said } }, { key: 'cell.lengthSuchAs' }))
     if (!isByLength(shape))
-      return this.problem(row, 'lengthMm', { message: `A ${shape} is not cut to a length.`, wayOut: 'Leave the length empty.' })
+      return this.problem(row, 'lengthMm', cellProblem({ key: 'cell.notCut', about: { shape } }, { key: 'cell.leaveLengthEmpty' }))
     return length
   }
 }

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue'
 import type { Alias } from '../names'
-import { isValue, readCount, readNumber, type GridRow } from '../table'
+import { cellProblem, isValue, readCount, readNumber, type GridRow } from '../table'
 import type { OfferBook, PieceOffer, Supplier } from './books'
 import { isInCents } from './money'
 import { deskKey } from './piece'
@@ -48,7 +48,7 @@ export function readPrices(
   for (const row of table.rows) {
     const offer = offerOf(table, row)
     const name = table.cell(row, 'supplier').trim()
-    if (name === '') table.problem(row, 'supplier', { message: 'There is no supplier.', wayOut: 'Write who sells it.' })
+    if (name === '') table.problem(row, 'supplier', cellProblem({ key: 'cell.noSupplier' }, { key: 'cell.whoSells' }))
     if (!offer || name === '') continue
     prices++
     suppliers.set(name, [...(suppliers.get(name) ?? []), offer])
@@ -64,8 +64,7 @@ function offerOf(table: PieceTable<PriceColumn>, row: GridRow): PieceOffer | und
   const said = table.cell(row, 'price')
   const price = readNumber(said, table.separator)
   const isMoney = price !== undefined && price >= 0 && isInCents(price)
-  if (!isMoney)
-    table.problem(row, 'price', { message: `“${said}” is no price.`, wayOut: 'Write a number with two decimals at most, such as 0.25.' })
+  if (!isMoney) table.problem(row, 'price', cellProblem({ key: 'cell.notPrice', about: { text: said } }, { key: 'cell.priceSuchAs' }))
   const available = countOf(table, row, 'available')
   const lot = countOf(table, row, 'lot')
   if (!piece || !isMoney) return undefined

@@ -11,6 +11,13 @@ export interface FaultDetails {
   readonly problems?: readonly Problem[]
 }
 
+/** A sentence as data: the key of its message, and what it is about. */
+interface ToldSentence {
+  readonly key: string
+  readonly n?: number
+  readonly about?: Readonly<Record<string, unknown>>
+}
+
 /** One of several things that are wrong with an input. */
 export interface Problem {
   /** "row 7, column x". */
@@ -25,6 +32,8 @@ export interface Problem {
   readonly message: string
   /** What would do, as a sentence. */
   readonly wayOut?: string
+  /** The same as data, for whoever reads another language than English. */
+  readonly told?: { readonly place: ToldSentence; readonly message: ToldSentence; readonly wayOut: ToldSentence }
 }
 
 /** Longer texts come from hostile input; nobody reads them. */

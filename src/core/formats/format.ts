@@ -1,6 +1,7 @@
 import type { Said } from '../language'
 import type { ModelDocument } from '../model'
 import type { Alias } from '../names'
+import type { Remark } from './remark'
 
 /** A kind of file that models come in, go out, or both. */
 export interface Format {
@@ -53,18 +54,6 @@ export interface ReadFile {
   /** For programs: what was understood, by the contract of each format. */
   readonly report: Readonly<Record<string, unknown>>
   readonly remarks: readonly Remark[]
-}
-
-/** Something that a person should know of what was read. */
-export interface Remark {
-  /** Where in the file: "row 3, column colour", "line 7", a node's name. */
-  readonly place: string
-  /** What stands there. */
-  readonly said: string
-  /** What was made of it, as a sentence. */
-  readonly made: string
-  /** Somebody must look at it: it was not understood. */
-  readonly needsPerson: boolean
 }
 
 /** A file that is understood as it stands. */

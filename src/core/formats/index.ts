@@ -1,5 +1,6 @@
 /** Formats: model files, one object a format; the table of pieces; and the check of what is published. */
-export type { ReadFile, ReadOptions, Remark, WritableFormat } from './format'
+export type { ReadFile, ReadOptions, WritableFormat } from './format'
+export { remarkOf, type Remark } from './remark'
 export * from './registry'
 export { railJson } from './rail-json'
 export { drawing } from './gltf/gltf'

@@ -1,9 +1,11 @@
 import { BASE_CATALOGUE } from '../catalogue'
 import { Fault } from '../fault'
+import type { Said } from '../language'
 import { checkModel, LIMITS, type Copy, type GivenStep, type ModelDocument, type Part, type Section } from '../model'
 import { readLog, type LoggedSection, type ReadLog, type ToldPiece } from '../names'
-import { fileText, plural } from '../words'
-import type { Format, ReadFile, ReadOptions, Remark } from './format'
+import { fileText } from '../words'
+import type { Format, ReadFile, ReadOptions } from './format'
+import { remarkOf, type Remark } from './remark'
 
 export const wordsLog = {
   id: 'words-log',
@@ -138,25 +140,27 @@ function trayOf({ told, acts }: LoggedSection, section: string): TrayTold {
 }
 
 function remarksOf(log: ReadLog, trays: readonly TrayTold[]): Remark[] {
-  const unclear = log.unclear.map(({ line, words, nearest }): Remark => ({
-    place: `line ${line}`,
-    said: words,
-    made: nearest.length > 0 ? `Not understood. It could be ${nearest.join(', ')}.` : 'Not understood.',
-    needsPerson: true,
-  }))
-  const colourless = log.colourless.map(({ line, shape }): Remark => ({
-    place: `line ${line}`,
-    said: shape,
-    made: 'Its colour was not told: ash was taken.',
-    needsPerson: false,
-  }))
+  const atLine = (line: number): Said => ({ key: 'read.line', about: { line: String(line) } })
+  const unclear = log.unclear.map(({ line, words, nearest }) =>
+    remarkOf({
+      place: atLine(line),
+      said: words,
+      made: nearest.length > 0 ? { key: 'read.couldBe', about: { nearest: { list: nearest, by: ', ' } } } : { key: 'read.notUnderstood' },
+      needsPerson: true,
+    }),
+  )
+  const colourless = log.colourless.map(({ line, shape }) =>
+    remarkOf({ place: atLine(line), said: shape, made: { key: 'read.noColourTold' }, needsPerson: false }),
+  )
   const differing = trays
     .filter(({ told, used }) => told !== used)
-    .map(({ section, told, used }): Remark => ({
-      place: `section ${section}`,
-      said: '',
-      made: `Its list tells ${plural(told, 'piece', 'pieces')}, its steps use ${used}.`,
-      needsPerson: true,
-    }))
+    .map(({ section, told, used }) =>
+      remarkOf({
+        place: { key: 'read.section', about: { section } },
+        said: '',
+        made: { key: 'read.listDiffers', about: { told: { key: 'read.pieces', n: told }, used: String(used) } },
+        needsPerson: true,
+      }),
+    )
   return [...unclear, ...differing, ...colourless]
 }

@@ -1,3 +1,5 @@
+import type { Said } from '../language'
+
 /** Number words as people write them, by their number. */
 export const NUMBER_WORDS = [
   'zero',
@@ -39,7 +41,7 @@ export interface CountedWords {
   /** 1 where it says nothing. */
   readonly count: number
   /** Why the count cannot be meant: the entry is not to be taken. */
-  readonly problem?: { readonly text: string; readonly why: string }
+  readonly problem?: { readonly text: string; readonly why: Said }
 }
 
 /**
@@ -53,12 +55,12 @@ export function takeCount(entry: string): CountedWords {
   const left = (before?.left ?? plain).slice(0, after?.index)
   const counts = [before?.said, after?.[1] ?? after?.[2]].filter((said) => said !== undefined)
   if (counts.length > 1 && counts[0] !== counts[1])
-    return { left, count: 1, problem: { text: counts.join(' … '), why: 'Two counts stand here: write one.' } }
+    return { left, count: 1, problem: { text: counts.join(' … '), why: { key: 'line.twoCounts' } } }
   const [said] = counts
   if (said === undefined) return { left, count: 1 }
   const count = numberOf(said)
   if (count >= 1 && count <= MOST_OF_A_PIECE) return { left, count }
-  return { left, count: 1, problem: { text: said, why: `A count goes from 1 to ${MOST_OF_A_PIECE}.` } }
+  return { left, count: 1, problem: { text: said, why: { key: 'line.countFromTo', about: { most: String(MOST_OF_A_PIECE) } } } }
 }
 
 function takeAfter(plain: string): RegExpExecArray | undefined {

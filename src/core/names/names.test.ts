@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { BASE_CATALOGUE, catalogueIn } from '../catalogue'
+import { ADVICE_IN_ENGLISH } from '../language'
 import { loadLanguage, wordsIn } from '../language'
 import { aliasText, readAliases, readQuickLine, searchShapes, shapesThatLook, shelvesBySize, writeAliases, type Alias } from './index'
 
@@ -90,7 +91,7 @@ describe('the quick line', () => {
       const { pieces, unclear } = readQuickLine(line, BASE_CATALOGUE)
       expect(pieces).toEqual([])
       expect(unclear).toHaveLength(1)
-      expect(unclear[0]!.why).toMatch(/^(A count goes from 1 to 9999|Two counts stand here: write one)\.$/)
+      expect(ADVICE_IN_ENGLISH.say(unclear[0]!.why!)).toMatch(/^(A count goes from 1 to 9999|Two counts stand here: write one)\.$/)
     },
   )
 
@@ -104,7 +105,7 @@ describe('the quick line', () => {
     const { pieces, unclear } = readQuickLine(line, BASE_CATALOGUE)
     expect(pieces).toEqual([])
     expect(unclear).toHaveLength(1)
-    expect(unclear[0]!.why).toBe('It could be one of several: say which.')
+    expect(ADVICE_IN_ENGLISH.say(unclear[0]!.why!)).toBe('It could be one of several: say which.')
     expect(unclear[0]!.nearest.length).toBeGreaterThan(1)
   })
 

@@ -1,4 +1,5 @@
 import type { Catalogue } from '../catalogue'
+import type { Said } from '../language'
 import { takeColour } from './colour-words'
 import { takeCount } from './count-words'
 import { searchShapes } from './search'
@@ -15,7 +16,7 @@ export interface QuickPiece {
 interface Unclear {
   readonly text: string
   readonly nearest: readonly string[]
-  readonly why?: string
+  readonly why?: Said
 }
 
 /** Words that were read as something they do not name outright: it is told, never done silently. */
@@ -64,7 +65,7 @@ function readEntry(entry: string, catalogue: Catalogue, usual: string): ReadEntr
   if (!shape) return { unclear: left === '' ? [{ text: entry.trim(), nearest: [] }] : unclear, told: [] }
   if (alike.length > 1)
     return {
-      unclear: [{ text: said, nearest: alike.map(({ id }) => id), why: 'It could be one of several: say which.' }, ...unclear],
+      unclear: [{ text: said, nearest: alike.map(({ id }) => id), why: { key: 'line.oneOfSeveral' } }, ...unclear],
       told: [],
     }
   const piece = { count: counted.count, shape: shape.id, colour: colour?.id ?? usual }

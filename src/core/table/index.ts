@@ -2,3 +2,4 @@
 export * from './grid'
 export * from './columns'
 export * from './values'
+export * from './cell-problem'

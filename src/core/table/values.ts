@@ -1,7 +1,8 @@
+import { cellProblem, type CellProblem } from './cell-problem'
 import { turnFromText, turnText, TURNS, turnOfMatrix, rotationMatrix } from '../space'
 
 /** A value read from a cell, or why it cannot be. */
-export type Value<T> = { readonly value: T } | { readonly message: string; readonly wayOut?: string }
+export type Value<T> = { readonly value: T } | CellProblem
 
 export const isValue = <T>(read: Value<T>): read is { readonly value: T } => 'value' in read
 
@@ -19,22 +20,22 @@ export function readNumber(text: string, separator: string): number | undefined 
 /** A length in whole u; `unit` is u a unit of the column. */
 export function readLength(text: string, separator: string, unit: number): Value<number> {
   const number = readNumber(text, separator)
-  if (number === undefined) return { message: `“${text}” is not a number.`, wayOut: 'Write a number, such as 20.' }
+  if (number === undefined) return cellProblem({ key: 'cell.notNumber', about: { text } }, { key: 'cell.numberSuchAs' })
   const exact = number * unit
   const whole = Math.round(exact)
   if (Math.abs(exact - whole) <= ROUNDING) return { value: whole + 0 }
   const written = (length: number): string => String(Number((length / unit).toFixed(4)))
-  return {
-    message: `“${text}” is ${Number(exact.toFixed(4))} u, which is not a whole number of u.`,
-    wayOut: `${written(Math.floor(exact))} or ${written(Math.ceil(exact))} would do.`,
-  }
+  return cellProblem(
+    { key: 'cell.notWhole', about: { text, exact: String(Number(exact.toFixed(4))) } },
+    { key: 'cell.eitherWouldDo', about: { low: written(Math.floor(exact)), high: written(Math.ceil(exact)) } },
+  )
 }
 
 export function readCount(text: string, separator: string): Value<number> {
   const number = readNumber(text, separator)
   return number !== undefined && Number.isInteger(number) && number >= 0
     ? { value: number }
-    : { message: `“${text}” is not a count.`, wayOut: 'Write a whole number, such as 4.' }
+    : cellProblem({ key: 'cell.notCount', about: { text } }, { key: 'cell.wholeNumberSuchAs' })
 }
 
 /** The contract's word for a turn, or degrees about the upright axis: 0, 90, 180, 270, anticlockwise seen from above. */
@@ -46,5 +47,5 @@ export function readTurn(text: string, separator: string): Value<string | undefi
     const turn = turnOfMatrix(rotationMatrix([0, 0, degrees]))!
     return { value: TURNS[turn] === TURNS[0] ? undefined : turnText(turn) }
   }
-  return { message: `“${text}” is no turn.`, wayOut: 'Write 0, 90, 180 or 270, or the images of +x and +y, such as +y-x.' }
+  return cellProblem({ key: 'cell.notTurn', about: { text } }, { key: 'cell.turnSuchAs' })
 }

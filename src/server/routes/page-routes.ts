@@ -66,11 +66,12 @@ export async function addAppRoutes(server: FastifyInstance, { app, followPage }:
   if (!existsSync(app)) return void server.setNotFoundHandler(missing)
   await server.register(fastifyStatic, {
     root: app,
+    preCompressed: true,
     setHeaders: (reply, path) => {
       reply.header('cache-control', path.includes(`${join('/', 'assets', '/')}`) ? 'public, max-age=31536000, immutable' : 'no-cache')
     },
   })
-  await server.register(fastifyStatic, { root: join(followPage, '..'), prefix: '/follow/', decorateReply: false })
+  await server.register(fastifyStatic, { root: join(followPage, '..'), prefix: '/follow/', preCompressed: true, decorateReply: false })
   server.setNotFoundHandler((request, reply) => {
     const isPage = request.method === 'GET' && !/^\/(api|f)(\/|$)/.test(request.url) && !/\.[a-z0-9]+$/i.test(request.url)
     return isPage ? reply.type('text/html').sendFile('index.html') : missing(request, reply)

@@ -2,6 +2,7 @@
 import { reactive, ref } from 'vue'
 import type { Problem } from '@core/fault'
 import { say } from '../language'
+import { problemWords } from '../language/problem-words'
 import ActionButton from '../controls/ActionButton.vue'
 import { titleOf } from './titles'
 
@@ -45,7 +46,7 @@ function choose(problem: Problem, id: string): void {
             <td>{{ problem.column ?? '' }}</td>
             <td>
               <b>{{ problem.said || say('bringIn.nothing') }}</b><br />
-              <span class="faint">{{ problem.message }}</span>
+              <span class="faint">{{ problemWords(problem).message }}</span>
             </td>
             <td>
               <div v-if="problem.nearest" class="nearest" role="group" :aria-label="say('bringIn.whatCouldBe', { said: problem.said })">
@@ -53,9 +54,9 @@ function choose(problem: Problem, id: string): void {
                   {{ titleOf(problem.nearest.kind, id) }}
                 </button>
               </div>
-              <p v-else-if="problem.wayOut" class="way">{{ problem.wayOut }}</p>
+              <p v-else-if="problem.wayOut" class="way">{{ problemWords(problem).wayOut }}</p>
               <form v-if="problem.column" class="write" @submit.prevent="put(problem, typed[keyOf(problem)] ?? problem.said ?? '')">
-                <label class="sr-only" :for="`cell-${problem.place}`">{{ problem.place }}</label>
+                <label class="sr-only" :for="`cell-${problem.place}`">{{ problemWords(problem).place }}</label>
                 <input
                   :id="`cell-${problem.place}`"
                   class="plain-field"

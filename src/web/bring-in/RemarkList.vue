@@ -2,10 +2,12 @@
 import { computed } from 'vue'
 import type { Remark } from '@core/formats'
 import { say } from '../language'
+import { screenAdvice } from '../language/screen-advice'
 
 /** What was made of a file where it was not plain; what somebody must look at comes first. */
 const props = defineProps<{ remarks: readonly Remark[] }>()
 const SHOWN = 80
+const advice = screenAdvice()
 /** The same words in many rows are told once. */
 const grouped = computed(() => {
   const groups = new Map<string, { readonly remark: Remark; count: number }>()
@@ -27,9 +29,10 @@ const sorted = computed(() => [...grouped.value].sort((a, b) => Number(b.remark.
       <span>
         <b v-if="remark.needsPerson">{{ `${say('bringIn.lookAtThis')} ` }}</b>
         <span class="faint"
-          >{{ remark.place }}<template v-if="count > 1">{{ say('bringIn.andMore', { count: count - 1 }) }}</template></span
+          >{{ remark.told.place ? advice.say(remark.told.place) : remark.place
+          }}<template v-if="count > 1">{{ say('bringIn.andMore', { count: count - 1 }) }}</template></span
         >
-        <template v-if="remark.said"> “{{ remark.said }}”</template>: {{ remark.made }}
+        <template v-if="remark.said"> “{{ remark.said }}”</template>: {{ advice.say(remark.told.made) }}
       </span>
     </li>
     <li v-if="sorted.length > SHOWN" class="faint">{{ say('bringIn.andMore2', { sorted: sorted.length - SHOWN }) }}</li>

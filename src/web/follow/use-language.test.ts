@@ -2,12 +2,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Bundle } from '@core/booklet'
 import { languageFile } from '@core/language'
+import type * as Page from './use-language'
 
 const booklet = (language?: string): Bundle => ({ model: { booklet: { language } } }) as unknown as Bundle
 const browserSpeaks = (...tags: string[]): void => void vi.spyOn(navigator, 'languages', 'get').mockReturnValue(tags)
 
 /** As a page that has just been opened: none but English is loaded, whatever other tests have read. */
-let page: typeof import('./use-language')
+let page: typeof Page
 beforeEach(async () => {
   localStorage.clear()
   vi.resetModules()

@@ -5,6 +5,7 @@ import { plainFault } from '@core/fault'
 
 import type { Catalogue } from '@core/catalogue'
 import { faultText, say, sayCount } from '../language'
+import { problemLine } from '../language/problem-words'
 import ActionButton from '../controls/ActionButton.vue'
 import LineField from '../controls/LineField.vue'
 import { download } from '../shared/download'
@@ -55,7 +56,7 @@ async function bring(files: FileList | null): Promise<void> {
   } catch (thrown) {
     const fault = plainFault(thrown)
     const [first] = fault.problems ?? []
-    const where = first && fault.place === undefined ? say('parts.theFirst', { fault: faultText({ code: fault.code, ...first }) }) : ''
+    const where = first && fault.place === undefined ? say('parts.theFirst', { fault: problemLine(first) }) : ''
     notify(say('parts.wasNotBroughtInAnd', { name: file.name, fault: faultText(fault), where }), { isError: true })
   }
   if (picker.value) picker.value.value = ''

@@ -12,7 +12,8 @@ import {
   type Photo,
 } from '../../model'
 import { fileText } from '../../words'
-import { understood, type Format, type ReadFile, type Remark } from '../format'
+import { understood, type Format, type ReadFile } from '../format'
+import { remarkOf, type Remark } from '../remark'
 import { railJson } from '../rail-json'
 
 /** One model of a backup; what else belongs to it (how its steps are laid) is kept as it was given. */
@@ -169,16 +170,16 @@ function remarksOf({ models }: Backup): Remark[] {
   const missing: Remark[] = []
   for (const { model } of models.slice(0, 1)) {
     mapPhotos(model, (photo) => {
-      if (isBeside(photo)) missing.push({ place: model.name, said: photo.file, made: 'The photo is not in the backup.', needsPerson: true })
+      if (isBeside(photo))
+        missing.push(remarkOf({ place: model.name, said: photo.file, made: { key: 'read.photoMissing' }, needsPerson: true }))
       return photo
     })
   }
-  const left = models.slice(1).map(({ model }): Remark => ({
-    place: 'backup',
-    said: model.name,
-    made: 'This model stays in the backup: one file holds one model.',
-    needsPerson: true,
-  }))
+  const left = models
+    .slice(1)
+    .map(({ model }) =>
+      remarkOf({ place: { key: 'read.inBackup' }, said: model.name, made: { key: 'read.modelStays' }, needsPerson: true }),
+    )
   return [...missing, ...left]
 }
 

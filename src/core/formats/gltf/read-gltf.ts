@@ -1,9 +1,10 @@
 import { extendCatalogue, type Catalogue, type Colour, type OwnShape } from '../../catalogue'
 import { extentOf, shapeExtent } from '../../form'
+import type { Said } from '../../language'
 import { checkModel, shapeOfPart, type ModelDocument, type Part, type Section } from '../../model'
 import { apply, composePoses, MM_PER_U, multiply, scale, transpose, TURNS, type Matrix, type Pose } from '../../space'
-import { plural } from '../../words'
-import { understood, type ReadFile, type ReadOptions, type Remark } from '../format'
+import { understood, type ReadFile, type ReadOptions } from '../format'
+import { remarkOf, type Remark } from '../remark'
 import { Assembly, type WorldGroup, type WorldPiece } from './assemble'
 import { readColour, type ReadColour } from './colours'
 import { broken, openGltf, type Gltf } from './container'
@@ -319,18 +320,21 @@ function remarksOf(all: readonly FoundPiece[]): Remark[] {
   for (const found of all) {
     const { by, shape, others } = found.recognised
     if (by === 'none') note(unknown, shape, found)
-    else if (others.length > 0) note(unsure, `${shape}, or ${others.join(', ')}`, found)
+    else if (others.length > 0) note(unsure, `${shape} ${others.join(' ')}`, found)
   }
-  const remark = (made: string, weight: 'told' | 'to be looked at', found: readonly FoundPiece[]): Remark => ({
-    place: plural(found.length, 'node', 'nodes'),
-    said: nodeName(found[0]!.piece),
-    made,
-    needsPerson: weight === 'to be looked at',
+  const remark = (made: Said, weight: 'told' | 'to be looked at', found: readonly FoundPiece[]): Remark =>
+    remarkOf({
+      place: { key: 'read.nodes', n: found.length },
+      said: nodeName(found[0]!.piece),
+      made,
+      needsPerson: weight === 'to be looked at',
+    })
+  const ambiguous = ({ recognised: { shape, others } }: FoundPiece): Said => ({
+    key: 'read.ambiguous',
+    about: { shape, others: { list: others, by: ', ' } },
   })
   return [
-    ...[...unknown].map(([shape, found]) =>
-      remark(`No piece has this form: it became “${shape}”, without studs.`, 'to be looked at', found),
-    ),
-    ...[...unsure].map(([shapes, found]) => remark(`By its form it is ${shapes}: the first was taken.`, 'told', found)),
+    ...[...unknown].map(([shape, found]) => remark({ key: 'read.becameShape', about: { shape } }, 'to be looked at', found)),
+    ...[...unsure.values()].map((found) => remark(ambiguous(found[0]!), 'told', found)),
   ]
 }

@@ -1,16 +1,23 @@
 import { BASE_CATALOGUE, type Catalogue } from '../../catalogue'
 import { Fault, type Problem } from '../../fault'
+import { ADVICE_IN_ENGLISH, type Said } from '../../language'
 import { checkModel, LIMITS, type ModelDocument, type Part } from '../../model'
 import { readColourCell, readShapeCell, type CellRead } from '../../names'
 import type { Vec } from '../../space'
 import {
+  cellProblem,
   isValue,
+  nearestPieces,
+  placeIn,
+  problemIn,
   readColumns,
   readCount,
   readGrid,
   readLength,
   readNumber,
   readTurn,
+  unknownPiece,
+  type CellProblem,
   type ColumnNames,
   type GridRow,
   type KnownColumn,
@@ -18,7 +25,8 @@ import {
   type Value,
 } from '../../table'
 import { fileText, listInWords, plural } from '../../words'
-import type { ReadFile, ReadOptions, Remark } from '../format'
+import type { ReadFile, ReadOptions } from '../format'
+import { remarkOf, type Remark } from '../remark'
 import { looksLikeStuds, type WrittenPlace } from './studs'
 
 const PLACE = ['x', 'y', 'z'] as const
@@ -35,9 +43,10 @@ const NAMES: ColumnNames<ColumnName> = {
   turn: ['turn', 'angle', 'rotation'],
   count: ['count', 'quantity', 'qty', 'number'],
 }
+const FIRST_ROW = placeIn({ number: 1, cells: [] })
 /** The section of parts that name none. */
 const USUAL_SECTION = 'main'
-const STUDS_HINT = 'All places look like studs, not u: write “x (studs)”, “y (studs)” and “z (plates)” in the header.'
+const STUDS_HINT: Said = { key: 'read.studsNotU' }
 /** More problems than this are not read by anybody. */
 const MOST_PROBLEMS = 100_000
 
@@ -75,16 +84,12 @@ class PartsReading {
         place: 'row 1',
         wayOut: `Name it “${missing.join('” and “')}” in the header. It reads: ${grid.header.cells.join(', ')}.`,
       })
-    for (const title of this.columns.others)
-      this.remark({ place: 'row 1', said: title, made: 'This column is not known and was left out.' })
+    for (const title of this.columns.others) this.remark(FIRST_ROW, title, { key: 'read.unknownColumn' })
   }
 
   add(row: GridRow): void {
     if (row.cells.length > this.grid.header.cells.length)
-      this.problem(row, undefined, {
-        message: 'This row has more cells than the header.',
-        wayOut: 'Put cells that hold a separator in quotation marks.',
-      })
+      this.problem(row, undefined, cellProblem({ key: 'cell.moreThanHeader' }, { key: 'cell.quoteCells' }))
     const shape = this.named(row, 'shape', (text) => readShapeCell(text, this.catalogue, this.options.names))
     const colour = this.named(row, 'colour', (text) => readColourCell(text, this.catalogue, this.options.names))
     const turn = this.value(row, 'turn', (text) => readTurn(text, this.grid.separator))
@@ -107,7 +112,7 @@ class PartsReading {
     if (this.sections.size === 0) throw new Fault('csv-row', 'The table holds no part.', { place: 'row 2' })
     const isStuds = looksLikeStuds(this.written)
     this.refuse(isStuds)
-    if (isStuds) this.remark({ place: 'row 1', said: PLACE.join(', '), made: STUDS_HINT })
+    if (isStuds) this.remark(FIRST_ROW, PLACE.join(', '), STUDS_HINT)
     const model = checkModel({
       format: 'jump-rail-model',
       version: 1,
@@ -137,7 +142,7 @@ class PartsReading {
   private refuse(isStuds: boolean): void {
     if (this.problems.length === 0) return
     const [only] = this.problems
-    const hint = isStuds ? STUDS_HINT : undefined
+    const hint = isStuds ? ADVICE_IN_ENGLISH.say(STUDS_HINT) : undefined
     if (this.problems.length === 1)
       throw new Fault('csv-row', only!.message, {
         place: only!.place,
@@ -158,20 +163,24 @@ class PartsReading {
   private named(row: GridRow, name: 'shape' | 'colour', read: (text: string) => CellRead): string | undefined {
     const column = this.columns.known[name]!
     const text = this.cell(row, column)
-    if (text === '') return this.problem(row, column, { message: `There is no ${name}.`, wayOut: `Name a ${name}.` })
+    if (text === '')
+      return this.problem(
+        row,
+        column,
+        cellProblem(unknownPiece(name, text), { key: name === 'shape' ? 'cell.nameShape' : 'cell.nameColour' }),
+      )
     const key = `${name} ${text}`
     let found = this.cells.get(key)
     if (!found) this.cells.set(key, (found = read(text)))
     if (found.id === undefined) {
       return this.problem(row, column, {
-        message: `“${text}” is no ${name} that is known.`,
-        wayOut: `The nearest: ${listInWords(found.nearest, 'or')}.`,
+        ...cellProblem(unknownPiece(name, text), nearestPieces(found.nearest)),
         nearest: { kind: name, ids: found.nearest },
       })
     }
     if (found.isTold) {
       this.words.push({ row: row.number, column: column.title, said: text, as: found.id })
-      this.remark({ place: placeOf(row, column), said: text, made: `Read as ${found.id}.` })
+      this.remark(placeIn(row, column.title), text, { key: 'read.readAs', about: { as: found.id } })
     }
     return found.id
   }
@@ -192,10 +201,8 @@ class PartsReading {
       this.value(row, name, (text) => readLength(text, this.grid.separator, this.columns.known[name]!.unit)),
     )
     for (const name of missing) {
-      this.problem(row, this.columns.known[name] ?? { title: name }, {
-        message: `A part has x, y and z or none of them; ${name} is empty here.`,
-        wayOut: 'Write all three, or leave all three empty for a loose part.',
-      })
+      const column = this.columns.known[name] ?? { title: name }
+      this.problem(row, column, cellProblem({ key: 'cell.placeOrNone', about: { name } }, { key: 'cell.allThree' }))
     }
     const [x, y, z] = lengths
     return x === undefined || y === undefined || z === undefined ? undefined : [x, y, z]
@@ -205,10 +212,11 @@ class PartsReading {
     const count = this.value(row, 'count', (text) => readCount(text, this.grid.separator))
     if (!isPlaced || count === undefined) return count
     if (count !== 1)
-      this.problem(row, this.columns.known.count, {
-        message: `A part with a place counts once; ${count} stands here.`,
-        wayOut: 'Write a row for each, or leave x, y and z empty.',
-      })
+      this.problem(
+        row,
+        this.columns.known.count,
+        cellProblem({ key: 'cell.countsOnce', about: { count: String(count) } }, { key: 'cell.rowForEach' }),
+      )
     return undefined
   }
 
@@ -216,17 +224,10 @@ class PartsReading {
   private sectionOf(row: GridRow): { parts: Part[]; ids: Set<string> } {
     const said = this.cell(row, this.columns.known.section)
     if (said.length > LIMITS.nameLength)
-      this.problem(row, this.columns.known.section, {
-        message: 'The name of the section is longer than 200 letters.',
-        wayOut: 'Write a shorter one.',
-      })
+      this.problem(row, this.columns.known.section, cellProblem({ key: 'cell.longSection' }, { key: 'cell.writeShorter' }))
     if (said !== '') this.section = said
     else if (this.columns.known.section)
-      this.remark({
-        place: `row ${row.number}`,
-        said: '',
-        made: `It names no section and was put into “${this.section || USUAL_SECTION}”.`,
-      })
+      this.remark(placeIn(row), '', { key: 'read.noSectionNamed', about: { section: this.section || USUAL_SECTION } })
     const id = this.section || USUAL_SECTION
     let section = this.sections.get(id)
     if (!section) this.sections.set(id, (section = { parts: [], ids: new Set() }))
@@ -236,12 +237,9 @@ class PartsReading {
   private idOf(row: GridRow, { ids }: { readonly ids: Set<string> }): string {
     const said = this.cell(row, this.columns.known.id)
     if (said.length > LIMITS.nameLength)
-      this.problem(row, this.columns.known.id, { message: 'The id is longer than 200 letters.', wayOut: 'Write a shorter one.' })
+      this.problem(row, this.columns.known.id, cellProblem({ key: 'cell.longId' }, { key: 'cell.writeShorter' }))
     if (said !== '' && ids.has(said))
-      this.problem(row, this.columns.known.id, {
-        message: `The id “${said}” stands twice in this section.`,
-        wayOut: 'Give each part its own.',
-      })
+      this.problem(row, this.columns.known.id, cellProblem({ key: 'cell.twiceId', about: { said } }, { key: 'cell.eachItsOwn' }))
     let id = said === '' ? `row-${row.number}` : said
     while (said === '' && ids.has(id)) id = `${id}-b`
     ids.add(id)
@@ -258,18 +256,15 @@ class PartsReading {
   private problem(
     row: GridRow,
     column: (Pick<KnownColumn, 'title'> & Partial<KnownColumn>) | undefined,
-    what: Omit<Problem, 'place' | 'row' | 'column' | 'said'>,
+    what: CellProblem & Pick<Problem, 'nearest'>,
   ): undefined {
     if (this.problems.length >= MOST_PROBLEMS) return undefined
     const cell = column && { column: column.title, said: column.index === undefined ? '' : (row.cells[column.index] ?? '') }
-    this.problems.push({ place: placeOf(row, column), row: row.number, ...cell, ...what })
+    this.problems.push(problemIn(row, cell, what))
     return undefined
   }
 
-  private remark(remark: Omit<Remark, 'needsPerson'>): void {
-    this.remarks.push({ ...remark, needsPerson: false })
+  private remark(place: Said, said: string, made: Said): void {
+    this.remarks.push(remarkOf({ place, said, made, needsPerson: false }))
   }
 }
-
-const placeOf = (row: GridRow, column: Pick<KnownColumn, 'title'> | undefined): string =>
-  column ? `row ${row.number}, column ${column.title}` : `row ${row.number}`
