@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { reportModel } from '@core/pipeline'
 import { CHECKS, findingTitle, findingWords, waysOut } from '@core/checks'
 import { BASE_CATALOGUE } from '@core/catalogue'
-import { readPrices } from '@core/desk'
+import { findSubstitutes, readPrices } from '@core/desk'
 import { plainFault, type Problem } from '@core/fault'
 import { readFile } from '@core/formats'
 import { ADVICE_IN_ENGLISH, adviceIn, loadAdvice, type Language, type Said } from '@core/language'
@@ -11,7 +11,9 @@ import de from '../src/core/language/messages/advice-de.json'
 import en from '../src/core/language/messages/advice-en.json'
 import es from '../src/core/language/messages/advice-es.json'
 import fr from '../src/core/language/messages/advice-fr.json'
+import type { Vec } from '@core/space'
 import { CORPUS } from './findings/corpus'
+import { oneSection, part } from './support/models'
 import { messagesByPath, shapeOfMessage } from './support/messages'
 
 const OTHERS: readonly Language[] = ['de', 'fr', 'es']
@@ -131,6 +133,19 @@ describe('what a file is read as, in other languages', () => {
       expectSaid(made, told.made)
       expectSaid(place, told.place!)
     }
+  })
+
+  it('tells what a substitute changes', () => {
+    const red = (shape: string, at: Vec) => part(shape, shape, at, undefined, 'red')
+    const model = oneSection([red('brick-2x2', [0, 0, 0]), red('tile-2x2', [0, 0, 12])])
+    const missing = [
+      { shape: 'brick-2x2', colour: 'red', count: 1 },
+      { shape: 'tile-2x2', colour: 'red', count: 1 },
+    ]
+    const spare = ['plate-2x2', 'tile-1x2', 'slope-2x2'].map((shape) => ({ shape, colour: 'red', count: 9 }))
+    const found = findSubstitutes(model, missing, { spare, offers: undefined, how: 'near' })
+    expect(found.length).toBeGreaterThan(1)
+    for (const { consequence, told } of found) expectSaid(consequence, told)
   })
 
   it('tells why an entry of a line was not taken', () => {

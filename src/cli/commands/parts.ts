@@ -2,6 +2,7 @@ import { Option } from 'commander'
 import {
   cover,
   findSubstitutes,
+  printedSubstitute,
   needOf,
   purchase,
   readKits,
@@ -62,7 +63,7 @@ async function parts(file: string, values: PartsValues): Promise<number> {
   const substitutes =
     values.substitutes === 'none'
       ? []
-      : findSubstitutes(model, coverage.missing, { spare: coverage.spare, offers, how: values.substitutes })
+      : findSubstitutes(model, coverage.missing, { spare: coverage.spare, offers, how: values.substitutes }).map(printedSubstitute)
   print({ name: model.name, copies: values.copies, need, ...coverage, substitutes, ...(buy ? { buy } : {}) })
   return buy && buy.unavailable.length > 0 ? NOT_BUILDABLE : DONE
 }

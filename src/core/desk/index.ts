@@ -24,7 +24,7 @@ export { colourTitle, pieceLine, pieceTitle, sheetOf, sheetRows, sheetTable, she
 export { colourBars, sectionBars, type ChartBar } from './chart-bars'
 export { groupLines, sortLines, type LineGroup, type LineOrder } from './sheet-order'
 export { EXAMPLE_KITS, EXAMPLE_OFFERS, EXAMPLE_STOCK } from './examples'
-export { findSubstitutes, type Substitute } from './substitutes'
+export { findSubstitutes, printedSubstitute, type Substitute } from './substitutes'
 export { takeSubstitute } from './take-substitute'
 export { substituteKey, substituteLines, substituteOf } from './told-substitutes'
 export { versionsOf } from './versions'

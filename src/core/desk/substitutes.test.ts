@@ -1,19 +1,22 @@
 import { describe, expect, it } from 'vitest'
+import { ADVICE_IN_ENGLISH } from '../language'
 import { oneSection, part } from '../../../tests/support/models'
 import type { Part } from '../model'
 import { needOf } from './need'
 import type { DeskPiece } from './piece'
-import { findSubstitutes } from './substitutes'
+import { findSubstitutes, printedSubstitute } from './substitutes'
 
 const red = (each: Part): Part => ({ ...each, colour: 'red' })
 const piece = (shape: string, count: number, colour = 'red'): DeskPiece => ({ shape, colour, count })
 const find = (parts: readonly Part[], shape: string, spare: readonly DeskPiece[], how: 'exact' | 'near' = 'exact') => {
   const model = oneSection(parts)
-  return findSubstitutes(
+  const found = findSubstitutes(
     model,
     needOf(model).filter((each) => each.shape === shape),
     { spare, offers: undefined, how },
   )
+  for (const { consequence, told } of found) expect(ADVICE_IN_ENGLISH.say(told)).toBe(consequence)
+  return found.map(printedSubstitute)
 }
 
 /** A long plate on two bricks, with another across its middle. */

@@ -1,9 +1,9 @@
 import { studCount, type Catalogue, type Shape } from '../catalogue'
+import { ADVICE_IN_ENGLISH, type Said } from '../language'
 import { catalogueOf, partsOf, sectionUses, type ModelDocument } from '../model'
 import { reportModel } from '../pipeline'
 import { EFFORTS } from '../plan'
 import { BRICK_HEIGHT, MM_PER_U, PLATE_HEIGHT, STUD_PITCH } from '../space'
-import { listInWords } from '../words'
 import type { OfferBook } from './books'
 import { ANY_COLOUR, kindOf, type DeskPiece } from './piece'
 import { isOfPiece, plateStand, rowStand, sectionsWith, WhatIf, type StandIn } from './replacing'
@@ -16,6 +16,8 @@ export interface Substitute {
   readonly kind: 'split' | 'stack' | 'colour' | 'near'
   /** What changes for the builder, as a sentence. */
   readonly consequence: string
+  /** The same as data, for whoever reads another language than English. */
+  readonly told: Said
   /** Height gained; lost where it is negative. */
   readonly mm?: number
   /** Codes of findings that come with it. */
@@ -113,7 +115,7 @@ class SubstituteFinder {
           for: piece,
           use,
           kind: 'split',
-          consequence: `${lengths.length} pieces in a row, ${lengths.length === 2 ? 'with a seam' : 'with seams'} between them.`,
+          ...changing({ key: lengths.length === 2 ? 'substitute.seamOne' : 'substitute.seams', about: { n: lengths.length } }),
         },
       ]
     }
@@ -151,7 +153,7 @@ class SubstituteFinder {
     if (size[1] === 'brick') {
       const use = this.used(piece, [other, other, other])
       if (!use || shape.box[2] !== BRICK_HEIGHT || !this.findings(piece, plateStand(other))) return []
-      return [{ for: piece, use, kind: 'stack', consequence: 'Three plates on each other, with two more seams.', mm: 0 }]
+      return [{ for: piece, use, kind: 'stack', ...changing({ key: 'substitute.threePlates' }), mm: 0 }]
     }
     const stacks = Math.min(stacksOf(this.model, piece), Math.floor(piece.count / 3))
     const colour = stacks > 0 ? this.sources.colourFor(other.id, piece.colour, stacks) : undefined
@@ -161,7 +163,7 @@ class SubstituteFinder {
         for: { ...piece, count: stacks * 3 },
         use: [{ shape: other.id, colour, count: stacks }],
         kind: 'stack',
-        consequence: 'One brick where three plates lie on each other.',
+        ...changing({ key: 'substitute.oneBrick' }),
         mm: 0,
       },
     ]
@@ -180,13 +182,13 @@ class SubstituteFinder {
     const most = Math.min(count, piece.count)
     const colour = most > 0 ? this.sources.coloursOf(piece.shape, most).find((each) => each !== piece.colour) : undefined
     if (colour === undefined) return []
-    const name = this.catalogue.colours.get(colour)?.name.toLowerCase() ?? colour
+    const name = this.catalogue.colours.get(colour)?.name ?? colour
     return [
       {
         for: { ...piece, count: most },
         use: [{ ...kindOf(piece), colour, count: most }],
         kind: 'colour',
-        consequence: `In ${name}, where it never shows from outside.`,
+        ...changing({ key: 'substitute.otherColour', about: { colour: { colourWithin: name } } }),
       },
     ]
   }
@@ -213,7 +215,7 @@ class SubstituteFinder {
         for: piece,
         use: [{ shape: other.id, colour: this.sources.colourFor(other.id, piece.colour, piece.count)!, count: piece.count }],
         kind: 'near',
-        consequence: nearWords(shape, other, mm),
+        ...changing(nearWords(shape, other, mm)),
         mm,
         findings,
       }
@@ -226,13 +228,20 @@ class SubstituteFinder {
 const unlikeness = (a: Shape, b: Shape): number =>
   Math.abs(a.box[2] - b.box[2]) * 10 + Math.abs(studCount(a) - studCount(b)) * 2 + (a.family === b.family ? 0 : 1)
 
-function nearWords(shape: Shape, other: Shape, mm: number): string {
-  const words = [`${other.title} in place of ${shape.title.toLowerCase()}`]
+function nearWords(shape: Shape, other: Shape, mm: number): Said {
+  const changes: Said[] = []
   const studs = studCount(other) - studCount(shape)
-  if (studs !== 0) words.push(studs > 0 ? `${studs} studs more` : `${-studs} studs fewer`)
-  if (mm !== 0) words.push(`${Math.abs(mm)} mm ${mm > 0 ? 'higher' : 'lower'}`)
-  return `${words.length === 1 ? words[0]! : `${words[0]!}: ${listInWords(words.slice(1))}`}.`
+  if (studs !== 0) changes.push({ key: studs > 0 ? 'substitute.studsMore' : 'substitute.studsFewer', n: Math.abs(studs) })
+  if (mm !== 0) changes.push({ key: mm > 0 ? 'substitute.higher' : 'substitute.lower', about: { mm: Math.abs(mm) } })
+  const shapes = { other: { piece: other.title }, shape: { pieceWithin: shape.title } }
+  if (changes.length === 0) return { key: 'substitute.inPlace', about: shapes }
+  return { key: 'substitute.inPlaceWith', about: { ...shapes, changes: { list: changes } } }
 }
+
+const changing = (told: Said): Pick<Substitute, 'consequence' | 'told'> => ({ consequence: ADVICE_IN_ENGLISH.say(told), told })
+
+/** As programs have it: what changes is told as a sentence. */
+export const printedSubstitute = ({ told: _told, ...printed }: Substitute): Omit<Substitute, 'told'> => printed
 
 /** Lengths in a row that make one, fewest first, the longest first in each. */
 function* rowsOf(length: number): Generator<number[]> {

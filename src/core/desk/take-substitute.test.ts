@@ -80,9 +80,21 @@ describe('a substitute taken into the model', () => {
         { id: 'all', name: 'All', copies: [0, 1].map((i) => ({ id: `k${i}`, section: section!.id, at: [0, i * 60, 0] as const })) },
       ],
     }
-    const taken = takeSubstitute(twice, { for: piece('brick-2x2', 2), use: [piece('brick-2x2', 2, 'plum')], kind: 'near', consequence: '' })
+    const taken = takeSubstitute(twice, {
+      for: piece('brick-2x2', 2),
+      use: [piece('brick-2x2', 2, 'plum')],
+      kind: 'near',
+      consequence: '',
+      told: { key: 'substitute.oneBrick' },
+    })
     expect([countOf(taken, 'brick-2x2'), countOf(taken, 'brick-2x2', 'plum')]).toEqual([2, 2])
-    const none = takeSubstitute(bridge, { for: piece('tile-1x1', 1), use: [piece('plate-1x1', 1)], kind: 'near', consequence: '' })
+    const none = takeSubstitute(bridge, {
+      for: piece('tile-1x1', 1),
+      use: [piece('plate-1x1', 1)],
+      kind: 'near',
+      consequence: '',
+      told: { key: 'substitute.oneBrick' },
+    })
     expect(none).toBe(bridge)
   })
 })

@@ -1,15 +1,18 @@
-import { ENGLISH, type Words } from '../language'
+import { ADVICE_IN_ENGLISH, ENGLISH, type Advice, type Words } from '../language'
 import type { Catalogue } from '../catalogue'
 import type { NamedSubstitute } from '../model'
 import { deskKey, type DeskPiece } from './piece'
 import { pieceLine } from './sheet'
 import type { Substitute } from './substitutes'
 
-/** What a booklet tells of a substitute: what for, what instead, and what it changes. */
-export const substituteOf = ({ for: piece, use, consequence }: Substitute): NamedSubstitute => ({
+/**
+ * What a booklet tells of a substitute: what for, what instead, and what it changes.
+ * @param advice who says that, in the language of the designer
+ */
+export const substituteOf = ({ for: piece, use, told }: Substitute, advice: Advice = ADVICE_IN_ENGLISH): NamedSubstitute => ({
   for: plain(piece),
   use: use.map(plain),
-  consequence,
+  consequence: advice.say(told),
 })
 
 const plain = ({ shape, colour, count, lengthMm }: DeskPiece) => ({ shape, colour, count, ...(lengthMm === undefined ? {} : { lengthMm }) })

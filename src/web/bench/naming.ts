@@ -1,7 +1,7 @@
 import type { Catalogue } from '@core/catalogue'
 import type { NodeSpec } from '@core/scene'
 
-import { say, sayCount, sayWithin } from '../language'
+import { say, sayCount, sayWithin, screenWords } from '../language'
 import type { BenchSection } from './use-section'
 
 /** What stands on the bench, by the words people use for it. */
@@ -38,5 +38,5 @@ function nodesTitle(nodes: readonly NodeSpec[]): string {
   const words = [parts > 0 ? sayCount('count.pieces', parts) : '', copies > 0 ? sayCount('count.sections', copies) : ''].filter(
     (each) => each !== '',
   )
-  return words.join(' and ')
+  return screenWords().list(words)
 }

@@ -2,7 +2,7 @@
 import { computed, onUnmounted } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import { pieceLine, substituteKey, substituteOf, type DeskPiece, type Substitute } from '@core/desk'
-import { faultText, say, screenWords } from '../language'
+import { faultText, say, screenAdvice, screenWords } from '../language'
 import { toBytes } from '../../workers/plan-messages'
 import { plainFault } from '@core/fault'
 import ActionButton from '../controls/ActionButton.vue'
@@ -34,7 +34,7 @@ const told = computed(() => new Set((open.model?.substitutes ?? []).map(substitu
 /** Offered in the booklet, or no more. */
 const offer = (substitute: Substitute, isIn: boolean): void =>
   void open.edit(isIn ? say('parts.offerASubstituteToBuilders') : say('parts.offerASubstituteNoMore'), ({ substitutes = [], ...model }) => {
-    const own = substituteOf(substitute)
+    const own = substituteOf(substitute, screenAdvice())
     const others = substitutes.filter((each) => substituteKey(each) !== substituteKey(own))
     const next = isIn ? [...others, own] : others
     return next.length === 0 ? model : { ...model, substitutes: next }
@@ -50,11 +50,12 @@ async function take(substitute: Substitute): Promise<void> {
   if (open.model !== model) return notify(say('parts.theModelHasChangedMeanwhile'))
   if (JSON.stringify(taken) === JSON.stringify(model)) return notify(say('parts.theModelAsDesignedDoes'))
   if (await open.edit(say('parts.takeASubstitute'), () => taken))
-    notify(say('parts.doneInTheModel', { use: substitute.use.map(words).join(' and ') }), {
+    notify(say('parts.doneInTheModel', { use: usedWords(substitute) }), {
       act: { label: say('common.undo'), run: () => void open.undo() },
     })
 }
 const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue, screenWords())
+const usedWords = ({ use }: Substitute): string => screenWords().list(use.map(words))
 </script>
 
 <template>
@@ -71,7 +72,7 @@ const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue, sc
     <ul v-if="found && found.length > 0" :aria-label="say('parts.substitutes')">
       <li v-for="(substitute, i) in found" :key="i">
         <b>{{ words(substitute.for) }}</b>{{
-          say('parts.instead', { use: substitute.use.map(words).join(' and '), consequence: substitute.consequence })
+          say('parts.instead', { use: usedWords(substitute), consequence: screenAdvice().say(substitute.told) })
         }}
         <label class="tick"
           ><input
@@ -81,11 +82,9 @@ const words = (piece: DeskPiece): string => pieceLine(piece, props.catalogue, sc
           />
           {{ say('parts.offerItToBuildersIn') }}</label
         >
-        <ActionButton
-          :describe="say('parts.takeIntoTheModel', { use: substitute.use.map(words).join(' and ') })"
-          @click="take(substitute)"
-          >{{ say('parts.takeItIntoTheModel') }}</ActionButton
-        >
+        <ActionButton :describe="say('parts.takeIntoTheModel', { use: usedWords(substitute) })" @click="take(substitute)">{{
+          say('parts.takeItIntoTheModel')
+        }}</ActionButton>
       </li>
     </ul>
   </section>
