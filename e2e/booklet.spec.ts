@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process'
 import { pathToFileURL } from 'node:url'
 import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
-import { expectAccessible, openDemo, pictureDrawn, publish } from './support'
+import { expectAccessible, invalidHtml, openDemo, pictureDrawn, publish } from './support'
 
 /** Walks a booklet to its end, ticking the first piece of each step. @returns the titles passed */
 async function tickThrough(page: Page): Promise<string[]> {
@@ -132,6 +132,7 @@ test('the exported page works from a disk, offline, with the names of the design
   })
   const path = test.info().outputPath('bird-table.html')
   await file.saveAs(path)
+  expect(await invalidHtml(readFileSync(path, 'utf8'))).toEqual([])
   await follower.goto(pathToFileURL(path).href)
   await follower.getByRole('button', { name: 'Begin' }).click()
   await pictureDrawn(follower)

@@ -1,6 +1,6 @@
 // Takes the pictures of docs/screenshots/ from the demo data. Starts its own server; run `npm run build` before.
 import { chromium } from '@playwright/test'
-import { execFileSync, spawn } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -262,9 +262,12 @@ await page.getByRole('button', { name: 'Begin' }).click()
 for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight')
 await drawn()
 await page.getByRole('checkbox').first().check()
-await shot('follow')
+await page.setViewportSize({ width: 390, height: 844 })
+await drawn()
+await shot('follow-phone')
 
 await page.setViewportSize({ width: 820, height: 1180 })
+await drawn()
 await shot('follow-tablet')
 await page.setViewportSize({ width: 1280, height: 800 })
 
@@ -286,12 +289,11 @@ await page.getByRole('button', { name: 'Answer' }).first().click()
 await page.getByText('You:').waitFor()
 await shot('letters')
 
-if (only.length === 0 || only.includes('pdf-page')) {
-  const pdf = join(data, 'ferry-house.pdf')
-  execFileSync(process.execPath, ['dist/node/cli.js', 'booklet', 'demo/models/ferry-house.rail.json', '-o', pdf])
-  execFileSync('pdftoppm', ['-png', '-r', '80', '-f', '8', '-l', '8', '-singlefile', pdf, join(folder, 'pdf-page')])
-  console.log('pdf-page')
-}
+// What has gone out from this browser, with its keys.
+await page.goto(origin)
+await page.getByRole('link', { name: 'Published' }).click()
+await page.getByRole('heading', { level: 1, name: 'Published' }).waitFor()
+await shot('published')
 await page.close()
 await browser.close()
 server.kill('SIGTERM')

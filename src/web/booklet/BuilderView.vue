@@ -34,7 +34,7 @@ onUnmounted(() => {
       <p>{{ say('booklet.asABuilderSeesIt') }}</p>
       <ActionButton @click="emit('close')">{{ say('booklet.backToTheBooklet') }}</ActionButton>
     </div>
-    <FollowApp v-if="language" :bundle="bundle" :published="undefined" :painter="painter" :language="language" />
+    <FollowApp v-if="language" :bundle="bundle" :published="undefined" :painter="painter" :language="language" is-embedded />
   </dialog>
 </template>
 

@@ -41,7 +41,7 @@ function choose(problem: Problem, id: string): void {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="problem in problems.slice(0, SHOWN)" :key="keyOf(problem)">
+          <tr v-for="(problem, i) in problems.slice(0, SHOWN)" :key="keyOf(problem)">
             <td>{{ problem.row ?? '' }}</td>
             <td>{{ problem.column ?? '' }}</td>
             <td>
@@ -56,9 +56,9 @@ function choose(problem: Problem, id: string): void {
               </div>
               <p v-else-if="problem.wayOut" class="way">{{ problemWords(problem).wayOut }}</p>
               <form v-if="problem.column" class="write" @submit.prevent="put(problem, typed[keyOf(problem)] ?? problem.said ?? '')">
-                <label class="sr-only" :for="`cell-${problem.place}`">{{ problemWords(problem).place }}</label>
+                <label class="sr-only" :for="`cell-${i}`">{{ problemWords(problem).place }}</label>
                 <input
-                  :id="`cell-${problem.place}`"
+                  :id="`cell-${i}`"
                   class="plain-field"
                   :value="typed[keyOf(problem)] ?? problem.said"
                   @input="typed[keyOf(problem)] = ($event.target as HTMLInputElement).value"

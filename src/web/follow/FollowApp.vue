@@ -19,6 +19,8 @@ const props = defineProps<{
   painter: PainterClient
   /** In which it speaks first; ready. */
   language: Language
+  /** It is shown within another page. */
+  isEmbedded?: boolean
 }>()
 
 const bundle = shallowRef(props.bundle)
@@ -56,6 +58,7 @@ async function unlock(unlocked: Bundle, by: string): Promise<void> {
     :published="published"
     :password="password"
     :is-timed="isTimed"
+    :is-embedded="isEmbedded"
     @choose="choose"
     @speak="chooseLanguage"
   />

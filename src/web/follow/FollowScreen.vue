@@ -63,6 +63,8 @@ const props = defineProps<{
   password?: string | undefined
   /** It is built with a clock, for its designer. */
   isTimed?: boolean
+  /** It is shown within another page, which has a main part of its own. */
+  isEmbedded?: boolean
 }>()
 const emit = defineEmits<{ choose: [id: string]; speak: [language: Language] }>()
 
@@ -272,7 +274,7 @@ watch([index, turn], turning.reset)
       </nav>
     </header>
 
-    <main ref="main">
+    <component :is="isEmbedded ? 'div' : 'main'" ref="main" class="book">
       <p v-if="listening.isOn.value" role="status" class="listens">
         {{ say('follow.listening') }}
       </p>
@@ -400,7 +402,7 @@ watch([index, turn], turning.reset)
           </div>
         </div>
       </article>
-    </main>
+    </component>
 
     <footer>
       <button class="plain-button framed" :disabled="index === 0" @click="go(index - 1)">{{ say('follow.back') }} <kbd>←</kbd></button>

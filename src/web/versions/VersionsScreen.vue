@@ -188,10 +188,10 @@ function show(id: string): void {
 
     <section v-if="versions.length > 1" :aria-label="say('versions.sideBySide')">
       <h2>{{ say('versions.sideBySide') }}</h2>
-      <p class="pair">
+      <div class="pair">
         <ChoiceList v-model="one" :label="say('common.from')" :options="choices" />
         <ChoiceList v-model="other" :label="say('common.to')" :options="choices" />
-      </p>
+      </div>
       <p v-if="isAlike" class="faint">{{ say('versions.theyTakeTheSamePieces') }}</p>
       <div v-else-if="difference" class="columns">
         <div v-if="difference.added.length > 0">
