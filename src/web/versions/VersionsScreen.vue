@@ -339,6 +339,7 @@ li {
   display: flex;
   flex-wrap: wrap;
   gap: 8px 18px;
+  margin: 8px 0 16px;
 }
 .columns {
   display: grid;
