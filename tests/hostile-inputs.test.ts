@@ -4,6 +4,7 @@ import { zlibSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import { PageIndex, makeBundle } from '@core/booklet'
 import { BASE_CATALOGUE } from '@core/catalogue'
+import { readStock } from '@core/desk'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { Fault } from '@core/fault'
 import { checkBundle, partsTable, readModelFile, writePieceTable } from '@core/formats'
@@ -162,6 +163,14 @@ describe('inputs made to stop a machine', () => {
     expectRefused(() => checkModel(box([100_000, 100_000, 100_000])), 'out-of-range')
     expectRefused(() => checkModel(box([2000, 2000, 2000])), 'too-large-shape')
     expect(checkModel(box([800, 800, 400]))).toBeTruthy()
+  })
+
+  it('a table of which every cell is wrong, each in its own way', () => {
+    const bytes = (lines: readonly string[]): Uint8Array => new TextEncoder().encode(lines.join('\n'))
+    const rows = Array.from({ length: 60_000 }, (_, i) => `a${i},plaat-${i},reddish ${i},${i}.3,x${i},0,sideways${i},few${i}`)
+    expectRefused(() => partsTable.read(bytes(['id,shape,colour,x,y,z,turn,count', ...rows]), 'wrong', {}), 'csv-row')
+    const stock = Array.from({ length: 90_000 }, (_, i) => `plate-1x2,red,few${i}`)
+    expectRefused(() => readStock(bytes(['shape,colour,count', ...stock]), BASE_CATALOGUE), 'csv-row')
   })
 
   it('two thousand parts in one place, small or large', () => {

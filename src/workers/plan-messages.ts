@@ -56,6 +56,9 @@ export interface ModelState {
   readonly order: PlanOrder
 }
 
+/** A model that nobody has decided anything of. */
+export const newState = (model: ModelDocument): ModelState => ({ model, settings: USUAL_SETTINGS, order: {} })
+
 /** A report as it goes between threads and into the store: plain, without step numbers, with what the pictures need. */
 export interface Printed extends Omit<Report, 'sections'> {
   readonly sections: readonly PlainSection[]

@@ -8,6 +8,7 @@ import {
   fromBytes,
   toBytes,
   unplanned,
+  newState,
   USUAL_SETTINGS,
   type BackupAnswer,
   type BackupEntry,
@@ -28,7 +29,7 @@ const api = {
     try {
       const { model: read, report, remarks } = readFile(bytes, fileName, { ...choices, onProgress: (share) => void onProgress(share) })
       const model = asBuilt(read)
-      const state: ModelState = { model, settings: USUAL_SETTINGS, order: {} }
+      const state = newState(model)
       const printed = unplanned(state)
       const sent = { bytes: toBytes(state), model: toBytes(model), printed: toBytes(printed) }
       return transfer(

@@ -82,7 +82,7 @@ function saidOf({ slot, option, part }: Difference, model: ModelDocument): Said 
     about: { piece: { piece: shapes.get(shape)?.title ?? shape }, colour: { colour: colours.get(colour)?.name ?? colour } },
   })
   if (!option || !slot) return { key: 'figure.noSlot', about: { part: piece(part!) } }
-  const about = { slot: { within: slotKey(slot) }, option: piece(option) }
+  const about = { slot: { within: { word: slotKey(slot) } }, option: piece(option) }
   return part ? { key: 'figure.instead', about: { ...about, part: piece(part) } } : { key: 'figure.lacking', about }
 }
 

@@ -1,10 +1,10 @@
 import { isByLength, type Catalogue } from '../catalogue'
-import { Fault, type Problem } from '../fault'
+import { Fault } from '../fault'
 import { readColourCell, readShapeCell, type Alias, type CellRead } from '../names'
 import {
   cellProblem,
+  CellProblems,
   nearestPieces,
-  problemIn,
   readColumns,
   readGrid,
   readNumber,
@@ -15,7 +15,7 @@ import {
   type KnownColumns,
   type TableGrid,
 } from '../table'
-import { fileText, listInWords, plural } from '../words'
+import { fileText, listInWords } from '../words'
 
 /** Columns of every table of pieces, as people call them. */
 type PieceColumn = 'shape' | 'colour' | 'lengthMm'
@@ -36,7 +36,7 @@ interface ReadWords {
 export class PieceTable<Column extends string> {
   readonly words: ReadWords[] = []
   readonly rows: readonly GridRow[]
-  private readonly problems: Problem[] = []
+  private readonly problems = new CellProblems()
   private readonly grid: TableGrid
   private readonly columns: KnownColumns<Column | PieceColumn>
 
@@ -83,20 +83,12 @@ export class PieceTable<Column extends string> {
   /** Notes what is wrong with a cell. */
   problem(row: GridRow, name: Column | PieceColumn, what: CellProblem): undefined {
     const column = this.columns.known[name]?.title ?? name
-    this.problems.push(problemIn(row, { column, said: this.cell(row, name) }, what))
-    return undefined
+    return this.problems.add(row, { column, said: this.cell(row, name) }, what)
   }
 
   /** @throws Fault `csv-row` where any cell could not be read, with all of them */
   refuse(): void {
-    const [first] = this.problems
-    if (!first) return
-    const isOne = this.problems.length === 1
-    throw new Fault('csv-row', isOne ? first.message : `${plural(this.problems.length, 'cell', 'cells')} of the table cannot be read.`, {
-      ...(isOne ? { place: first.place } : {}),
-      wayOut: (isOne ? first.wayOut : undefined) ?? 'Each is told with what would do.',
-      problems: this.problems,
-    })
+    this.problems.refuse()
   }
 
   private named(row: GridRow, name: 'shape' | 'colour', read: (text: string, catalogue: Catalogue, names: readonly Alias[]) => CellRead) {

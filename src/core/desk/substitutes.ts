@@ -188,7 +188,7 @@ class SubstituteFinder {
         for: { ...piece, count: most },
         use: [{ ...kindOf(piece), colour, count: most }],
         kind: 'colour',
-        ...changing({ key: 'substitute.otherColour', about: { colour: { colourWithin: name } } }),
+        ...changing({ key: 'substitute.otherColour', about: { colour: { within: { colour: name } } } }),
       },
     ]
   }
@@ -233,7 +233,7 @@ function nearWords(shape: Shape, other: Shape, mm: number): Said {
   const studs = studCount(other) - studCount(shape)
   if (studs !== 0) changes.push({ key: studs > 0 ? 'substitute.studsMore' : 'substitute.studsFewer', n: Math.abs(studs) })
   if (mm !== 0) changes.push({ key: mm > 0 ? 'substitute.higher' : 'substitute.lower', about: { mm: Math.abs(mm) } })
-  const shapes = { other: { piece: other.title }, shape: { pieceWithin: shape.title } }
+  const shapes = { other: { piece: other.title }, shape: { within: { piece: shape.title } } }
   if (changes.length === 0) return { key: 'substitute.inPlace', about: shapes }
   return { key: 'substitute.inPlaceWith', about: { ...shapes, changes: { list: changes } } }
 }

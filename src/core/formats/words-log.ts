@@ -158,7 +158,7 @@ function remarksOf(log: ReadLog, trays: readonly TrayTold[]): Remark[] {
       remarkOf({
         place: { key: 'read.section', about: { section } },
         said: '',
-        made: { key: 'read.listDiffers', about: { told: { key: 'read.pieces', n: told }, used: String(used) } },
+        made: { key: 'read.listDiffers', about: { told: { key: 'desk.pieces', n: told }, used: String(used) } },
         needsPerson: true,
       }),
     )

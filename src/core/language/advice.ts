@@ -48,9 +48,7 @@ function adviceOf(words: Words, messages: AdviceMessages): Advice {
     }
     if ('value' in about) return words.number(about.value, about.digits)
     if ('word' in about) return words.say(about.word)
-    if ('within' in about) return words.within(words.say(about.within))
-    if ('pieceWithin' in about) return words.within(words.pieceTitle(about.pieceWithin))
-    if ('colourWithin' in about) return words.within(words.colourName(about.colourWithin))
+    if ('within' in about) return words.within(inWords(about.within))
     return 'piece' in about ? words.pieceTitle(about.piece) : words.colourName(about.colour)
   }
   return { words, say }

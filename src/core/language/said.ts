@@ -27,14 +27,11 @@ export type SaidAbout =
   | { readonly value: number; readonly digits: number }
   /** A sentence of the booklet's. */
   | { readonly word: MessageKey }
-  /** The same within a sentence. */
-  | { readonly within: MessageKey }
+  /** A name as it stands within a sentence. */
+  | { readonly within: SaidAbout }
   /** The English title of a piece, or name of a colour. */
   | { readonly piece: string }
   | { readonly colour: string }
-  /** The same within a sentence. */
-  | { readonly pieceWithin: string }
-  | { readonly colourWithin: string }
 
 /** A number rounded where it is found, so that what is told of a plan does not hang on the last bit. */
 export const rounded = (value: number, digits: number): SaidAbout => ({ value: Number(value.toFixed(digits)) + 0, digits })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import type { Problem } from '@core/fault'
 import { say } from '../language'
 import { problemWords } from '../language/problem-words'
@@ -7,7 +7,7 @@ import ActionButton from '../controls/ActionButton.vue'
 import { titleOf } from './titles'
 
 /** All that is wrong with a table, each with what would do, mended in place. */
-defineProps<{ problems: readonly Problem[] }>()
+const props = defineProps<{ problems: readonly Problem[] }>()
 const emit = defineEmits<{
   write: [problem: Problem, value: string, isRemembered: boolean]
   name: [problem: Problem, id: string]
@@ -16,6 +16,7 @@ const typed = reactive<Record<string, string>>({})
 const isRemembered = ref(true)
 /** Hundreds of rows at once are read by nobody. */
 const SHOWN = 60
+const shown = computed(() => props.problems.slice(0, SHOWN).map((problem) => ({ problem, words: problemWords(problem) })))
 
 const keyOf = ({ place }: Problem): string => place
 const put = (problem: Problem, value: string): void => emit('write', problem, value, isRemembered.value)
@@ -41,12 +42,12 @@ function choose(problem: Problem, id: string): void {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(problem, i) in problems.slice(0, SHOWN)" :key="keyOf(problem)">
+          <tr v-for="({ problem, words }, i) in shown" :key="keyOf(problem)">
             <td>{{ problem.row ?? '' }}</td>
             <td>{{ problem.column ?? '' }}</td>
             <td>
               <b>{{ problem.said || say('bringIn.nothing') }}</b><br />
-              <span class="faint">{{ problemWords(problem).message }}</span>
+              <span class="faint">{{ words.message }}</span>
             </td>
             <td>
               <div v-if="problem.nearest" class="nearest" role="group" :aria-label="say('bringIn.whatCouldBe', { said: problem.said })">
@@ -54,9 +55,9 @@ function choose(problem: Problem, id: string): void {
                   {{ titleOf(problem.nearest.kind, id) }}
                 </button>
               </div>
-              <p v-else-if="problem.wayOut" class="way">{{ problemWords(problem).wayOut }}</p>
+              <p v-else-if="words.wayOut" class="way">{{ words.wayOut }}</p>
               <form v-if="problem.column" class="write" @submit.prevent="put(problem, typed[keyOf(problem)] ?? problem.said ?? '')">
-                <label class="sr-only" :for="`cell-${i}`">{{ problemWords(problem).place }}</label>
+                <label class="sr-only" :for="`cell-${i}`">{{ words.place }}</label>
                 <input
                   :id="`cell-${i}`"
                   class="plain-field"

@@ -1,6 +1,6 @@
 import { partsOf, sectionById, type ModelDocument } from '@core/model'
 import type { Suggestion } from '@core/suggestions'
-import { toBytes, unplanned, USUAL_SETTINGS } from '../../workers/plan-messages'
+import { toBytes, unplanned, newState } from '../../workers/plan-messages'
 import type { PainterClient } from '../workers/painter-client'
 
 const SIZE = { width: 240, height: 180 }
@@ -19,7 +19,7 @@ export async function paintGroup(painter: PainterClient, model: ModelDocument, s
     ...(shapes ? { shapes } : {}),
     ...(palette ? { palette } : {}),
   }
-  const printed = unplanned({ model: alone, settings: USUAL_SETTINGS, order: {} })
+  const printed = unplanned(newState(alone))
   await painter.openBytes(version, () => ({ model: toBytes(alone), printed: toBytes(printed) }))
   return painter.picture({ section: 'group', step: 0, view: 0 }, 'finished', SIZE)
 }

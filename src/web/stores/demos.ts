@@ -6,7 +6,7 @@ import marketStallUrl from '../../../demo/models/market-stall.rail.json?url'
 import granaryUrl from '../../../demo/models/granary.rail.json?url'
 import { Fault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
-import { reportFrom, stateAfter, toBytes, USUAL_SETTINGS, type ModelState, type Printed } from '../../workers/plan-messages'
+import { reportFrom, stateAfter, toBytes, newState, type Printed } from '../../workers/plan-messages'
 import type { StoredModel } from '../storage/database'
 import { factsOf } from '../storage/facts'
 import type { Library } from '../storage/library'
@@ -28,8 +28,7 @@ export async function addDemos(library: Library): Promise<void> {
       const response = await fetch(url)
       if (!response.ok) throw new Fault('no-demo', 'The demo models could not be fetched.', { wayOut: 'Reload the page.' })
       const model = (await response.json()) as ModelDocument
-      const state: ModelState = { model, settings: USUAL_SETTINGS, order: {} }
-      return { name: model.name, demo, bytes: toBytes(state) }
+      return { name: model.name, demo, bytes: toBytes(newState(model)) }
     }),
   )
   await library.addFirst(models)

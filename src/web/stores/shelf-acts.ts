@@ -1,6 +1,6 @@
 import { LIMITS, type ModelDocument } from '@core/model'
 import { say } from '../language'
-import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
+import { toBytes, newState } from '../../workers/plan-messages'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
 
@@ -44,7 +44,7 @@ export function useShelfActs(refresh: () => Promise<void>, describe: () => Promi
     const models: ModelDocument[] = []
     for (const id of ids) models.push(await documentOf(id))
     const model = makeCollection(name, models)
-    const stored = await (await useLibrary()).add(name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
+    const stored = await (await useLibrary()).add(name, toBytes(newState(model)))
     await refresh()
     void describe()
     return stored

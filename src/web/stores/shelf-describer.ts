@@ -1,9 +1,10 @@
 import type { Progress } from '@core/pipeline'
 import { worthOfPlan } from '@core/pipeline'
+import { coverPicture } from '@core/booklet'
 import { Fault, plainFault } from '@core/fault'
 import { faultText, say } from '../language'
-import { fromBytes, reportFrom, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
-import { finishedPicture, SHELF_PICTURE } from '../../workers/shelf-picture'
+import { fromBytes, reportFrom, sourceOf, stateAfter, toBytes, type ModelState, type Printed } from '../../workers/plan-messages'
+import { SHELF_PICTURE } from '../../workers/shelf-picture'
 import { factsOf } from '../storage/facts'
 import type { Library, StoredModel } from '../storage/library'
 import { makePainter } from '../workers/make-painter'
@@ -58,7 +59,9 @@ export class ShelfDescriber {
   private async paint(state: ModelState, printed: Printed): Promise<Blob> {
     this.painter ??= makePainter()
     await this.painter.openBytes(1, () => ({ model: toBytes(state.model), printed: toBytes(printed) }))
-    const image = await this.painter.picture(finishedPicture(state.model, printed), 'finished', SHELF_PICTURE)
+    const cover = coverPicture(sourceOf(state.model, printed))
+    if (!cover) throw new Error(say('common.noPicture'))
+    const image = await this.painter.picture(cover, 'finished', SHELF_PICTURE)
     const canvas = document.createElement('canvas')
     canvas.width = image.width
     canvas.height = image.height

@@ -3,7 +3,7 @@ import { ref, shallowRef } from 'vue'
 import { plainFault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
 import { faultText, say } from '../language'
-import { toBytes, USUAL_SETTINGS, type ModelState } from '../../workers/plan-messages'
+import { toBytes, newState } from '../../workers/plan-messages'
 import { openChangesChannel, type ChangesChannel } from '../storage/changes-channel'
 import type { StoredModel } from '../storage/library'
 import { useLibrary } from '../storage/open-library'
@@ -52,7 +52,7 @@ export const useShelf = defineStore('shelf', () => {
       root: 'main',
       sections: [{ id: 'main', name: say('stores.main'), parts: [] }],
     }
-    const stored = await (await useLibrary()).add(name, toBytes({ model, settings: USUAL_SETTINGS, order: {} } satisfies ModelState))
+    const stored = await (await useLibrary()).add(name, toBytes(newState(model)))
     await refresh()
     return stored
   }

@@ -1,15 +1,15 @@
 import { BASE_CATALOGUE, type Catalogue } from '../../catalogue'
 import { Fault, type Problem } from '../../fault'
-import { ADVICE_IN_ENGLISH, type Said } from '../../language'
+import type { Said } from '../../language'
 import { checkModel, LIMITS, type ModelDocument, type Part } from '../../model'
 import { readColourCell, readShapeCell, type CellRead } from '../../names'
 import type { Vec } from '../../space'
 import {
   cellProblem,
+  CellProblems,
   isValue,
   nearestPieces,
   placeIn,
-  problemIn,
   readColumns,
   readCount,
   readGrid,
@@ -24,7 +24,7 @@ import {
   type TableGrid,
   type Value,
 } from '../../table'
-import { fileText, listInWords, plural } from '../../words'
+import { fileText, listInWords } from '../../words'
 import type { ReadFile, ReadOptions } from '../format'
 import { remarkOf, type Remark } from '../remark'
 import { looksLikeStuds, type WrittenPlace } from './studs'
@@ -47,8 +47,6 @@ const FIRST_ROW = placeIn({ number: 1, cells: [] })
 /** The section of parts that name none. */
 const USUAL_SECTION = 'main'
 const STUDS_HINT: Said = { key: 'read.studsNotU' }
-/** More problems than this are not read by anybody. */
-const MOST_PROBLEMS = 100_000
 
 /**
  * A table of parts as a document; the first section named is the root, and each section is as the table gives it.
@@ -64,7 +62,7 @@ export function readPartsTable(bytes: Uint8Array, name: string, options: ReadOpt
 class PartsReading {
   private readonly catalogue: Catalogue = BASE_CATALOGUE
   private readonly columns
-  private readonly problems: Problem[] = []
+  private readonly problems = new CellProblems()
   private readonly remarks: Remark[] = []
   private readonly words: { row: number; column: string; said: string; as: string }[] = []
   private readonly sections = new Map<string, { parts: Part[]; ids: Set<string> }>()
@@ -111,7 +109,7 @@ class PartsReading {
   finish(name: string): ReadFile {
     if (this.sections.size === 0) throw new Fault('csv-row', 'The table holds no part.', { place: 'row 2' })
     const isStuds = looksLikeStuds(this.written)
-    this.refuse(isStuds)
+    this.problems.refuse(isStuds ? STUDS_HINT : undefined)
     if (isStuds) this.remark(FIRST_ROW, PLACE.join(', '), STUDS_HINT)
     const model = checkModel({
       format: 'jump-rail-model',
@@ -136,23 +134,6 @@ class PartsReading {
       looksLikeStuds: isStuds,
       remarks: this.remarks.map(({ place, said, made }) => ({ place, said, made })),
     }
-  }
-
-  /** @throws Fault `csv-row` with all that is wrong, where anything is */
-  private refuse(isStuds: boolean): void {
-    if (this.problems.length === 0) return
-    const [only] = this.problems
-    const hint = isStuds ? ADVICE_IN_ENGLISH.say(STUDS_HINT) : undefined
-    if (this.problems.length === 1)
-      throw new Fault('csv-row', only!.message, {
-        place: only!.place,
-        wayOut: [only!.wayOut, hint].filter(Boolean).join(' '),
-        problems: this.problems,
-      })
-    throw new Fault('csv-row', `${plural(this.problems.length, 'cell', 'cells')} of the table cannot be read.`, {
-      problems: this.problems,
-      wayOut: hint ?? 'Each is told with what would do.',
-    })
   }
 
   private cell(row: GridRow, column: KnownColumn | undefined): string {
@@ -258,10 +239,8 @@ class PartsReading {
     column: (Pick<KnownColumn, 'title'> & Partial<KnownColumn>) | undefined,
     what: CellProblem & Pick<Problem, 'nearest'>,
   ): undefined {
-    if (this.problems.length >= MOST_PROBLEMS) return undefined
     const cell = column && { column: column.title, said: column.index === undefined ? '' : (row.cells[column.index] ?? '') }
-    this.problems.push(problemIn(row, cell, what))
-    return undefined
+    return this.problems.add(row, cell, what)
   }
 
   private remark(place: Said, said: string, made: Said): void {
