@@ -6,7 +6,7 @@ test('steps come out of bags, fewer pieces a bag make more of them, and several 
   await openDemo(page, 'Ferry house')
   await page.getByRole('link', { name: 'Parts', exact: true }).click()
   await page.getByRole('link', { name: 'Bags' }).click()
-  await expect(page.getByText(/^2 bags, \d+ pieces in the largest/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/^2 bags, \d+ pieces in the largest/)).toBeVisible()
   await expect(
     page.getByRole('article', { name: 'Bag 1' }).getByRole('list', { name: 'Pieces of bag 1' }).getByRole('listitem').first(),
   ).toBeVisible()
@@ -33,7 +33,7 @@ test('the booklet says where a bag begins where that is asked for, and bags have
   await page.getByRole('link', { name: 'Bags' }).click()
   await page.getByLabel('Pieces in a bag, at most').fill('15')
   await page.getByLabel('Pieces in a bag, at most').press('Tab')
-  await expect(page.getByText(/^4 bags/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/^4 bags/)).toBeVisible()
   await page.getByLabel('The booklet says where a bag begins').check()
   await expect(page.getByRole('button', { name: 'Undo: tell of bags in the booklet' })).toBeVisible()
   await page.getByRole('button', { name: 'Print labels' }).click()
@@ -54,7 +54,7 @@ test('the booklet says where a bag begins where that is asked for, and bags have
   await page.getByRole('link', { name: 'Booklet', exact: true }).click()
   // Bags are articles too, and stand until the sheets come.
   const sheets = page.getByRole('article', { name: /^Sheet/ })
-  await expect(sheets.first()).toBeVisible({ timeout: 20_000 })
+  await expect(sheets.first()).toBeVisible()
   const said: string[] = []
   for (let i = 0; i < (await sheets.count()); i++) {
     await sheets.nth(i).scrollIntoViewIfNeeded()

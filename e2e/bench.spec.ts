@@ -45,7 +45,6 @@ async function openHeap(page: Page, parts: object[]): Promise<void> {
 }
 
 test('forty parts are built from nothing by keyboard, planned, and published', async ({ page }) => {
-  test.setTimeout(120_000)
   await newModel(page)
   await takeUp(page, 'plate 16x16 moss')
   await press(page, 'Enter')

@@ -206,6 +206,6 @@ test('printing prepares every page and hands it to the printer', async ({ page }
     window.print = () => document.body.setAttribute('data-printed', String(document.querySelectorAll('.print-page').length))
   })
   await page.getByRole('button', { name: 'Print', exact: true }).click()
-  await expect(page.locator('body')).toHaveAttribute('data-printed', /^\d+$/, { timeout: 30_000 })
+  await expect(page.locator('body')).toHaveAttribute('data-printed', /^\d+$/)
   expect(Number(await page.locator('body').getAttribute('data-printed'))).toBeGreaterThan(8)
 })

@@ -36,7 +36,7 @@ test('a figure is made, given an alternative, posed, and its alternatives are pr
   await expect(arms.getByRole('button')).toHaveCount(1)
   await expect(arms).not.toContainText('left')
   await page.getByRole('link', { name: 'Booklet' }).click()
-  await page.getByLabel('Go to').selectOption('All pieces', { timeout: 30_000 })
+  await page.getByLabel('Go to').selectOption('All pieces')
   await expect(page.getByText('Figure 1, headwear: Figure hair, short in Brown, from the blue ferry').first()).toBeVisible()
 })
 

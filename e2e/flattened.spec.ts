@@ -5,7 +5,6 @@ import { expect, test } from './fixtures'
 import { bringIn, pictureDrawn } from './support'
 
 test('a demo that lost its sections is cut up again, and its rail is laid from them', async ({ page }) => {
-  test.setTimeout(120_000)
   const demo = JSON.parse(readFileSync('demo/models/ferry-house.rail.json', 'utf8')) as ModelDocument
   const flat = flattened(demo)
   const count = flat.sections[0]!.parts!.length
@@ -16,7 +15,7 @@ test('a demo that lost its sections is cut up again, and its rail is laid from t
   await pictureDrawn(page)
   await page.getByRole('link', { name: 'Sections' }).click()
   await page.getByRole('button', { name: 'Make all that save telling' }).click()
-  await expect(page.getByRole('button', { name: /^Undo: make sections/ })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('button', { name: /^Undo: make sections/ })).toBeVisible()
   const lines = page.getByRole('list', { name: 'Sections of this model' }).getByRole('listitem')
   expect(await lines.count()).toBeGreaterThan(2)
   // What is told once is less than what stands there, and what stands there is the same.
@@ -25,6 +24,6 @@ test('a demo that lost its sections is cut up again, and its rail is laid from t
   await page.getByRole('link', { name: 'Rail', exact: true }).click()
   await pictureDrawn(page)
   await page.getByRole('link', { name: 'Booklet' }).click()
-  await page.getByLabel('Go to').selectOption('All pieces', { timeout: 30_000 })
+  await page.getByLabel('Go to').selectOption('All pieces')
   await expect(page.getByText(new RegExp(`${count} parts`)).first()).toBeVisible()
 })

@@ -101,7 +101,7 @@ test('a better order is offered, looked at, taken, and undone; the one that was 
   const all = page.getByText(/^\d+ steps, /)
   const first = await all.innerText()
   const label = await stepLabel(page).boundingBox()
-  await expect(offer).toContainText(/A better order was found: \d+ steps/, { timeout: 45_000 })
+  await expect(offer).toContainText(/A better order was found: \d+ steps/)
   await expect(all).toHaveText(first)
   // What comes has its place: nothing moves under a hand.
   expect(await stepLabel(page).boundingBox()).toEqual(label)
@@ -171,7 +171,7 @@ test.describe('workers that cannot be loaded', () => {
     await page.route(/painter\.worker/, (route) => route.abort())
     await page.goto('/')
     await page.getByRole('link', { name: 'Bird table' }).click()
-    await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible({ timeout: 30_000 })
+    await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible()
     await expect(page.getByText('The picture could not be painted').first()).toBeVisible()
     const before = await ties(page).count()
     await page.getByRole('button', { name: 'Split this step' }).click()
@@ -184,7 +184,7 @@ test.describe('workers that cannot be loaded', () => {
     await page.route(/planner\.worker/, (route) => (isGone ? route.abort() : route.continue()))
     await page.goto('/')
     await page.getByRole('link', { name: 'Bird table' }).click()
-    await expect(page.getByRole('alert')).toContainText('has ended', { timeout: 30_000 })
+    await expect(page.getByRole('alert')).toContainText('has ended')
     isGone = false
     await page.getByRole('button', { name: 'Plan again' }).click()
     await pictureDrawn(page)

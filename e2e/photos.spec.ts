@@ -33,7 +33,6 @@ async function openLog(page: Page): Promise<void> {
 const steps = (page: Page) => page.getByRole('list', { name: 'Steps, as the photos were taken' }).locator('> li')
 
 test('six photos of taking apart become six steps, marked, with pieces, as a PDF and for builders', async ({ page }, info) => {
-  test.setTimeout(90_000)
   await openLog(page)
   await page.getByLabel('Photos', { exact: true }).setInputFiles(await photos(page, 6))
   await expect(page.getByRole('heading', { name: 'Step A 06' })).toBeVisible()
@@ -96,7 +95,6 @@ test('what is no photo is refused with a sentence, and nothing changes', async (
 })
 
 test('everything goes into one file and comes back into an empty browser', async ({ page, browser }, info) => {
-  test.setTimeout(90_000)
   await openLog(page)
   await page.getByLabel('Photos', { exact: true }).setInputFiles(await photos(page, 1))
   await expect(page.getByRole('heading', { name: 'Step A 01' })).toBeVisible()

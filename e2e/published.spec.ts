@@ -163,7 +163,7 @@ test('what was published is listed with its keys, and comes along in a backup', 
   await other.goto('/published')
   await expect(other.getByText('Open to whoever has the link.')).toBeVisible()
   await other.getByRole('link', { name: 'Its booklet' }).click()
-  await expect(other.getByRole('button', { name: 'Publish as the next version' })).toBeVisible({ timeout: 30_000 })
+  await expect(other.getByRole('button', { name: 'Publish as the next version' })).toBeVisible()
   await context.close()
 })
 
@@ -203,7 +203,7 @@ test('reviewers come in by their link, one builds it with a clock, and what it t
   await expect(letter).not.toContainText('[build')
   await letter.getByRole('button', { name: 'Take it among the proof builds' }).click()
   await letter.getByRole('link', { name: 'Among the proof builds' }).click()
-  await expect(page.getByText('1 mistake; Which side?')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('1 mistake; Which side?')).toBeVisible()
 
   const stranger = await (await browser.newContext()).newPage()
   await stranger.goto(link.replace(/#.*/, ''))

@@ -77,7 +77,7 @@ test('pieces are dragged from the tray to another step, and a part that was clic
   await expect(async () => {
     share = share < 0.2 ? 0.75 : share - 0.03
     await page.mouse.click(box.x + box.width / 2, box.y + box.height * share)
-    await expect(clicked(page)).toContainText('blue', { timeout: 500 })
+    await expect(clicked(page)).toContainText('blue', { timeout: 1_000 })
   }).toPass({ intervals: [0] })
   await clicked(page).getByRole('button', { name: 'End the step with it' }).click()
   await expect(tie(page, 'A 03')).toBeVisible()

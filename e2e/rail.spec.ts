@@ -153,7 +153,7 @@ test('the first plan is shown while a better order is looked for, and the search
   await bringIn(page, 'wall.rail.json', buffer)
   await page.getByRole('button', { name: 'Open' }).click()
   const search = page.getByRole('group', { name: 'Looking for a better order' })
-  await expect(search).toBeVisible({ timeout: 30_000 })
+  await expect(search).toBeVisible()
   await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible()
   await search.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('The search was stopped; the order shown stays.')).toBeVisible()

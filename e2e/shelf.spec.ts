@@ -33,7 +33,7 @@ test('the shelf stands ready with six demos, each with picture, facts and how re
     ['Market stall', 40],
   ] as const) {
     const place = places.filter({ hasText: name })
-    await expect(place).toContainText(`${parts} parts`, { timeout: 45_000 })
+    await expect(place).toContainText(`${parts} parts`)
     await expect(place).toContainText(name === 'Wind pump' ? 'can be built, 1 warning' : 'ready to publish')
     await expect(place.locator('img')).toBeVisible()
   }
@@ -59,7 +59,7 @@ test('brings in a file by the button, and a table by dropping it', async ({ page
 
 test('refuses a broken file with its place, and nothing changes', async ({ page }) => {
   await page.goto('/')
-  await expect(page.getByRole('listitem').filter({ hasText: 'Granary' })).toContainText('1717 parts', { timeout: 45_000 })
+  await expect(page.getByRole('listitem').filter({ hasText: 'Granary' })).toContainText('1717 parts')
   const broken = structuredClone(MODEL)
   Object.assign(broken.sections[0]!.parts[1]!, { turn: '+x+x' })
   await lookAt(page, 'broken.rail.json', JSON.stringify(broken))
@@ -143,7 +143,7 @@ test('several models are made one booklet: each told with its pieces, none chang
   // Parts of one do not hold parts of the other, and nobody minds.
   await expect(page.getByRole('link', { name: /^Checks 1\b/ })).toBeVisible()
   await page.getByRole('link', { name: 'Booklet', exact: true }).click()
-  await expect(page.getByRole('article', { name: /^Sheet \d+, Wind pump/ })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('article', { name: /^Sheet \d+, Wind pump/ })).toBeVisible()
   await page.getByRole('link', { name: 'Jump Rail' }).click()
   await expect(page.getByRole('link', { name: 'Wind pump' })).toBeVisible()
 })

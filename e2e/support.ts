@@ -7,7 +7,7 @@ import { HtmlValidate } from 'html-validate'
 export async function openDemo(page: Page, name: string): Promise<void> {
   await page.goto('/')
   await page.getByRole('link', { name }).click()
-  await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('region', { name: 'Rail' })).toBeVisible()
   await pictureDrawn(page)
 }
 
@@ -35,7 +35,7 @@ export async function lookAt(page: Page, name: string, content: string | Buffer)
 
 /** The step picture has been painted. */
 export async function pictureDrawn(page: Page): Promise<void> {
-  await expect(page.locator('canvas[data-drawn="true"]').first()).toBeVisible({ timeout: 30_000 })
+  await expect(page.locator('canvas[data-drawn="true"]').first()).toBeVisible()
 }
 
 export const tie = (page: Page, label: string): Locator => page.getByRole('button', { name: new RegExp(`^Step ${label},`) })

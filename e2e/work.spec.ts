@@ -53,7 +53,7 @@ test('work is noted on a piece, a picture is attached to its face, and the bookl
   await expectAccessible(page)
 
   await page.getByRole('link', { name: 'Booklet' }).click()
-  await page.getByLabel('Go to').selectOption('Decals to print', { timeout: 30_000 })
+  await page.getByLabel('Go to').selectOption('Decals to print')
   const printed = page
     .getByRole('article', { name: /^Sheet 2, Decals/ })
     .locator('image')

@@ -38,6 +38,7 @@ const SOURCES = [
   'vite.follow.config.ts',
   'vite.node.config.ts',
   'vite.shared.ts',
+  'scripts',
 ]
 
 /** A fingerprint of everything the build reads: names, sizes and contents. */
