@@ -149,3 +149,29 @@ test('the pictures are read as a builder would, with progress, and what is easy 
   await expect(entry).toHaveCount(before - ofStep)
   await expect(reading.getByText('The model has changed since.')).toBeVisible()
 })
+
+test('reading the pictures gives steps small pictures that tell where parts go; they are kept over a reload, and can be undone', async ({
+  page,
+}) => {
+  const piece = (id: string, shape: string, at: readonly number[]) => ({ id, shape, colour: 'sand', at })
+  const floor = Array.from({ length: 16 }, (_, i) => piece(`p${i}`, 'plate-8x16', [(i % 4) * 160, Math.floor(i / 4) * 80, 0]))
+  const far = [piece('near', 'plate-1x1', [10, 10, 4]), piece('far', 'plate-1x1', [620, 310, 4])]
+  const steps = [{ add: floor.map(({ id }) => id) }, { add: far.map(({ id }) => id) }]
+  const sections = [{ id: 'm', name: 'Yard', parts: [...floor, ...far], steps }]
+  await page.goto('/')
+  await bringIn(page, 'yard.rail.json', JSON.stringify({ format: 'jump-rail-model', version: 1, name: 'Yard', root: 'm', sections }))
+  await page.getByRole('button', { name: 'Open' }).click()
+  await page.getByRole('link', { name: /^Checks/ }).click()
+  const reading = page.getByRole('region', { name: 'Reading the pictures' })
+  await reading.getByRole('button', { name: 'Read the pictures as a builder would' }).click()
+  await expect(page.getByText('2 small pictures tell where parts go')).toBeVisible()
+  await expect(reading.getByText('No part is easy to misread.')).toBeVisible()
+  await page.reload()
+  const undo = page.getByRole('button', { name: 'Undo: show small pictures that tell where parts go' })
+  await expect(undo).toBeVisible()
+  await undo.click()
+  await expect(undo).toHaveCount(0)
+  // Read again, it gives the same again.
+  await reading.getByRole('button', { name: 'Read the pictures as a builder would' }).click()
+  await expect(page.getByText('2 small pictures tell where parts go')).toBeVisible()
+})

@@ -6,7 +6,7 @@ import { worthOfPlan } from '../src/core/pipeline'
 import { encodePng } from '../src/core/picture'
 import { BookletPainter } from '../src/press/paint'
 import { fromBytes, reportFrom, sourceOf, stateAfter, toBytes, newState, type ModelState } from '../src/workers/plan-messages'
-import { findBetter, Planner } from '../src/workers/planner'
+import { findBetter, Planner, readPictures } from '../src/workers/planner'
 import { SHELF_PICTURE } from '../src/workers/shelf-picture'
 
 const MODELS = 'demo/models'
@@ -19,8 +19,10 @@ for (const file of readdirSync(MODELS).filter((name) => name.endsWith(ENDING))) 
   const model = JSON.parse(readFileSync(`${MODELS}/${file}`, 'utf8')) as ModelState['model']
   const asked = toBytes(newState(model))
   const first = new Planner().open(1, asked, unheard)
-  const printed = findBetter(asked, worthOfPlan(reportFrom(first)), unheard)?.printed ?? first
-  const state = stateAfter(fromBytes<ModelState>(asked), printed)
+  const ordered = findBetter(asked, worthOfPlan(reportFrom(first)), unheard)?.printed ?? first
+  const unread = stateAfter(fromBytes<ModelState>(asked), ordered)
+  const state = { ...unread, insets: readPictures(toBytes(unread), unheard).insets }
+  const printed = new Planner().open(1, toBytes(state), unheard)
   const source = sourceOf(state.model, printed)
   const picture = await encodePng(new BookletPainter(source, SHELF_PICTURE).paint(coverPicture(source)!, 'finished'))
   const name = file.slice(0, -ENDING.length)

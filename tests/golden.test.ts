@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 
 import { describe, expect, it } from 'vitest'
 import { printedFinding } from '@core/checks'
 import { BASE_CATALOGUE } from '@core/catalogue'
-import { insetsOf, reportModel } from '@core/pipeline'
+import { reportModel } from '@core/pipeline'
 import { catalogueOf, Flattener, readModelText, type ModelDocument } from '@core/model'
 import { drawnSection, RailPainter } from '@core/picture'
 import { town, townOfSections, withFlaws } from '../bench/buildings'
@@ -41,15 +41,13 @@ const EVERY = 4
 
 function picturesOf(model: ModelDocument, { report, looks }: ReturnType<typeof reportModel>): Record<string, string> {
   const flattener = new Flattener(model)
-  const insets = insetsOf({ report, looks })
   return Object.fromEntries(
     report.sections.map(({ id, steps }, s) => {
       const painter = new RailPainter(drawnSection(model, flattener, report.sections, id), catalogueOf(model), SIZE)
       const hash = createHash('sha256')
       for (let step = 0; step < steps.length; step += EVERY) {
         const look = looks[s]![step]!
-        const inset = insets.find((shown) => shown.section === id && shown.step === step + 1)
-        hash.update(painter.paint(step, look.view, inset && { view: look.inset!.view, things: inset.things }).data)
+        hash.update(painter.paint(step, look.view, look.insets).data)
       }
       if (steps.length > 0) hash.update(painter.paintFinished(0).data)
       return [id, hash.digest('hex').slice(0, 16)]

@@ -79,7 +79,7 @@ export class BookletPainter {
     const view = picture.view as ViewNumber
     const { focus } = picture
     if (focus) return painter.paintFocus(picture.step, view, focus.id, focus.travel)
-    return content === 'finished' ? painter.paintFinished(view) : painter.paint(picture.step, view, insetOf(picture))
+    return content === 'finished' ? painter.paintFinished(view) : painter.paint(picture.step, view, insetsOf(picture))
   }
 
   /** Sharp at any size where that is not too much, else in dots. */
@@ -88,7 +88,7 @@ export class BookletPainter {
     const painter = this.painterOf(picture, size)
     const view = picture.view as ViewNumber
     if (content === 'finished') return painter.drawFinished(view) ?? painter.paintFinished(view)
-    return painter.render(picture.step, view, insetOf(picture))
+    return painter.render(picture.step, view, insetsOf(picture))
   }
 
   /** The same from anywhere, without marks. */
@@ -121,4 +121,4 @@ export class BookletPainter {
   }
 }
 
-const insetOf = ({ inset }: PictureRef): StepInset | undefined => inset && { view: inset.view as ViewNumber, things: inset.things }
+const insetsOf = ({ insets = [] }: PictureRef): StepInset[] => insets.map(({ view, things }) => ({ view: view as ViewNumber, things }))

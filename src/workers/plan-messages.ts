@@ -3,7 +3,7 @@ import type { BagStart } from '@core/bags'
 import type { BookletSource } from '@core/booklet'
 import type { Change } from '@core/change'
 import type { Finding, Level } from '@core/checks'
-import type { PlanWorth, Report, ShownInset } from '@core/pipeline'
+import type { PlanWorth, Report, ShownInset, TellingInset } from '@core/pipeline'
 import type { PlainFault } from '@core/fault'
 import type { ReadFile, ReadOptions, Remark } from '@core/formats'
 import { coloursOf, inventoryOf, total } from '@core/count'
@@ -54,6 +54,8 @@ export interface ModelState {
   readonly model: ModelDocument
   readonly settings: PlanSettings
   readonly order: PlanOrder
+  /** Small pictures that tell where parts go, as the last reading of the pictures gave them. */
+  readonly insets?: readonly TellingInset[]
 }
 
 /** A model that nobody has decided anything of. */
@@ -97,6 +99,8 @@ export interface Comparison {
 export interface PictureReading {
   readonly findings: readonly Finding[]
   readonly per100: number
+  /** Small pictures with which they are no more than that. */
+  readonly insets: readonly TellingInset[]
 }
 
 /** A better order that was found, and what it is better by. */
@@ -203,6 +207,9 @@ export const optionsOf = ({ strategy, density, effort, level }: PlanSettings) =>
   limits: DENSITIES[density],
   effort: EFFORTS[effort],
 })
+
+/** What is kept of what was shown before: the order, and what a reading gave. */
+export const keptOf = ({ order, insets }: Pick<ModelState, 'order' | 'insets'>) => ({ kept: order, ...(insets ? { insets } : {}) })
 
 /** What a painter is told of a snapshot. */
 export interface Drawn {

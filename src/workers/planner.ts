@@ -1,6 +1,16 @@
 import { askedBags } from '@core/bags'
 import { applyChange, changeBetween } from '@core/change'
-import { insetsOf, isBetterPlan, reportModel, viewsOf, worthOfPlan, type LookCache, type PlanWorth, type Progress } from '@core/pipeline'
+import {
+  insetsOf,
+  isBetterPlan,
+  reportModel,
+  tellingInsets,
+  viewsOf,
+  worthOfPlan,
+  type LookCache,
+  type PlanWorth,
+  type Progress,
+} from '@core/pipeline'
 import { Fault } from '@core/fault'
 import { checkChanged, checkModel, type ModelDocument } from '@core/model'
 import {
@@ -16,6 +26,7 @@ import {
 } from '@core/plan'
 import {
   fromBytes,
+  keptOf,
   optionsOf,
   shownModel,
   stateAfter,
@@ -74,7 +85,7 @@ export class Planner {
   }
 
   private plan(asked: ModelState, kept: PlanOrder, progress: Progress, effort: Effort): Known {
-    const options = { ...optionsOf({ ...asked.settings, effort }), kept, progress: stepwise(progress) }
+    const options = { ...optionsOf({ ...asked.settings, effort }), ...keptOf({ ...asked, order: kept }), progress: stepwise(progress) }
     const model = shownModel(asked)
     const answer = reportModel(model, options, this.cache, this.looks)
     const printed = print(model, answer)
@@ -140,8 +151,13 @@ export function compareStrategies(state: Uint8Array, progress: Progress): Compar
 export function readPictures(state: Uint8Array, progress: Progress): PictureReading {
   const asked = fromBytes<ModelState>(state)
   const options = { ...optionsOf({ ...asked.settings, effort: 'quick' }), kept: asked.order, reads: true, progress: stepwise(progress) }
-  const { findings, measures } = reportModel(shownModel(asked), options).report
-  return { findings: findings.filter(({ code }) => code === 'misreadable'), per100: measures.misreadablePer100 ?? 0 }
+  const answer = reportModel(shownModel(asked), options)
+  const { findings, measures } = answer.report
+  return {
+    findings: findings.filter(({ code }) => code === 'misreadable'),
+    per100: measures.misreadablePer100 ?? 0,
+    insets: tellingInsets(insetsOf(answer)),
+  }
 }
 
 /** Looks for an order that reads better than the one shown; nothing where there is none. */
@@ -149,7 +165,7 @@ export function findBetter(state: Uint8Array, now: PlanWorth, progress: Progress
   const asked = fromBytes<ModelState>(state)
   const { settings } = asked
   const model = shownModel(asked)
-  const answer = reportModel(model, { ...optionsOf(settings), progress: stepwise(progress) })
+  const answer = reportModel(model, { ...optionsOf(settings), ...keptOf({ ...asked, order: {} }), progress: stepwise(progress) })
   const worth = worthOfPlan(answer.report)
   return isBetterPlan(now, worth, answer.report.parts) ? { printed: print(model, answer), worth } : undefined
 }

@@ -2,7 +2,8 @@ import { expose, transfer } from 'comlink'
 import { plainFault } from '@core/fault'
 import { readBackup, readFile, writeBackup, remarkOf } from '@core/formats'
 import { asBuilt, isLoose, partsOf, type ModelDocument } from '@core/model'
-import type { Progress } from '@core/pipeline'
+import { VIEWS } from '@core/picture'
+import type { Progress, TellingInset } from '@core/pipeline'
 import { staysAlive } from './alive'
 import {
   fromBytes,
@@ -68,11 +69,24 @@ const api = {
   },
 }
 
+const areInsets = (value: unknown): value is readonly TellingInset[] => Array.isArray(value) && value.every(isInset)
+
+function isInset(value: unknown): boolean {
+  const { section, view, things } = (value ?? {}) as Partial<Record<keyof TellingInset, unknown>>
+  const hasThings = Array.isArray(things) && things.every((id) => typeof id === 'string')
+  return typeof section === 'string' && VIEWS.some((known) => known === view) && hasThings
+}
+
 /** How its steps are laid comes from the same program, or is left to the usual way. */
 function backupEntry(model: ModelDocument, beside: unknown): BackupEntry {
-  const { settings, order } = (beside ?? {}) as Partial<ModelState>
+  const { settings, order, insets } = (beside ?? {}) as Partial<ModelState>
   const isKnown = settings !== undefined && Object.keys(USUAL_SETTINGS).every((key) => key in settings)
-  const state: ModelState = { model, settings: isKnown ? settings : USUAL_SETTINGS, order: order ?? {} }
+  const state: ModelState = {
+    model,
+    settings: isKnown ? settings : USUAL_SETTINGS,
+    order: order ?? {},
+    ...(areInsets(insets) ? { insets } : {}),
+  }
   return { name: model.name, parts: unplanned(state).parts, bytes: toBytes(state) }
 }
 

@@ -5,7 +5,7 @@ import { asBuilt, choiceWithin, documentOfVersion } from '@core/model'
 import { planModel, stepCount } from '@core/plan'
 import type { Progress } from '@core/pipeline'
 import { staysAlive } from './alive'
-import { fromBytes, optionsOf, type ModelState } from './plan-messages'
+import { fromBytes, keptOf, optionsOf, type ModelState } from './plan-messages'
 
 /** What stands in a booklet beside the version that is shown. */
 export type PlannedVersions = ReturnType<typeof planVersionsBeside>
@@ -16,7 +16,7 @@ const alive = staysAlive()
 const api = {
   ready: (): Promise<boolean> => alive,
   plan(state: Uint8Array, onProgress: Progress): VersionsAnswer {
-    const { model, settings } = fromBytes<ModelState>(state)
+    const { model, settings, insets } = fromBytes<ModelState>(state)
     const { version = {} } = settings
     let told = -1
     // A message for each hundredth is enough.
@@ -25,7 +25,13 @@ const api = {
       if (hundredth !== told) onProgress((told = hundredth) / 100)
     }
     try {
-      return { planned: planVersionsBeside(model, choiceWithin(model, version), { ...optionsOf(settings), progress }) }
+      return {
+        planned: planVersionsBeside(model, choiceWithin(model, version), {
+          ...optionsOf(settings),
+          ...keptOf({ order: {}, ...(insets ? { insets } : {}) }),
+          progress,
+        }),
+      }
     } catch (thrown) {
       return { fault: plainFault(thrown) }
     }

@@ -44,7 +44,7 @@ async function booklet(file: string, values: BookletValues): Promise<number> {
   const { model } = await loadFile(file)
   const asked = techniques === undefined ? model : { ...model, techniques }
   const told = language === undefined ? asked : composeBooklet(asked, { language })
-  const { bundle, report } = planBooklet(told, choice, { effort: EFFORTS.normal })
+  const { bundle, report } = planBooklet(told, choice, { effort: EFFORTS.normal, reads: true })
   const lacking = usesPaper ? await lettersLackingIn(told, (letters) => lettersWithoutFace(letters, assets.font.bind(assets))) : []
   if (lacking.length > 0) say(`No typeface here has ${lacking.join(' ')}: the booklet shows an empty box for each.`)
   // Of a page the first picture stands there before it has painted one.

@@ -32,18 +32,18 @@ export const definePicture: DefineCommand = (program, finish) =>
 
 async function picture(file: string, values: PictureValues): Promise<number> {
   const model = await load(file)
-  const reported = reportModel(model, { effort: EFFORTS.normal })
+  const reported = reportModel(model, { effort: EFFORTS.normal, reads: [values.section ?? model.root] })
   const { index, step } = place(model, reported, values)
   const { sections } = reported.report
   const section = drawnSection(model, new Flattener(model), sections, sections[index]!.id)
   const { width } = values
   const painter = new RailPainter(section, catalogueOf(model), { width, height: Math.round((width * 3) / 4) })
-  const { view, inset } = reported.looks[index]![step]!
+  const { view, insets } = reported.looks[index]![step]!
   if (!values.output.endsWith('.svg')) {
-    await save(values.output, await encodePng(painter.paint(step, view, inset)))
+    await save(values.output, await encodePng(painter.paint(step, view, insets)))
     return DONE
   }
-  const drawing = painter.draw(step, view, inset)
+  const drawing = painter.draw(step, view, insets)
   if (!drawing)
     throw new Fault('too-many-faces', 'This picture has too many faces to be written as lines.', { wayOut: 'Write it as .png.' })
   await save(values.output, writeSvg(drawing))

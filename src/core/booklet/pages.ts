@@ -25,8 +25,8 @@ export interface PictureRef {
   readonly view: number
   /** The one thing of the step that the picture is about, and where it travels to. */
   readonly focus?: { readonly id: string; readonly travel: Vec }
-  /** What the view does not show, and the side from which an inset shows it. */
-  readonly inset?: { readonly view: number; readonly things: readonly string[] }
+  /** What the view does not show, or not plainly enough, and the side from which a small picture shows it. */
+  readonly insets?: readonly { readonly view: number; readonly things: readonly string[] }[]
 }
 
 /** A finished section that is joined: what, how often in this step, and whether as its mirror image. */

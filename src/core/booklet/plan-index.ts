@@ -4,6 +4,7 @@ import { wordsIn, type Words } from '../language'
 import { memo } from '../memo'
 import { catalogueOf, copiesOf, sectionsById, type Copy, type GivenStep, type Section } from '../model'
 import { baseSection, derivedName, plansById, type Move, type PlanStep, type SectionPlan } from '../plan'
+import type { ShownInset } from '../pipeline'
 import { sectionLetter, type BookletSource } from './pages'
 
 /** A planned section and what pages ask of it again and again. */
@@ -21,11 +22,21 @@ export interface IndexedSection {
 /** A unit of one step is built where it goes in: its pieces lie in the tray of what joins it, and it has no tray of its own. */
 export const isSmallUnit = ({ plan }: IndexedSection): boolean => plan.derivedFrom !== undefined && plan.steps.length === 1
 
+/** What belongs to steps, by section and step. */
+function byStep<Item extends { readonly section: string; readonly step: number }>(items: readonly Item[] = []): Map<string, Item[]> {
+  const found = new Map<string, Item[]>()
+  for (const item of items) {
+    const key = `${item.section}/${item.step}`
+    found.set(key, [...(found.get(key) ?? []), item])
+  }
+  return found
+}
+
 /** Everything of a source by its id, so that no page searches: made once for each source. */
 export class PlanIndex {
   private readonly plans: ReadonlyMap<string, IndexedSection>
   private readonly bags: ReadonlyMap<string, readonly BagStart[]>
-  private readonly insets: ReadonlyMap<string, NonNullable<BookletSource['insets']>[number]>
+  private readonly insets: ReadonlyMap<string, readonly ShownInset[]>
 
   readonly words: Words
   /** With pieces and colours as the booklet's language calls them. */
@@ -50,13 +61,8 @@ export class PlanIndex {
         { plan, index, letter: sectionLetter(index), name: nameOf(plan), base: baseOf(plan) },
       ]),
     )
-    const bags = new Map<string, BagStart[]>()
-    for (const start of source.bags ?? []) {
-      const key = `${start.section}/${start.step}`
-      bags.set(key, [...(bags.get(key) ?? []), start])
-    }
-    this.bags = bags
-    this.insets = new Map((source.insets ?? []).map((inset) => [`${inset.section}/${inset.step}`, inset]))
+    this.bags = byStep(source.bags)
+    this.insets = byStep(source.insets)
   }
 
   /** In building order. */
@@ -68,9 +74,8 @@ export class PlanIndex {
     return this.plans.get(id)
   }
 
-  inset(section: string, step: number) {
-    return this.insets.get(`${section}/${step}`)
-  }
+  /** Small pictures of a step (from 1). */
+  insetsOf = (section: string, step: number): readonly ShownInset[] => this.insets.get(`${section}/${step}`) ?? []
 
   /** Which bags begin at a step (from 1), in words. */
   bag = (section: string, step: number): string => openBagWords(this.bags.get(`${section}/${step}`) ?? [], this.words)

@@ -24,9 +24,14 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
   const view = index.source.views[section.index]?.[step.number - 1] ?? 0
   const hasPicture = isDrawn(section)
   const next = hasPicture && step.number < plan.steps.length ? (index.source.views[section.index]?.[step.number] ?? 0) : view
-  const inset = index.inset(plan.id, step.number)
+  const insets = index.insetsOf(plan.id, step.number).map(({ view, things }) => ({ view, things }))
   const seenFrom = hasPicture
-    ? [seenFromWords(view, words), inset ? insetWords(inset.view, words) : ''].filter((text) => text !== '').join('. ')
+    ? [
+        seenFromWords(view, words),
+        ...[...new Set(insets.map((inset) => inset.view))].filter((other) => other !== view).map((other) => insetWords(other, words)),
+      ]
+        .filter((text) => text !== '')
+        .join('. ')
     : ''
   const turn = turnWords(step.turn, words) || (step.moves.some((move) => move.direction === '+z') ? lifted(plan, step, words) : '')
   // With its first step a section's tray says it.
@@ -48,9 +53,7 @@ export function stepPage(index: PlanIndex, section: IndexedSection, step: PlanSt
     bag,
     locked: given?.locked === true,
     ...notesOfStep(given, words),
-    picture: hasPicture
-      ? { section: plan.id, step: step.number - 1, view, ...(inset ? { inset: { view: inset.view, things: inset.things } } : {}) }
-      : null,
+    picture: hasPicture ? { section: plan.id, step: step.number - 1, view, ...(insets.length > 0 ? { insets } : {}) } : null,
     turn,
     lies: orientationsOf(plan)[step.number - 1] ?? UPRIGHT,
     ...(given?.view === undefined ? {} : { chosenView: given.view }),

@@ -33,6 +33,11 @@ export const turningOf = memo(findTurning)
 /** The lattice turns after which a shape looks and holds the same; no turn is the first. */
 export const turnsAlike = memo((shape: Shape): readonly Turn[] => TURNS.flatMap((matrix, turn) => (isSame(shape, matrix) ? [turn] : [])))
 
+/** The lattice turns after which nobody could see a difference, whatever takes hold inside; no turn is the first. */
+export const turnsLookingAlike = memo((shape: Shape): readonly Turn[] =>
+  TURNS.flatMap((matrix, turn) => (sameSurfaces(shape, matrix, shape.mesh) ? [turn] : [])),
+)
+
 function findTurning(shape: Shape): Turning {
   const looks = AXES.map((axis): TurnSymmetry => {
     if (isSame(shape, QUARTERS[axis]!)) return 'every quarter'
@@ -86,8 +91,8 @@ interface Surface {
 /** How far apart two surfaces may lie and still be one, u. */
 const GIVE = 0.45
 
-function sameSurfaces(shape: Shape, turn: Matrix): boolean {
-  const surfaces = surfacesOf(shape.plainMesh)
+function sameSurfaces(shape: Shape, turn: Matrix, mesh: readonly Facet[] = shape.plainMesh): boolean {
+  const surfaces = surfacesOf(mesh)
   return surfaces.every((surface) => {
     const corners = [turned(shape, turn, surface.low), turned(shape, turn, surface.high)] as const
     const low = corners[0].map((value, i) => Math.min(value, corners[1][i]!))

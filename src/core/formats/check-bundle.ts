@@ -62,6 +62,7 @@ const content = {
       step: Joi.number().integer().min(1).required(),
       view: Joi.number().integer().min(0).max(7).required(),
       things: ids.required(),
+      tellsPlaces: Joi.valid(true),
     }),
   ),
   bags: Joi.array().items(

@@ -5,6 +5,9 @@ import { baseSection, plansById, type Move, type SectionPlan } from '../plan'
 import { directionFromText, DIRECTION_VECTORS, NO_TURN, turnFromText, type Box, type Turn, type Vec } from '../space'
 import { boxAround, spaceOf, type SectionSpace } from './section-space'
 
+/** Pictures on parts, by the index of the part. */
+export type PatchesByPart = ReadonlyMap<number, readonly Patch[]>
+
 /** A section as the painter sees it: placed parts in building order, and which of them each step brings. */
 export interface DrawnSection {
   readonly id: string
@@ -15,7 +18,7 @@ export interface DrawnSection {
   /** For each thing, whether it is a finished section that is joined. */
   readonly nodeJoins: readonly boolean[]
   /** The pictures on each part that has any. */
-  readonly patches: ReadonlyMap<number, readonly Patch[]>
+  readonly patches: PatchesByPart
   /** How far the joints of things let them move. */
   readonly reaches: ReadonlyMap<number, JointReach>
   /** Part indices [from, to) of each step, by step. */
@@ -167,7 +170,8 @@ function holdsAmong(
   }
 }
 
-function patchesByPart(model: ModelDocument, placed: readonly PlacedPart[]): Map<number, readonly Patch[]> {
+/** Pictures on parts, by their place in the list. */
+export function patchesByPart(model: ModelDocument, placed: readonly PlacedPart[]): PatchesByPart {
   const found = new Map<number, readonly Patch[]>()
   if (!model.decals) return found
   const decals = new Map(model.decals.map((decal) => [decal.id, decal]))

@@ -14,9 +14,9 @@ const SMALL_AMONG_TINY = 0.24
 const LEAST_STUD = 0.016
 /** The inset's size, as shares of the picture's. */
 const INSET = { wide: 0.24, high: 0.26 }
-const INSET_AMONG_TINY = { wide: 0.38, high: 0.4 }
+const LARGE_INSET = { wide: 0.38, high: 0.4 }
 /** What stands around the new parts is shown as far as this, u, and drawn as far as it could reach into sight. */
-const AROUND = 14
+const AROUND = 10
 export const IN_SIGHT = 60
 /** px */
 const MARGIN = 4
@@ -40,16 +40,23 @@ export function isSmallIn(sight: PictureSight, seen: PictureSize, parts: number)
   return seen.width < most && seen.height < most
 }
 
-/** How an inset sees a box: its size, px, and its camera, in dots. */
-export function insetCamera(box: Box, view: ViewNumber, orientation: Matrix, sight: PictureSight): { size: PictureSize; camera: Camera } {
-  const { wide, high } = hasTinyStuds(sight) ? INSET_AMONG_TINY : INSET
+/** An inset: its size, px, and its camera, in dots. */
+interface InsetSight {
+  readonly size: PictureSize
+  readonly camera: Camera
+}
+
+/** How an inset sees a box: larger where studs are tiny, and where it would show less than the picture does. */
+export function insetCamera(box: Box, view: ViewNumber, orientation: Matrix, sight: PictureSight): InsetSight {
   const { finer } = sight
-  const size = { width: Math.round(sight.size.width * wide), height: Math.round(sight.size.height * high) }
-  const full = { width: size.width * finer, height: size.height * finer }
-  return {
-    size,
-    camera: fitCamera(widened(box, AROUND), view, full, { margin: MARGIN * finer, mostScale: MOST_SCALE * finer, orientation }),
+  const seenIn = ({ wide, high }: typeof INSET): InsetSight => {
+    const size = { width: Math.round(sight.size.width * wide), height: Math.round(sight.size.height * high) }
+    const full = { width: size.width * finer, height: size.height * finer }
+    const fit = { margin: MARGIN * finer, mostScale: MOST_SCALE * finer, orientation }
+    return { size, camera: fitCamera(widened(box, AROUND), view, full, fit) }
   }
+  const usual = seenIn(INSET)
+  return hasTinyStuds(sight) || usual.camera.scale < sight.camera.scale ? seenIn(LARGE_INSET) : usual
 }
 
 export const widened = ({ min, max }: Box, by: number): Box => ({ min: add(min, [-by, -by, -by]), max: add(max, [by, by, by]) })

@@ -53,17 +53,17 @@ it('what no view shows together with the rest is shown in an inset, from its own
   expect(report.findings.filter(({ code }) => code === 'hidden')).toEqual([])
   expect(report.measures.poorlyVisible).toBe(0)
   const look = looks[0]![1]!
-  expect(look.inset!.things).toHaveLength(1)
-  expect(look.inset!.view).not.toBe(look.view)
+  expect(look.insets![0]!.things).toHaveLength(1)
+  expect(look.insets![0]!.view).not.toBe(look.view)
   // The wall of the first step has an inset too: its far side.
   expect(insetsOf(reported).filter(({ step }) => step === 2)).toEqual([
-    { section: 'main', step: 2, view: look.inset!.view, things: look.inset!.things },
+    { section: 'main', step: 2, view: look.insets![0]!.view, things: look.insets![0]!.things },
   ])
   const section = drawnSection(twoSides, new Flattener(twoSides), report.sections, 'main')
   const painter = new RailPainter(section, catalogueOf(twoSides), SIZE)
-  expect(longestInk(painter.paint(1, look.view, look.inset))).toBeGreaterThan(SIZE.width * 0.2)
+  expect(longestInk(painter.paint(1, look.view, look.insets))).toBeGreaterThan(SIZE.width * 0.2)
   const framed = painter
-    .draw(1, look.view, look.inset)!
+    .draw(1, look.view, look.insets)!
     .items.flatMap((item) => (item.kind === 'drawing' && item.isFramed ? [item.drawing] : []))
   // The hidden one is the only thing of its colour, so it must be in the inset and nowhere else.
   expect(framed).toHaveLength(1)
@@ -71,7 +71,7 @@ it('what no view shows together with the rest is shown in an inset, from its own
   expect(checkBundle(JSON.parse(JSON.stringify(bundle)))).toEqual(bundle)
   const page = makePages(bundle).find((each) => each.kind === 'step' && each.number === 2)
   expect(page).toMatchObject({
-    picture: { inset: { things: look.inset!.things } },
+    picture: { insets: [{ things: look.insets![0]!.things }] },
     seenFrom: expect.stringContaining('The small picture is seen from') as string,
   })
 })
@@ -83,5 +83,5 @@ it('what no side shows at all stays a finding', () => {
   )
   const { report, looks } = reportModel(inside)
   expect(report.findings.filter(({ code }) => code === 'hidden').map(({ parts }) => parts)).toEqual([['in']])
-  expect(looks[0]![1]!.inset).toBeUndefined()
+  expect(looks[0]![1]!.insets).toBeUndefined()
 })

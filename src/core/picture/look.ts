@@ -12,13 +12,16 @@ export const HOME: ViewNumber = 0
 export interface StepLook {
   readonly view: ViewNumber
   readonly shares: readonly number[]
-  /** What does not show well there, by id, and the side from which an inset shows it; `shares` counts what the inset shows. */
-  readonly inset?: StepInset
+  /** Small pictures beside it; `shares` counts what they show. */
+  readonly insets?: readonly StepInset[]
 }
 
+/** Things of a step, by id, and the side from which a small picture shows them. */
 export interface StepInset {
   readonly view: ViewNumber
   readonly things: readonly string[]
+  /** Set where it is there to tell places apart: all shows without it too. */
+  readonly tellsPlaces?: true
 }
 
 /** Another side must show this much more to be worth going round. */
@@ -177,7 +180,7 @@ class Views {
       shares[i] = found.shares[k]!
       things.push(this.stage.scene.nodes[nodes[i]!]!.id)
     })
-    return { view: best.view, shares, inset: { view: found.view, things } }
+    return { view: best.view, shares, insets: [{ view: found.view, things }] }
   }
 }
 

@@ -2,7 +2,8 @@ import { add, boxesMeet, cornersOf, unite, type Box, type FlatPoint, type Matrix
 import type { DrawnSection } from './drawn-section'
 import { RenderTarget } from './render-target'
 import { Inker, type InkOptions, type RgbImage } from './ink'
-import { NOTHING, type Window } from './g-buffer'
+import { NOTHING, type GBuffer, type Window } from './g-buffer'
+import { cornerFor, placeIn, type PictureCorner } from './inset-corner'
 import { insetCamera, isSmallIn, IN_SIGHT, widened, type PictureSight } from './inset-frame'
 import { hullOf, type Ghost } from './lifts'
 import { placesThatShow, ringsAt, seen, type Mark, type Viewport } from './marks'
@@ -81,9 +82,6 @@ export function windowOf(sight: Viewport, box: Box): Window {
 
 export const shifted = ({ min, max }: Box, by: Vec): Box => ({ min: add(min, by), max: add(max, by) })
 
-/** Between an inset and the edges of the picture, px. */
-const MARGIN = 14
-
 export interface InsetOptions extends PictureSight {
   readonly section: DrawnSection
   readonly look: InkOptions
@@ -92,6 +90,8 @@ export interface InsetOptions extends PictureSight {
   readonly parts: readonly number[]
   readonly view: ViewNumber
   readonly orientation: Matrix
+  /** What is drawn in the picture. */
+  readonly buffer: GBuffer
   /** Their place in the picture, px: the inset keeps away from it. */
   readonly from: FlatPoint
 }
@@ -108,8 +108,13 @@ export function needsInset(section: DrawnSection, step: number, window: Window, 
   return isSmallIn(sight, seen, section.parts.length)
 }
 
-/** Some parts enlarged, in the corner farthest from their place, with a line from it. */
-export function insetLayer(options: InsetOptions): Overlay {
+/** An inset, and the corner that it stands in. */
+interface InsetOverlay extends Overlay {
+  readonly place: PictureCorner
+}
+
+/** Some parts enlarged, in a corner where that covers little, with a line from their place. */
+export function insetLayer(options: InsetOptions, taken: readonly PictureCorner[] = []): InsetOverlay {
   const { section, look, step, parts, view, orientation, from, finer } = options
   const [, to] = section.ranges[step]!
   const box = hullOf(section, parts)
@@ -122,8 +127,8 @@ export function insetLayer(options: InsetOptions): Overlay {
     target.draw(section, part)
     shown.push({ part })
   }
-  const left = from[0] < options.size.width / 2 ? options.size.width - size.width - MARGIN : MARGIN
-  const top = from[1] < options.size.height / 2 ? options.size.height - size.height - MARGIN : MARGIN
+  const place = cornerFor({ buffer: options.buffer, finer, newFrom: look.newFrom }, size, from, taken)
+  const [left, top] = placeIn(place, size, options.size)
   const corner: FlatPoint = [left + (left > from[0] ? 0 : size.width), top + (top > from[1] ? 0 : size.height)]
   const own = { camera: target.camera, finer }
   const marks = ringsAt(own, placesThatShow(own, target.buffer, section.holdsOfStep(step), section.ranges[step]!))
@@ -139,6 +144,7 @@ export function insetLayer(options: InsetOptions): Overlay {
     isFramed: true,
     opacity: 1,
     leader: [from, corner],
+    place,
   }
 }
 

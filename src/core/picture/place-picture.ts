@@ -1,9 +1,11 @@
 import type { PlacedPart } from '../model'
 import type { Scene } from '../scene'
 import type { Pose, Vec } from '../space'
+import { seePatch } from './decal-paint'
+import type { PatchesByPart } from './drawn-section'
 import { GBuffer } from './g-buffer'
 import { placesThatShow } from './marks'
-import type { MeshProjector } from './projected-mesh'
+import { TONES, type MeshProjector } from './projected-mesh'
 import { project, type Camera } from './view'
 
 /** By how much a picture differs from another: dots, and the longer side of all that differs, dots. */
@@ -22,12 +24,16 @@ export interface OtherPlace {
 export interface Seeing {
   readonly camera: Camera
   readonly projector: MeshProjector
+  readonly patches: PatchesByPart
 }
+
+/** A picture on a piece is told from the piece as if it were a tone of its own. */
+const PATCH_TONE = TONES.length
 
 // eslint-disable-next-line max-params -- runs for every part of every picture
 export function drawPart(
   buffer: GBuffer,
-  { camera, projector }: Seeing,
+  { camera, projector, patches }: Seeing,
   { shape, pose }: Pick<PlacedPart, 'shape' | 'pose'>,
   part: number,
   left = 0,
@@ -35,6 +41,10 @@ export function drawPart(
 ): void {
   const [x, y, depth] = project(camera, pose.at)
   buffer.draw(projector.of(shape, pose.matrix), part, x - left, y - top, depth)
+  patches.get(part)?.forEach((patch, number) => {
+    const seen = seePatch(patch, number, pose, camera)?.projected.map((facet) => ({ ...facet, tone: PATCH_TONE }))
+    if (seen) buffer.draw(seen, part, x - left, y - top, depth)
+  })
 }
 
 interface PlacePainting extends Seeing {
@@ -111,6 +121,14 @@ export class PlacePicture {
     const extent = new DotExtent(this.buffer.size.width)
     for (let dot = 0; dot < there.length; dot++) if (there[dot] !== this.here[dot]) extent.add(dot)
     return extent
+  }
+
+  /** How many dots show a picture on the part where it belongs. */
+  patchDots(): number {
+    const { part, tone } = this.with
+    let dots = 0
+    for (let dot = 0; dot < part.length; dot++) if (part[dot] === this.part && tone[dot] === PATCH_TONE) dots++
+    return dots
   }
 
   /** Of places where the part takes hold those that it shows at, in a pose or where it belongs. */

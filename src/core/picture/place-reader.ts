@@ -1,9 +1,10 @@
 import { partHull, type Scene } from '../scene'
 import { boxesMeet, NO_TURN, TURNS, unite, type Box, type Turn, type Vec } from '../space'
+import type { PatchesByPart } from './drawn-section'
 import { boxesAfterSteps, frameAt, frameCamera, framesOf, type PictureFrame } from './frames'
 import { GBuffer } from './g-buffer'
 import { insetCamera, isSmallIn, IN_SIGHT, widened } from './inset-frame'
-import type { LaidSteps, StepLook } from './look'
+import { HOME, type LaidSteps, type StepInset, type StepLook } from './look'
 import { ringsAt } from './marks'
 import { pictureSceneOf, type PictureScene } from './picture-scene'
 import { drawPart, PlacePicture, type OtherPlace, type PictureDifference, type Seeing } from './place-picture'
@@ -28,17 +29,27 @@ export interface PlaceQuestion<Place extends OtherPlace> {
   readonly here: readonly Vec[]
   readonly besides: readonly Vec[]
   readonly places: readonly Place[]
+  /** Whether it is another way round there: a picture on it that shows tells that. */
+  readonly isTurned: (place: Place) => boolean
   /** Whether it could stand there at all: asked only where the picture would hardly differ. */
   readonly isPossible: (place: Place) => boolean
   readonly enough: PictureDifference
 }
 
-/** A picture that grows as parts are drawn, seen from one side. */
-interface Growing {
-  readonly key: string
-  readonly camera: Camera
-  readonly projector: MeshProjector
+/** A place that the picture of a step hardly tells from where a part belongs, and by how much it differs. */
+export interface Doubt<Place extends OtherPlace> {
+  readonly place: Place
+  readonly differs: PictureDifference
+}
+
+/** A picture of what was there before a step. */
+interface Drawn extends Seeing {
   readonly buffer: GBuffer
+}
+
+/** One that grows as parts are drawn, seen from one side. */
+interface Growing extends Drawn {
+  readonly key: string
   /** Steps drawn. */
   steps: number
 }
@@ -56,6 +67,7 @@ export class PlaceReader {
   constructor(
     private readonly laid: LaidSteps,
     private readonly looks: readonly StepLook[],
+    private readonly patches: PatchesByPart = new Map(),
   ) {
     const { scene, steps } = laid
     this.stage = pictureSceneOf(scene)
@@ -68,49 +80,68 @@ export class PlaceReader {
   }
 
   /**
-   * The first of some other places of a part where it could stand without the picture telling.
+   * Of some other places of a part those where it could stand without the picture of its step telling, insets aside.
    * @param step from 0; asked in ascending order
    */
-  findAlike<Place extends OtherPlace>(step: number, node: number, question: PlaceQuestion<Place>): Place | undefined {
-    const { scene } = this.stage
-    const { places, isPossible, enough } = question
-    const part = this.stage.list[this.stage.start[node]!]!
-    const others = this.laid.steps[step]!.filter((other) => other !== node).flatMap((other) => this.partsOf(other))
-    const isNew = this.newIn(step)
-    const pictureOf = ({ camera, projector, buffer }: Growing): PlacePicture => {
-      const picture = new PlacePicture({ camera, projector, colours: this.colours, isNew }, scene, part)
-      picture.fill(buffer, others, places)
-      return picture
-    }
-    const glance = pictureOf(this.drawnBefore(step, GLANCE))
+  doubtsIn<Place extends OtherPlace>(step: number, node: number, question: PlaceQuestion<Place>): Doubt<Place>[] {
+    const { places, isPossible, isTurned, enough } = question
+    const glance = this.around(step, node, this.drawnBefore(step, GLANCE), places)
     const clear = { dots: enough.dots * CLEAR * GLANCE * GLANCE, across: enough.across * CLEAR * GLANCE }
-    let fine: FinePictures | undefined
-    return places.find((place) => {
+    let main: PlacePicture | undefined
+    return places.flatMap((place): Doubt<Place>[] => {
       // Lines of ink only add to what differs, so where areas already differ enough, at a glance, they need not be drawn.
-      if (reaches(glance.areaDifference(place.pose, clear), clear) || !isPossible(place)) return false
-      if (!fine) {
-        const growing = this.drawnBefore(step, 1)
-        const { camera } = growing
-        fine = { camera, main: pictureOf(growing), inset: this.insetOf(step, part, { growing, isNew, others, places }) }
-      }
-      return !this.isClear(fine, place, question)
+      if (reaches(glance.areaDifference(place.pose, clear), clear) || !isPossible(place)) return []
+      main ??= this.around(step, node, this.drawnBefore(step, 1), places)
+      if (isTurned(place) && main.patchDots() >= LEAST_PATCH) return []
+      const differs = this.differenceIn(main, this.drawnBefore(step, 1).camera, place, question)
+      return reaches(differs, enough) ? [] : [{ place, differs }]
     })
   }
 
-  private isClear(
-    { camera, main, inset }: FinePictures,
-    { pose, holds }: OtherPlace,
-    { here, besides, enough }: Pick<PlaceQuestion<OtherPlace>, 'here' | 'besides' | 'enough'>,
-  ): boolean {
-    if (reaches(main.areaDifference(pose, enough), enough)) return true
+  /** What is left of doubts about a part where an inset shows it too; all where it does not. */
+  doubtsWith<Place extends OtherPlace>(
+    step: number,
+    node: number,
+    doubts: readonly Doubt<Place>[],
+    { inset, isTurned, enough }: Pick<PlaceQuestion<Place>, 'isTurned' | 'enough'> & { readonly inset: StepInset },
+  ): readonly Doubt<Place>[] {
+    if (!inset.things.includes(this.stage.scene.nodes[node]!.id)) return doubts
+    const places = doubts.map(({ place }) => place)
+    const picture = this.around(step, node, this.drawnInset(step, inset), places)
+    const isPatchSeen = picture.patchDots() >= LEAST_PATCH
+    return doubts.filter(({ place, differs }) => {
+      if (isTurned(place) && isPatchSeen) return false
+      const { dots, across } = picture.differenceAt(place.pose)
+      return !reaches({ dots: dots + differs.dots, across: Math.max(across, differs.across) }, enough)
+    })
+  }
+
+  private differenceIn<Place extends OtherPlace>(
+    main: PlacePicture,
+    camera: Camera,
+    { pose, holds }: Place,
+    { here, besides, enough }: PlaceQuestion<Place>,
+  ): PictureDifference {
+    const areas = main.areaDifference(pose, enough)
+    if (reaches(areas, enough)) return areas
     const found = [
       main.differenceAt(pose),
       this.ringDots(camera, [...besides, ...main.thatShow(undefined, here)], [...besides, ...main.thatShow(pose, holds)]),
     ]
-    if (inset) found.push(inset.differenceAt(pose))
-    const dots = found.reduce((sum, each) => sum + each.dots, 0)
-    return reaches({ dots, across: Math.max(...found.map(({ across }) => across)) }, enough)
+    return { dots: found.reduce((sum, { dots }) => sum + dots, 0), across: Math.max(...found.map(({ across }) => across)) }
   }
+
+  /** The surroundings of a part in the picture of its step, or in an inset of it. */
+  private around(step: number, node: number, { buffer, ...seeing }: Drawn, places: readonly OtherPlace[]): PlacePicture {
+    const part = this.stage.list[this.stage.start[node]!]!
+    const others = this.laid.steps[step]!.filter((other) => other !== node).flatMap((other) => this.partsOf(other))
+    const picture = new PlacePicture({ ...seeing, colours: this.colours, isNew: this.newIn(step) }, this.stage.scene, part)
+    picture.fill(buffer, others, places)
+    return picture
+  }
+
+  /** Whether a picture lies on what a node is made of. */
+  hasPicture = (node: number): boolean => this.partsOf(node).some((part) => this.patches.has(part))
 
   private fresh: { step: number; isNew: Uint8Array } | undefined
 
@@ -129,17 +160,21 @@ export class PlaceReader {
     return [...list.subarray(start[node], start[node + 1])]
   }
 
+  private seenBy(camera: Camera): Seeing {
+    return { camera, projector: new MeshProjector(camera), patches: this.patches }
+  }
+
   /** All steps before one, as they are seen in its picture. @param share of the picture's full size */
   private drawnBefore(step: number, share: number): Growing {
     const frame = frameAt(this.frames, step)
-    const view = this.looks[step]?.view ?? 0
+    const view = this.looks[step]?.view ?? HOME
     const orientation: Turn = this.laid.orientations[step] ?? NO_TURN
     const key = `${frame.from} ${view} ${orientation}`
     let growing = this.growing.get(share)
     if (growing?.key !== key) {
       const size = readSize(frame.shape, share)
       const camera = frameCamera(frame.box, view, TURNS[orientation]!, size)
-      growing = { key, camera, projector: new MeshProjector(camera), buffer: new GBuffer(size), steps: 0 }
+      growing = { key, ...this.seenBy(camera), buffer: new GBuffer(size), steps: 0 }
       this.growing.set(share, growing)
     }
     for (; growing.steps < step; growing.steps++) {
@@ -149,33 +184,44 @@ export class PlaceReader {
     return growing
   }
 
-  /** The inset that shows a part, where there is one. */
-  private insetOf(step: number, part: number, { growing, isNew, others, places }: InsetQuestion): PlacePicture | undefined {
-    if (this.inset?.step !== step) this.inset = { step, ...this.drawInset(step, growing) }
-    const { shown, seeing, buffer } = this.inset
-    if (!seeing || !buffer || !shown.includes(part)) return undefined
-    const picture = new PlacePicture({ ...seeing, colours: this.colours, isNew }, this.stage.scene, part)
-    picture.fill(buffer, others, places)
-    return picture
+  /** The inset that a step has by itself: all that it brings, where that is small in its picture and nothing else is asked for. */
+  usualInset(step: number): StepInset | undefined {
+    if (step === 0) return undefined
+    const nodes = this.laid.steps[step]!
+    const parts = nodes.flatMap((node) => this.partsOf(node))
+    if (!this.isSmall(this.drawnBefore(step, 1), parts)) return undefined
+    return { view: this.looks[step]?.view ?? HOME, things: nodes.map((node) => this.stage.scene.nodes[node]!.id) }
   }
 
-  private inset: ({ readonly step: number } & DrawnInset) | undefined
+  private insets: { readonly step: number; readonly drawn: Map<StepInset, Drawn> } | undefined
 
-  /** What was there before a step as its inset sees it; drawn once for all its parts. */
-  private drawInset(step: number, growing: Growing): DrawnInset {
+  /** What was there before a step as an inset of it sees it; drawn once for all its parts. */
+  private drawnInset(step: number, inset: StepInset): Drawn {
+    if (this.insets?.step !== step) this.insets = { step, drawn: new Map() }
+    const { drawn } = this.insets
+    let known = drawn.get(inset)
+    if (!known) drawn.set(inset, (known = this.drawInset(step, inset)))
+    return known
+  }
+
+  /** How many times as large as the picture an inset shows things. */
+  enlargementOf(step: number, inset: StepInset): number {
+    return this.insetSight(step, inset).camera.scale / this.drawnBefore(step, 1).camera.scale
+  }
+
+  private insetSight(step: number, { view, things }: StepInset): { box: Box; size: PictureSize; camera: Camera } {
     const { scene } = this.stage
-    const chosen = this.looks[step]?.inset
-    const nodes = this.laid.steps[step]!
-    const mine = nodes.flatMap((each) => this.partsOf(each))
-    const isChosen = (node: number): boolean => chosen!.things.includes(scene.nodes[node]!.id)
-    const isEnlarged = step > 0 && this.isSmall(growing, mine)
-    const shown = chosen ? nodes.filter(isChosen).flatMap((each) => this.partsOf(each)) : isEnlarged ? mine : []
-    if (shown.length === 0) return { shown }
+    const shown = this.laid.steps[step]!.filter((node) => things.includes(scene.nodes[node]!.id)).flatMap((node) => this.partsOf(node))
     const box = shown.map((each) => hullOf(scene, each)).reduce(unite)
-    const view = chosen?.view ?? this.looks[step]?.view ?? 0
+    const { camera, buffer } = this.drawnBefore(step, 1)
     const orientation = TURNS[this.laid.orientations[step] ?? NO_TURN]!
-    const own = insetCamera(box, view, orientation, { camera: growing.camera, size: growing.buffer.size, finer: 1 })
-    const seeing: Seeing = { camera: own.camera, projector: new MeshProjector(own.camera) }
+    return { box, ...insetCamera(box, view, orientation, { camera, size: buffer.size, finer: 1 }) }
+  }
+
+  private drawInset(step: number, inset: StepInset): Drawn {
+    const { scene } = this.stage
+    const { box, ...own } = this.insetSight(step, inset)
+    const seeing = this.seenBy(own.camera)
     const buffer = new GBuffer(own.size)
     const sight = widened(box, IN_SIGHT)
     for (let before = 0; before < step; before++) {
@@ -183,7 +229,7 @@ export class PlaceReader {
         for (const there of this.partsOf(each))
           if (boxesMeet(hullOf(scene, there), sight)) drawPart(buffer, seeing, scene.parts[there]!, there)
     }
-    return { shown, seeing, buffer }
+    return { ...seeing, buffer }
   }
 
   private isSmall({ camera, buffer: { size } }: Growing, parts: readonly number[]): boolean {
@@ -208,31 +254,13 @@ export class PlaceReader {
   }
 }
 
-/** A step's picture and its inset, around one part. */
-interface FinePictures {
-  readonly camera: Camera
-  readonly main: PlacePicture
-  readonly inset: PlacePicture | undefined
-}
-
 const reaches = ({ dots, across }: PictureDifference, enough: PictureDifference): boolean => dots >= enough.dots && across >= enough.across
+
+/** Of a picture on a piece so many dots must show to tell how the piece is turned. */
+const LEAST_PATCH = 60
 
 /** A ring lies down, so its line is shorter than a circle's; how broad it is, px. */
 const RING_SHARE = 0.85
 const RING_LINE = 4.4
 
-interface InsetQuestion {
-  readonly growing: Growing
-  readonly isNew: Uint8Array
-  readonly others: readonly number[]
-  readonly places: readonly OtherPlace[]
-}
-
 const hullOf = (scene: Scene, part: number): Box => partHull(scene.parts[part]!)
-
-/** The parts of a step that its inset shows, and what was there before as it sees it. */
-interface DrawnInset {
-  readonly shown: readonly number[]
-  readonly seeing?: Seeing
-  readonly buffer?: GBuffer
-}

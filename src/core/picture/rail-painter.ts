@@ -75,22 +75,22 @@ export class RailPainter {
    * The picture of a step (index from 0): what was there washed, what is new in full colour with a heavy outline and rings.
    * It is good until the next is painted, as all pictures of a painter are.
    */
-  paint(step: number, view: ViewNumber, inset?: StepInset): RgbImage {
+  paint(step: number, view: ViewNumber, insets: readonly StepInset[] = []): RgbImage {
     return this.staged(step, view, (staged) => {
-      const composition = this.composeOn(staged, step, view, inset)
+      const composition = this.composeOn(staged, step, view, insets)
       return print(composition, staged.state.ink(composition.look))
     })
   }
 
   /** The same picture in areas and lines; nothing where that would be too many. */
-  draw(step: number, view: ViewNumber, inset?: StepInset): Drawing | undefined {
-    return this.staged(step, view, (staged) => drawComposition(this.composeOn(staged, step, view, inset), this.section))
+  draw(step: number, view: ViewNumber, insets: readonly StepInset[] = []): Drawing | undefined {
+    return this.staged(step, view, (staged) => drawComposition(this.composeOn(staged, step, view, insets), this.section))
   }
 
   /** In areas and lines, or in dots where those would be too many: composed once for both. */
-  render(step: number, view: ViewNumber, inset?: StepInset): Drawing | RgbImage {
+  render(step: number, view: ViewNumber, insets: readonly StepInset[] = []): Drawing | RgbImage {
     return this.staged(step, view, (staged) => {
-      const composition = this.composeOn(staged, step, view, inset)
+      const composition = this.composeOn(staged, step, view, insets)
       return drawComposition(composition, this.section) ?? print(composition, staged.state.ink(composition.look))
     })
   }
@@ -127,7 +127,7 @@ export class RailPainter {
     return left > EDGE && top > EDGE && right < this.size.width - EDGE && bottom < this.size.height - EDGE
   }
 
-  private composeOn({ state, lifts, ghosts }: Staged, step: number, view: ViewNumber, wanted?: StepInset): Composition {
+  private composeOn({ state, lifts, ghosts }: Staged, step: number, view: ViewNumber, wanted: readonly StepInset[]): Composition {
     const { section } = this
     const { target } = state
     const window = state.windows[step]!
@@ -135,20 +135,27 @@ export class RailPainter {
     const sight: Viewport = { camera: target.camera, finer: FINER }
     const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(target.camera) }
     const overlays = ghosts.flatMap((ghost) => ghostLayer(section, ghost, this.looks, { ...sight, size: this.size }) ?? [])
-    const inset = wanted ? this.insetOf(step, wanted, sight) : lifts.size === 0 ? this.enlarged(step, view, window, sight) : undefined
-    if (inset)
-      overlays.push(
-        insetLayer({
-          ...inset,
-          section,
-          look,
-          step,
-          ...sight,
-          size: this.size,
-          leastStud: this.leastStud,
-          orientation: TURNS[section.orientations[step] ?? NO_TURN]!,
-        }),
+    const asked = wanted.flatMap((inset) => this.insetOf(step, inset, sight) ?? [])
+    const usual = wanted.length === 0 && lifts.size === 0 ? this.enlarged(step, view, window, sight) : undefined
+    const insets: ReturnType<typeof insetLayer>[] = []
+    for (const inset of usual ? [usual] : asked)
+      insets.push(
+        insetLayer(
+          {
+            ...inset,
+            section,
+            look,
+            step,
+            buffer: target.buffer,
+            ...sight,
+            size: this.size,
+            leastStud: this.leastStud,
+            orientation: TURNS[section.orientations[step] ?? NO_TURN]!,
+          },
+          insets.map(({ place }) => place),
+        ),
       )
+    overlays.push(...insets)
     const boxOf = (node: number): Box => hullOf(section, partsOfNode(section, step, node))
     const marks = [
       ...(from > 0 ? ringsAt(sight, this.holdsThatShow(step, sight, target.buffer)) : []),
@@ -156,7 +163,12 @@ export class RailPainter {
       ...ghosts.map(({ parts, travel }) => wayIn(sight, hullOf(section, parts), travel)),
       ...this.reaches(step, sight, lifts),
       ...this.letters(step, target.buffer, window),
-      ...this.scaleMarks(step, view, target.camera, inset),
+      ...this.scaleMarks(
+        step,
+        view,
+        target.camera,
+        insets.some(({ place }) => place.isLow && !place.isRight),
+      ),
     ]
     return {
       target,
@@ -215,13 +227,11 @@ export class RailPainter {
   }
 
   /** Where the frame has changed: how large a stud was, and how large it is now. */
-  private scaleMarks(step: number, view: ViewNumber, { scale: now }: Camera, inset?: InsetPart): Mark[] {
+  private scaleMarks(step: number, view: ViewNumber, { scale: now }: Camera, isLeftTaken: boolean): Mark[] {
     const { from } = this.frames.frameOf(step)
     if (step === 0 || step !== from) return []
     const before = this.cameraOf(this.frames.frameOf(step - 1).box, view, this.section.orientations[step] ?? NO_TURN).scale
     if (Math.abs(before / now - 1) < LEAST_CHANGE) return []
-    // An inset stands in the corner farthest from what it shows.
-    const isLeftTaken = inset !== undefined && inset.from[0] >= this.size.width / 2 && inset.from[1] < this.size.height / 2
     return [scaleMark({ before: before / FINER, now: now / FINER }, this.size, isLeftTaken ? 'right' : 'left')]
   }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { town } from '../../../bench/buildings'
 import { readModelText } from '../model'
 import { EFFORTS } from '../plan'
-import { reportModel } from './report'
+import { insetsOf, reportModel, tellingInsets } from './report'
 
 const demo = (name: string) => readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
 
@@ -18,6 +18,32 @@ describe('the sides that steps are seen from', () => {
     const { measures } = reportModel(model, { effort: EFFORTS.quick }).report
     expect(measures.viewChangesPer100).toBeLessThanOrEqual(5)
     expect(measures.poorlyVisible).toBeLessThanOrEqual(0.01)
+  })
+})
+
+describe('parts that can be misread', () => {
+  it.each([
+    ['the ferry house', demo('ferry-house')],
+    ['the granary', demo('granary')],
+    ['the market stall', demo('market-stall')],
+    ['the wind pump', demo('wind-pump')],
+    ['the ferryman', demo('ferryman')],
+    ['a town', town(250)],
+  ])('of %s are at most one in a hundred', (_, model) => {
+    expect(reportModel(model, { effort: EFFORTS.quick, reads: true }).report.measures.misreadablePer100).toBeLessThanOrEqual(1)
+  })
+
+  it('are shown in small pictures where a step still brings them, without being read again', () => {
+    const model = demo('ferry-house')
+    const read = reportModel(model, { effort: EFFORTS.quick, reads: true })
+    const insets = tellingInsets(insetsOf(read))
+    expect(insets.length).toBeGreaterThan(0)
+    const again = reportModel(model, { effort: EFFORTS.quick, insets })
+    expect(insetsOf(again)).toEqual(insetsOf(read))
+    // What is not in one step any more has none.
+    const [first] = insets
+    const torn = { ...first!, things: [...first!.things, 'nobody'] }
+    expect(tellingInsets(insetsOf(reportModel(model, { effort: EFFORTS.quick, insets: [torn] })))).toEqual([])
   })
 })
 

@@ -1,7 +1,7 @@
 import { findFindings, type Finding, type Level } from '../checks'
 import { sectionById, type ModelDocument } from '../model'
 import { memo } from '../memo'
-import { boxesAfterSteps, fillsOfSteps, type StepLook } from '../picture'
+import { boxesAfterSteps, fillsOfSteps, patchesByPart, type StepLook, type ViewNumber } from '../picture'
 import {
   isGiven,
   measurePlan,
@@ -39,8 +39,13 @@ export type LookCache = WeakMap<BuiltSection, readonly StepLook[]>
 export interface ReportOptions extends PlanOptions {
   /** How much the finished model must stand. */
   readonly level?: Level
-  /** Looks for parts that can be misread too: it takes about as long as all the rest together. */
-  readonly reads?: boolean
+  /**
+   * Looks for parts that can be misread too, in all sections or in some by id, and gives steps insets that tell where their parts go:
+   * for all it takes about as long as all the rest together.
+   */
+  readonly reads?: boolean | readonly string[]
+  /** Insets that an earlier reading gave, shown where a step still brings what they show; nobody reads again then. */
+  readonly insets?: readonly TellingInset[]
 }
 
 /** Told from 0 to 1. */
@@ -68,11 +73,14 @@ export function reportModel(
   const laid = planSections(model, printer, { ...options, progress: part(0, PLANNED) }, cache)
   const built = repairSections(model, laid, { limits, progress: part(PLANNED, LOOKED), lookCache, ...(cache ? { cache } : {}) })
   const planned: PlannedModel = { plan: printer.plan(built), built }
-  const looks = built.map((section) => forAllSteps(lookCache.get(section)!, section))
-  const seen = { shares: looks.map((steps) => steps.map(({ shares }) => shares)), views: viewsOf(looks), fills: built.map(fillsOf) }
+  const seenLooks = built.map((section) => forAllSteps(lookCache.get(section)!, section))
   const readings = options.reads
-    ? readSections(built, looks, (fraction) => progress?.(BEFORE_READING + (1 - BEFORE_READING) * fraction))
+    ? readSections({ model, built, looks: seenLooks, reads: options.reads }, (fraction) =>
+        progress?.(BEFORE_READING + (1 - BEFORE_READING) * fraction),
+      )
     : undefined
+  const looks = readings?.map((reading) => reading.looks) ?? withTellingInsets(built, seenLooks, options.insets)
+  const seen = { shares: looks.map((steps) => steps.map(({ shares }) => shares)), views: viewsOf(looks), fills: built.map(fillsOf) }
   const report: Report = {
     ...planned.plan,
     measures: measurePlan(built, readings ? { ...seen, reading: sumOfReadings(readings) } : seen),
@@ -125,14 +133,27 @@ function forAllSteps(looks: readonly StepLook[], { looseParts }: BuiltSection): 
 /** Of larger models only every so manieth step is looked at, so that about so many parts are. */
 const MOST_READ = 4000
 
+interface ToRead {
+  readonly model: ModelDocument
+  readonly built: readonly BuiltSection[]
+  readonly looks: Reported['looks']
+  readonly reads: true | readonly string[]
+}
+
 /** How each section reads. */
-function readSections(built: readonly BuiltSection[], looks: Reported['looks'], progress: Progress): SectionReading[] {
-  const sizes = built.map(({ steps }) => steps.reduce((own, step) => own + step.length, 0))
+function readSections({ model, built, looks, reads }: ToRead, progress: Progress): SectionReading[] {
+  const isRead = ({ id }: BuiltSection): boolean => reads === true || reads.includes(id)
+  const sizes = built.map((section) => (isRead(section) ? section.steps.reduce((own, step) => own + step.length, 0) : 0))
   const parts = sizes.reduce((sum, size) => sum + size, 0)
   const stride = Math.max(1, Math.ceil(parts / MOST_READ))
   let done = 0
   return built.map((section, i) => {
-    const reading = readSection(section, looks[i]!, { stride, progress: (fraction) => progress((done + fraction * sizes[i]!) / parts) })
+    if (!isRead(section)) return { parts: 0, misreadings: [], looks: looks[i]! }
+    const reading = readSection(section, looks[i]!, {
+      stride,
+      patches: patchesByPart(model, section.scene.parts),
+      progress: (fraction) => progress((done + fraction * sizes[i]!) / parts),
+    })
     done += sizes[i]!
     return reading
   })
@@ -155,8 +176,8 @@ export const viewsOf = (looks: Reported['looks']): number[][] => looks.map((step
 /** The insets that show what the chosen views do not. */
 export const insetsOf = ({ looks, report }: Pick<Reported, 'looks' | 'report'>): ShownInset[] =>
   looks.flatMap((steps, i) =>
-    steps.flatMap(({ inset }, step): ShownInset[] =>
-      inset ? [{ section: report.sections[i]!.id, step: step + 1, view: inset.view, things: [...inset.things] }] : [],
+    steps.flatMap(({ insets = [] }, step): ShownInset[] =>
+      insets.map((inset) => ({ section: report.sections[i]!.id, step: step + 1, ...inset, things: [...inset.things] })),
     ),
   )
 
@@ -164,6 +185,38 @@ export const insetsOf = ({ looks, report }: Pick<Reported, 'looks' | 'report'>):
 export interface ShownInset {
   readonly section: string
   readonly step: number
-  readonly view: number
+  readonly view: ViewNumber
   readonly things: readonly string[]
+  /** Set where it is there to tell places apart: all shows without it too. */
+  readonly tellsPlaces?: true
+}
+
+/** An inset that tells places apart, whichever step it belongs to. */
+export type TellingInset = Pick<ShownInset, 'section' | 'view' | 'things'>
+
+/** What a reading gave. */
+export const tellingInsets = (insets: readonly ShownInset[]): TellingInset[] =>
+  insets.filter(({ tellsPlaces }) => tellsPlaces).map(({ section, view, things }) => ({ section, view, things }))
+
+/** Looks with insets of an earlier reading, beside those that the steps need. */
+function withTellingInsets(
+  built: readonly BuiltSection[],
+  looks: Reported['looks'],
+  insets: readonly TellingInset[] = [],
+): Reported['looks'] {
+  if (insets.length === 0) return looks
+  return looks.map((steps, i) => {
+    const { id, steps: nodes, scene } = built[i]!
+    const own = insets.filter(({ section }) => section === id)
+    if (own.length === 0) return steps
+    const stepOf = new Map(nodes.flatMap((step, k) => step.map((node) => [scene.nodes[node]!.id, k])))
+    const told = [...steps]
+    for (const { view, things } of own) {
+      const [step, ...others] = new Set(things.map((thing) => stepOf.get(thing)))
+      if (step === undefined || others.length > 0) continue
+      const look = told[step]!
+      told[step] = { ...look, insets: [...(look.insets ?? []), { view, things, tellsPlaces: true }] }
+    }
+    return told
+  })
 }

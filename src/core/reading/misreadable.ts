@@ -1,9 +1,10 @@
 import type { PlacedPart } from '../model'
-import { isDrawnBeside, PlaceReader, READ_DOTS, type StepLook } from '../picture'
+import { isDrawnBeside, PlaceReader, READ_DOTS, type Doubt, type PatchesByPart, type StepLook } from '../picture'
 import { travelVector } from '../motion'
 import type { BuiltSection } from '../plan'
 import { NO_TURN, subtract, type Vec } from '../space'
 import { OtherPlaces, slipsOf, type Slip, type SlippedPlace } from './other-places'
+import { tellPlaces, type NodeInDoubt } from './tell-places'
 
 /** A part of a step that a reader might put elsewhere without seeing the difference. */
 export interface Misreading {
@@ -21,6 +22,7 @@ const LEAST_ACROSS = 12
 
 interface ReadingOptions {
   readonly stride?: number
+  readonly patches?: PatchesByPart
   readonly progress?: (fraction: number) => void
 }
 
@@ -28,25 +30,28 @@ interface ReadingOptions {
 export interface SectionReading {
   readonly parts: number
   readonly misreadings: readonly Misreading[]
+  /** Each step with the insets that tell where its parts go. */
+  readonly looks: readonly StepLook[]
 }
 
 /**
  * All parts of a section that can be misread: the same piece one stud or plate off, or turned a quarter or half, would hold and be
- * possible too, and the picture of the step would hardly differ.
+ * possible too, and the picture of the step would hardly differ. Where insets make them fewer, the step gets them.
  *
  * @param stride every so manieth step is looked at; 1 for all
+ * @param patches pictures on its parts, by the index of the part in its scene
  * @param progress from 0 to 1
  */
 export function readSection(
   built: BuiltSection,
   looks: readonly StepLook[],
-  { stride = 1, progress }: ReadingOptions = {},
+  { stride = 1, patches, progress }: ReadingOptions = {},
 ): SectionReading {
   const { scene, steps } = built
   const reading: Reading = {
     built,
     places: scene.tables.of(makeOtherPlaces, scene),
-    reader: new PlaceReader({ scene, steps, orientations: built.orientations }, looks),
+    reader: new PlaceReader({ scene, steps, orientations: built.orientations }, looks, patches),
     stepOf: new Int32Array(scene.nodes.length).fill(steps.length),
   }
   steps.forEach((step, i) => {
@@ -54,13 +59,15 @@ export function readSection(
   })
   const wanted = [...steps.keys()].filter((step) => step % stride === 0)
   const isPart = (node: number): boolean => scene.nodes[node]!.kind === 'part'
-  return {
-    parts: wanted.reduce((sum, step) => sum + steps[step]!.filter(isPart).length, 0),
-    misreadings: wanted.flatMap((step, i) => {
-      progress?.(i / wanted.length)
-      return misreadIn(reading, step, steps[step]!)
-    }),
-  }
+  const told = [...looks]
+  const misreadings = wanted.flatMap((step, i) => {
+    progress?.(i / wanted.length)
+    const read = { reader: reading.reader, scene, step, look: looks[step]!, ...DIFFERS }
+    const { left, insets } = tellPlaces(read, doubtsOfStep(reading, step))
+    if (insets) told[step] = { ...looks[step]!, insets }
+    return left.map(({ node, doubts }) => misreadingOf(reading, step, node, doubts[0]!.place))
+  })
+  return { parts: wanted.reduce((sum, step) => sum + steps[step]!.filter(isPart).length, 0), misreadings, looks: told }
 }
 
 const makeOtherPlaces = (scene: BuiltSection['scene']): OtherPlaces => new OtherPlaces(scene)
@@ -72,18 +79,23 @@ interface Reading {
   readonly stepOf: Int32Array
 }
 
-function misreadIn(reading: Reading, step: number, nodes: readonly number[]): Misreading[] {
+/** The parts of a step that its picture alone leaves in doubt. */
+function doubtsOfStep(reading: Reading, step: number): NodeInDoubt[] {
   const { built, places, stepOf } = reading
   const wasThere = (other: number): boolean => stepOf[other]! < step
-  const parts = nodes.flatMap((node) => {
+  const parts = built.steps[step]!.flatMap((node) => {
     const { kind, parts: own } = built.scene.nodes[node]!
     return kind === 'part' ? [{ node, part: own[0]!, rings: places.holdsAt(own[0]!, node, wasThere) }] : []
   })
-  return parts.flatMap(({ node, part, rings }): Misreading[] => {
+  return parts.flatMap(({ node, part, rings }): NodeInDoubt[] => {
     const besides = parts.filter((other) => other.node !== node).flatMap((other) => other.rings)
-    const found = misread(reading, step, { node, part, rings, besides })
-    return found ? [{ step, node, slip: found.slip, off: subtract(found.pose.at, part.pose.at) }] : []
+    const doubts = doubtsOfNode(reading, step, { node, part, rings, besides })
+    return doubts.length > 0 ? [{ node, doubts }] : []
   })
+}
+
+function misreadingOf({ built }: Reading, step: number, node: number, { slip, pose }: SlippedPlace): Misreading {
+  return { step, node, slip, off: subtract(pose.at, built.scene.nodes[node]!.parts[0]!.pose.at) }
 }
 
 interface NodeInStep {
@@ -94,30 +106,37 @@ interface NodeInStep {
   readonly besides: readonly Vec[]
 }
 
-function misread(
+function doubtsOfNode(
   { built, reader, places, stepOf }: Reading,
   step: number,
   { node, part, rings, besides }: NodeInStep,
-): SlippedPlace | undefined {
+): Doubt<SlippedPlace>[] {
   const isThere = (other: number): boolean => stepOf[other]! <= step
   const wasThere = (other: number): boolean => stepOf[other]! < step
   // What nothing holds lies on the table wherever it is put.
-  if (places.holdsAt(part, node, isThere).length === 0) return undefined
+  if (places.holdsAt(part, node, isThere).length === 0) return []
   const isShown = showsItsWay(built, step, node)
-  const slips = slipsOf(part).flatMap(({ slip, pose }): SlippedPlace[] => {
-    const isTurn = slip === 'quarter' || slip === 'half'
+  const slips = slipsOf(part, reader.hasPicture(node)).flatMap(({ slip, pose }): SlippedPlace[] => {
     const other = { shape: part.shape, pose }
-    if ((!isTurn && isShown) || places.holdsAt(other, node, isThere).length === 0) return []
+    if ((!isTurn(slip) && isShown) || places.holdsAt(other, node, isThere).length === 0) return []
     return [{ slip, pose, holds: places.holdsAt(other, node, wasThere) }]
   })
-  if (slips.length === 0) return undefined
-  return reader.findAlike(step, node, {
+  if (slips.length === 0) return []
+  return reader.doubtsIn(step, node, {
     here: rings,
     besides,
     places: slips,
+    ...DIFFERS,
     isPossible: ({ pose }) => places.isPossible({ ...part, pose }, node, isThere),
-    enough: { dots: LEAST_SHARE * READ_DOTS, across: LEAST_ACROSS },
   })
+}
+
+const isTurn = (slip: Slip): boolean => slip === 'quarter' || slip === 'half'
+
+/** What no reader misses. */
+const DIFFERS = {
+  isTurned: ({ slip }: SlippedPlace): boolean => isTurn(slip),
+  enough: { dots: LEAST_SHARE * READ_DOTS, across: LEAST_ACROSS },
 }
 
 /** An arrow shows where it comes from, and so where it goes. */

@@ -1,4 +1,4 @@
-import { turnsAlike, type Shape } from '../catalogue'
+import { turnsLookingAlike, type Shape } from '../catalogue'
 import { memo } from '../memo'
 import { PointHash } from '../joints'
 import type { PlacedPart } from '../model'
@@ -19,6 +19,7 @@ import {
   type Box,
   type Matrix,
   type Pose,
+  type Turn,
   type Vec,
 } from '../space'
 
@@ -52,17 +53,18 @@ const SHIFTS: readonly { readonly slip: Slip; readonly by: Vec }[] = [
   { slip: 'plate', by: [0, 0, -PLATE_HEIGHT] },
 ]
 
-/** A turn of a part is one of those after which it is the same; by the turn's matrix. */
-const looksSame = memo((shape: Shape) => {
-  const alike = new Set(turnsAlike(shape).map((turn) => TURNS[turn]!.join()))
-  return (matrix: Matrix): boolean => alike.has(matrix.map((value) => value + 0).join())
-})
+/** Whether a turn, by its matrix, is among those after which a shape is the same. */
+const isAmong = (turns: readonly Turn[]): ((matrix: Matrix) => boolean) => {
+  const alike = new Set(turns.map((turn) => TURNS[turn]!.join()))
+  return (matrix) => alike.has(matrix.map((value) => value + 0).join())
+}
+const looksSame = memo((shape: Shape) => isAmong(turnsLookingAlike(shape)))
 
-/** The same piece one stud or plate off, and turned a quarter or half where that makes a difference; whether it fits is another question. */
-export function slipsOf({ shape, pose }: PlacedPart): Slipped[] {
+/** The same piece one stud or plate off, and turned a quarter or half where that makes a difference; whether it fits is another question. @param hasPicture on one of its faces */
+export function slipsOf({ shape, pose }: Pick<PlacedPart, 'shape' | 'pose'>, hasPicture = false): Slipped[] {
   if (!isLatticePose(pose)) return []
   const shifted = SHIFTS.map(({ slip, by }) => ({ slip, pose: { matrix: pose.matrix, at: add(pose.at, apply(pose.matrix, by)) } }))
-  const turned = QUARTERS.filter(({ matrix }) => !looksSame(shape)(matrix)).flatMap(({ slip, matrix }) =>
+  const turned = QUARTERS.filter(({ matrix }) => hasPicture || !looksSame(shape)(matrix)).flatMap(({ slip, matrix }) =>
     turnedInPlace(shape, pose, multiply(pose.matrix, matrix)).map((other) => ({ slip, pose: other })),
   )
   return [...shifted, ...turned]

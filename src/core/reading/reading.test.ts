@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { oneSection, part } from '../../../tests/support/models'
 import { catalogueOf, Flattener, type ModelDocument, type Part } from '../model'
-import { reportModel, type Reported } from '../pipeline'
-import { drawnSection, RailPainter, type RgbImage } from '../picture'
+import { insetsOf, reportModel, type Reported } from '../pipeline'
+import { drawnSection, patchesByPart, RailPainter, type RgbImage } from '../picture'
 import { add, NO_TURN, TURNS } from '../space'
 import { readSection, slipsOf } from './index'
 
@@ -29,6 +29,16 @@ const readingOf = (model: ModelDocument): { reported: Reported; misread: string[
   }
 }
 
+/** Small parts in the corners and the middle of a large floor. */
+const farApart = (count: number): Part[] => FAR.slice(0, count).map(([x, y], i) => part(`far${i}`, 'plate-1x1', [x, y, 4]))
+const FAR = [
+  [10, 10],
+  [620, 310],
+  [620, 10],
+  [10, 310],
+  [310, 160],
+] as const
+
 /** A wall with a part just behind it, of which hardly anything shows. */
 const wall = (from: number): Part[] => Array.from({ length: 4 }, (_, i) => part(`w${i}`, 'brick-1x8', [0, from, 4 + i * 12]))
 
@@ -38,30 +48,47 @@ describe('parts that can be misread', () => {
     expect(readingOf(onFloor(8, 1, [bricks])).misread).toEqual([])
   })
 
-  it('are small ones far apart on a large floor, where no inset can show them all', () => {
-    const far = [part('near', 'plate-1x1', [10, 10, 4]), part('far', 'plate-1x1', [620, 310, 4])]
-    const { misread } = readingOf(onFloor(16, 4, [far]))
-    expect(misread).toEqual(['near stud', 'far stud'])
-    // Alone in its step it is shown enlarged.
-    expect(
-      readingOf(
-        onFloor(
-          16,
-          4,
-          far.map((each) => [each]),
-        ),
-      ).misread,
-    ).toEqual([])
+  it('are shown in insets of their own where they are small and far apart on a large floor', () => {
+    const model = onFloor(16, 4, [farApart(2)])
+    const { reported, misread } = readingOf(model)
+    expect(misread).toEqual([])
+    const { looks } = readSection(reported.planned.built[0]!, reported.looks[0]!)
+    expect(looks[1]!.insets).toEqual([
+      { view: 0, things: ['far0'], tellsPlaces: true },
+      { view: 0, things: ['far1'], tellsPlaces: true },
+    ])
+    // Alone in its step each is enlarged anyway.
+    const apart = onFloor(
+      16,
+      4,
+      farApart(2).map((each) => [each]),
+    )
+    const { planned, looks: seen } = reportModel(apart)
+    expect(readSection(planned.built[0]!, seen[0]!).looks.flatMap(({ insets = [] }) => insets)).toEqual([])
+  })
+
+  it('are more small ones far apart than insets have room for', () => {
+    expect(readingOf(onFloor(16, 4, [farApart(5)])).misread).toHaveLength(2)
+  })
+
+  it('are shown by what the insets of a report show', () => {
+    const model = onFloor(16, 4, [farApart(2)])
+    expect(insetsOf(reportModel(model))).toEqual([])
+    expect(insetsOf(reportModel(model, { reads: true })).map(({ step, things }) => ({ step, things }))).toEqual([
+      { step: 2, things: ['far0'] },
+      { step: 2, things: ['far1'] },
+    ])
+    expect(insetsOf(reportModel(model, { reads: ['main'] }))).toHaveLength(2)
+    expect(insetsOf(reportModel(model, { reads: ['other'] }))).toEqual([])
   })
 
   it('are told as a finding with the other place, until a note says where they go', () => {
-    const far = [part('near', 'plate-1x1', [10, 10, 4]), part('far', 'plate-1x1', [620, 310, 4])]
-    const model = onFloor(16, 4, [far])
+    const model = onFloor(16, 4, [farApart(5)])
     const { report } = reportModel(model, { reads: true })
     const told = report.findings.filter(({ code }) => code === 'misreadable')
     expect(told.map(({ parts, step, severity }) => ({ parts, step, severity }))).toEqual([
-      { parts: ['near'], step: 2, severity: 'note' },
-      { parts: ['far'], step: 2, severity: 'note' },
+      { parts: ['far3'], step: 2, severity: 'note' },
+      { parts: ['far4'], step: 2, severity: 'note' },
     ])
     expect(told[0]!.message).toMatch(/would hold one stud to the (left|right|front|back) too/)
     expect(report.measures.misreadablePer100).toBeGreaterThan(0)
@@ -82,13 +109,8 @@ describe('parts that can be misread', () => {
 
 describe('slips', () => {
   const placed = (shape: string): Parameters<typeof slipsOf>[0] => ({
-    path: 'x',
-    part: part('x', shape, [0, 0, 0]),
     shape: catalogueOf(onFloor(8, 1, [])).shapes.get(shape)!,
-    colour: 'red',
     pose: { matrix: TURNS[NO_TURN]!, at: [0, 0, 0] },
-    lacksTwin: false,
-    isMirrored: false,
   })
 
   it('are turns only where a turn makes a difference, and stay among the studs', () => {
@@ -129,5 +151,31 @@ describe('the reader against the painter', () => {
     expect(readingOf(onFloor(8, 1, [seen])).misread).toEqual([])
     const far = [part('near', 'plate-1x1', [10, 10, 4]), part('far', 'plate-1x1', [620, 310, 4])]
     expect(differing(painted(onFloor(16, 4, [far]), 1), painted(onFloor(16, 4, [[moved(far)[0]!, far[1]!]]), 1))).toBeLessThan(least)
+  })
+})
+
+describe('pictures on pieces', () => {
+  const pixel = 'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='
+  /** A tile in the middle of a floor, with a picture on a face of it. */
+  const tileWith = (face: string): ModelDocument => ({
+    ...onFloor(8, 1, [
+      [{ ...part('tile', 'tile-2x2', [30, 30, 4]), work: [{ kind: 'decal', decal: 'mark', face }] } as Part],
+      [part('post', 'brick-1x1', [0, 0, 4])],
+    ]),
+    decals: [{ id: 'mark', name: 'Mark', size: [14, 14], picture: pixel }],
+  })
+
+  it('tell how a piece is turned that looks the same from all sides, where they show', () => {
+    const plain = {
+      shape: catalogueOf(onFloor(8, 1, [])).shapes.get('tile-2x2')!,
+      pose: { matrix: TURNS[NO_TURN]!, at: [0, 0, 0] as const },
+    }
+    expect(slipsOf(plain).every(({ slip }) => slip === 'stud' || slip === 'plate')).toBe(true)
+    expect(slipsOf(plain, true).filter(({ slip }) => slip === 'half' || slip === 'quarter')).toHaveLength(3)
+    const { reported, misread } = readingOf(tileWith('top'))
+    expect(misread).toEqual([])
+    const patches = patchesByPart(tileWith('top'), reported.planned.built[0]!.scene.parts)
+    expect(patches.size).toBe(1)
+    expect(readSection(reported.planned.built[0]!, reported.looks[0]!, { patches }).misreadings).toEqual([])
   })
 })

@@ -14,6 +14,7 @@ import ReadingPanel from './ReadingPanel.vue'
 import StepPicture from '../shared/StepPicture.vue'
 import { useJob } from '../shared/use-job'
 import { useOpenModel } from '../stores/open-model'
+import type { PictureReading } from '../../workers/plan-messages'
 
 const open = useOpenModel()
 const router = useRouter()
@@ -33,8 +34,17 @@ const chosen = ref(0)
 const lanes = computed(() => new Map(open.snapshot!.layout.lanes.map((lane) => [lane.section, lane])))
 const reading = useJob((progress) => {
   read.value = open.model ?? undefined
-  return open.read(progress)
+  const job = open.read(progress)
+  return { ...job, result: job.result.then(show) }
 }, say('checks.thePicturesWereNotRead'))
+/** What tells where parts go is shown from now on, as long as nothing has changed in between. */
+async function show(result: PictureReading): Promise<PictureReading> {
+  if (read.value !== open.model) return result
+  const answer = await open.showInsets(result.insets)
+  if (answer.kind === 'done')
+    notify(sayCount('count.smallPictures', result.insets.length), { act: { label: say('common.undo'), run: () => void open.undo() } })
+  return result
+}
 /** The model as it was when its pictures were read. */
 const read = shallowRef<ModelDocument>()
 const misread = computed(() => (open.model ? stillMisread(open.model, reading.result.value?.findings ?? []) : []))

@@ -1,4 +1,6 @@
 import type { ModelDocument } from '@core/model'
+import { changeBetween } from '@core/change'
+import type { TellingInset } from '@core/pipeline'
 import type { PlanOrder, SectionPlan } from '@core/plan'
 import type { ModelState, PlanSettings } from '../../workers/plan-messages'
 import type { Snapshot } from './snapshot'
@@ -14,6 +16,8 @@ export interface Command {
   readonly settings?: PlanSettings
   /** An order to show from now on. */
   readonly order?: PlanOrder
+  /** Small pictures that tell where parts go. */
+  readonly insets?: readonly TellingInset[]
   /** Sections whose order is laid anew. */
   readonly fresh?: 'all' | readonly string[]
   /** Not made where hands could no longer follow. */
@@ -23,8 +27,15 @@ export interface Command {
 }
 
 /** What the state would be after a command. @throws Fault */
-export function stateAfterCommand({ state, report }: Snapshot, { change, settings, order }: Command): ModelState {
+export function stateAfterCommand({ state, report }: Snapshot, { change, settings, order, insets }: Command): ModelState {
   const model = change ? change(state.model, report.sections) : state.model
-  if (model === state.model && !settings && !order) return state
-  return { model, settings: settings ?? state.settings, order: order ? { ...state.order, ...order } : state.order }
+  const hasNewInsets = insets !== undefined && changeBetween(insets, state.insets ?? []) !== undefined
+  if (model === state.model && !settings && !order && !hasNewInsets) return state
+  return {
+    ...state,
+    model,
+    settings: settings ?? state.settings,
+    order: order ? { ...state.order, ...order } : state.order,
+    ...(hasNewInsets ? { insets } : {}),
+  }
 }

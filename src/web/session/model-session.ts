@@ -294,7 +294,7 @@ export class ModelSession implements Session {
         this.tell(say('session.anotherTabChangedThisModel', { label: command.label, failure }))
         continue
       }
-      const isAgain = command.change ?? command.settings ?? command.order ?? command.fresh
+      const isAgain = command.change ?? command.settings ?? command.order ?? command.insets ?? command.fresh
       const answer = isAgain ? await this.made(command) : undefined
       if (answer?.kind === 'done' || answer?.kind === 'unchanged') continue
       const reason = answer?.kind === 'refused' ? ` ${answer.reason}` : ''

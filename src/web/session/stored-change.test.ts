@@ -17,10 +17,16 @@ const orderOf = (id: string, steps: readonly (readonly string[])[]): PlanOrder[s
     steps: steps.map((parts, i) => ({ number: i + 1, moves: [{ parts: [...parts], direction: '-z' as const }], callout: [], rests: [] })),
   },
 ]
-const state = (notes: string, order: PlanOrder, strategy: ModelState['settings']['strategy'] = 'ground-up'): ModelState => ({
+const state = (
+  notes: string,
+  order: PlanOrder,
+  strategy: ModelState['settings']['strategy'] = 'ground-up',
+  insets?: ModelState['insets'],
+): ModelState => ({
   model: { ...oneSection([part('a', 'brick-2x2', [0, 0, 0])]), notes },
   settings: { ...USUAL_SETTINGS, strategy },
   order,
+  ...(insets ? { insets } : {}),
 })
 
 describe('a stored change', () => {
@@ -29,10 +35,16 @@ describe('a stored change', () => {
       notes: fc.constantFrom('', 'one', 'two'),
       strategy: fc.constantFrom<ModelState['settings']['strategy']>('ground-up', 'core-out'),
       main: fc.option(fc.array(fc.array(fc.constantFrom('a', 'b', 'c'), { maxLength: 2 }), { maxLength: 3 }), { nil: undefined }),
+      insets: fc.option(fc.array(fc.array(fc.constantFrom('a', 'b'), { maxLength: 2 }), { maxLength: 2 }), { nil: undefined }),
       unit: fc.option(fc.array(fc.array(fc.constantFrom('d', 'e'), { maxLength: 2 }), { maxLength: 2 }), { nil: undefined }),
     })
-    .map(({ notes, strategy, main, unit }) =>
-      state(notes, { ...(main ? { main: orderOf('main', main) } : {}), ...(unit ? { unit: orderOf('unit', unit) } : {}) }, strategy),
+    .map(({ notes, strategy, main, unit, insets }) =>
+      state(
+        notes,
+        { ...(main ? { main: orderOf('main', main) } : {}), ...(unit ? { unit: orderOf('unit', unit) } : {}) },
+        strategy,
+        insets?.map((things) => ({ section: 'main', view: 0, things })),
+      ),
     )
 
   it('leads from one state to the other and back, after a way through the store', () => {

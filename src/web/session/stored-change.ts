@@ -11,6 +11,8 @@ export function storedChange(before: ModelState, after: ModelState): Change {
     const change = changeBetween(before[key], after[key])
     if (change) keys[key] = change
   }
+  const insets = changeBetween(before.insets, after.insets)
+  if (insets) keys['insets'] = after.insets ? insets : { gone: true }
   const order: [string, Change][] = []
   for (const id of new Set([...Object.keys(before.order), ...Object.keys(after.order)])) {
     const now = after.order[id]

@@ -6,6 +6,7 @@ import marketStallUrl from '../../../demo/models/market-stall.rail.json?url'
 import granaryUrl from '../../../demo/models/granary.rail.json?url'
 import { Fault } from '@core/fault'
 import type { ModelDocument } from '@core/model'
+import { tellingInsets } from '@core/pipeline'
 import { reportFrom, stateAfter, toBytes, newState, type Printed } from '../../workers/plan-messages'
 import type { StoredModel } from '../storage/database'
 import { factsOf } from '../storage/facts'
@@ -60,7 +61,7 @@ async function describeDemo(library: Library, { id, demo, revision, describedAt 
   const { printed, picture } = planned
   const { state } = await library.open(id)
   const facts = factsOf(state.model, reportFrom(printed))
-  await library.keepFirst(id, revision, toBytes(stateAfter(state, printed)), toBytes(printed))
+  await library.keepFirst(id, revision, toBytes(stateAfter({ ...state, insets: tellingInsets(printed.insets) }, printed)), toBytes(printed))
   await library.describe(id, { facts, picture, describedAt: revision })
   return true
 }

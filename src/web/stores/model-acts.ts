@@ -1,4 +1,5 @@
 import type { Ref } from 'vue'
+import type { TellingInset } from '@core/pipeline'
 import { say } from '../language'
 import type { PlanSettings } from '../../workers/plan-messages'
 import type { Answer } from '../session/command-queue'
@@ -61,6 +62,9 @@ export function useActs({ session, isLooking, settings }: ActsOn) {
     if (session.value) tellRefusal(await session.value.takeOffer())
   }
 
+  /** Shows small pictures that tell where parts go, in place of those that an earlier reading gave. */
+  const showInsets = (insets: readonly TellingInset[]): Promise<Answer> => run({ label: say('session.showSmallPictures'), insets })
+
   return {
     run,
     edit,
@@ -70,5 +74,6 @@ export function useActs({ session, isLooking, settings }: ActsOn) {
     redo: () => travel('redo'),
     useSettings,
     takeOffer,
+    showInsets,
   }
 }

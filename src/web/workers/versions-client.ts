@@ -16,16 +16,16 @@ export class VersionsClient {
   }
 
   /** @throws Fault, `stopped` */
-  async plan({ model, settings, order }: ModelState, progress: Progress): Promise<PlannedVersions> {
-    const state = toBytes({ model, settings, order })
+  async plan(asked: ModelState, progress: Progress): Promise<PlannedVersions> {
+    const state = toBytes(asked)
     const answer = await this.table.ask(async (remote): Promise<VersionsAnswer> => remote.plan(state, proxy(progress)))
     if ('fault' in answer) throw faultFrom(answer.fault)
     return answer.planned
   }
 
   /** How many steps each version takes. @param ids of variants; empty: as the options say @throws Fault, `stopped` */
-  count({ model, settings, order }: ModelState, ids: readonly string[]): Promise<number[]> {
-    const state = toBytes({ model, settings, order })
+  count(asked: ModelState, ids: readonly string[]): Promise<number[]> {
+    const state = toBytes(asked)
     return this.table.ask((remote): Promise<number[]> => remote.count(state, [...ids]))
   }
 
