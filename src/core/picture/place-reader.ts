@@ -43,12 +43,12 @@ export interface Doubt<Place extends OtherPlace> {
 }
 
 /** A picture of what was there before a step. */
-interface Drawn extends Seeing {
+interface DrawnBefore extends Seeing {
   readonly buffer: GBuffer
 }
 
 /** One that grows as parts are drawn, seen from one side. */
-interface Growing extends Drawn {
+interface Growing extends DrawnBefore {
   readonly key: string
   /** Steps drawn. */
   steps: number
@@ -132,7 +132,7 @@ export class PlaceReader {
   }
 
   /** The surroundings of a part in the picture of its step, or in an inset of it. */
-  private around(step: number, node: number, { buffer, ...seeing }: Drawn, places: readonly OtherPlace[]): PlacePicture {
+  private around(step: number, node: number, { buffer, ...seeing }: DrawnBefore, places: readonly OtherPlace[]): PlacePicture {
     const part = this.stage.list[this.stage.start[node]!]!
     const others = this.laid.steps[step]!.filter((other) => other !== node).flatMap((other) => this.partsOf(other))
     const picture = new PlacePicture({ ...seeing, colours: this.colours, isNew: this.newIn(step) }, this.stage.scene, part)
@@ -193,10 +193,10 @@ export class PlaceReader {
     return { view: this.looks[step]?.view ?? HOME, things: nodes.map((node) => this.stage.scene.nodes[node]!.id) }
   }
 
-  private insets: { readonly step: number; readonly drawn: Map<StepInset, Drawn> } | undefined
+  private insets: { readonly step: number; readonly drawn: Map<StepInset, DrawnBefore> } | undefined
 
   /** What was there before a step as an inset of it sees it; drawn once for all its parts. */
-  private drawnInset(step: number, inset: StepInset): Drawn {
+  private drawnInset(step: number, inset: StepInset): DrawnBefore {
     if (this.insets?.step !== step) this.insets = { step, drawn: new Map() }
     const { drawn } = this.insets
     let known = drawn.get(inset)
@@ -218,7 +218,7 @@ export class PlaceReader {
     return { box, ...insetCamera(box, view, orientation, { camera, size: buffer.size, finer: 1 }) }
   }
 
-  private drawInset(step: number, inset: StepInset): Drawn {
+  private drawInset(step: number, inset: StepInset): DrawnBefore {
     const { scene } = this.stage
     const { box, ...own } = this.insetSight(step, inset)
     const seeing = this.seenBy(own.camera)

@@ -106,11 +106,8 @@ interface NodeInStep {
   readonly besides: readonly Vec[]
 }
 
-function doubtsOfNode(
-  { built, reader, places, stepOf }: Reading,
-  step: number,
-  { node, part, rings, besides }: NodeInStep,
-): Doubt<SlippedPlace>[] {
+function doubtsOfNode(reading: Reading, step: number, { node, part, rings, besides }: NodeInStep): Doubt<SlippedPlace>[] {
+  const { built, reader, places, stepOf } = reading
   const isThere = (other: number): boolean => stepOf[other]! <= step
   const wasThere = (other: number): boolean => stepOf[other]! < step
   // What nothing holds lies on the table wherever it is put.
@@ -127,7 +124,19 @@ function doubtsOfNode(
     besides,
     places: slips,
     ...DIFFERS,
-    isPossible: ({ pose }) => places.isPossible({ ...part, pose }, node, isThere),
+    isPossible: ({ pose }) =>
+      places.isPossible({ ...part, pose }, node, isThere) &&
+      heldBy(reading, step, node).every((other) => places.holdsAt({ shape: part.shape, pose }, node, (each) => each === other).length > 0),
+  })
+}
+
+/** Parts of the same step that a part alone holds: nobody puts it where they would not hold. */
+function heldBy({ built, places, stepOf }: Reading, step: number, node: number): number[] {
+  return built.steps[step]!.filter((other) => {
+    const { kind, parts } = built.scene.nodes[other]!
+    if (other === node || kind !== 'part') return false
+    const holds = (isHolding: (each: number) => boolean): boolean => places.holdsAt(parts[0]!, other, isHolding).length > 0
+    return holds((each) => each === node) && !holds((each) => each !== node && stepOf[each]! <= step)
   })
 }
 

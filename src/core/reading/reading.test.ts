@@ -99,6 +99,13 @@ describe('parts that can be misread', () => {
     expect(reportModel(model).report.measures).not.toHaveProperty('misreadablePer100')
   })
 
+  it('are not those that what comes with them would not hold on to elsewhere', () => {
+    // The tile covers the stud that tells how the post is turned; but it goes nowhere else.
+    const post = part('post', 'brick-1x1-side1', [30, 30, 4])
+    const tile = { ...part('tile', 'tile-1x1', [30, 26, 5]), turn: '+x+z' } as Part
+    expect(readingOf(onFloor(8, 1, [[post, tile]])).misread).toEqual([])
+  })
+
   it('are not those whose other place is taken', () => {
     const row = Array.from({ length: 8 }, (_, i) => part(`t${i}`, 'tile-1x1', [i * 10, 70, 4]))
     const { misread } = readingOf(onFloor(8, 1, [wall(60), row]))
