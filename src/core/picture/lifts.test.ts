@@ -93,6 +93,30 @@ describe('ghosts', () => {
     expect(ghostsOf(section, 0, 2)).toEqual([])
   })
 
+  it('never lie over each other: of two that would meet one is left to its arrow', () => {
+    /** Plates that go onto the studs of two bricks that face each other's way in: the one from the front, the other from the right. */
+    const corner = (x: number): ModelDocument =>
+      oneSection(
+        [
+          part('floor', 'plate-8x8', [-40, -40, -4]),
+          part('under-a', 'brick-1x1', [0, 0, 0]),
+          part('under-b', 'brick-1x1', [x, -30, 0]),
+          part('a', 'brick-1x1-side1', [0, 0, 12]),
+          part('b', 'brick-1x1-side1', [x, -30, 12], '+y-x'),
+          part('from-front', 'plate-1x1', [0, -4, 13], '+x+z'),
+          part('from-right', 'plate-1x1', [x + 10, -30, 13], '+y+z'),
+        ],
+        [{ add: ['floor', 'under-a', 'under-b', 'a', 'b'] }, { add: ['from-front', 'from-right'] }],
+      )
+    const paleOf = (model: ModelDocument): number => {
+      const painter = new RailPainter(drawn(model), catalogueOf(model), { width: 640, height: 480 })
+      return painter.draw(1, 0)!.items.filter((item) => item.kind === 'drawing' && item.opacity < 1).length
+    }
+    expect(ghostsOf(drawn(corner(-20)), 1, 8)).toHaveLength(2)
+    expect(paleOf(corner(-20))).toBe(1)
+    expect(paleOf(corner(-30))).toBe(2)
+  })
+
   it('follow how the work lies: what comes from below comes from above once it is turned over', () => {
     expect(comesFromAbove([0, 0, -1], 0)).toBe(true)
     expect(comesFromAbove([0, 0, 1], 0)).toBe(false)

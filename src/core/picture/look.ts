@@ -24,6 +24,8 @@ export interface StepInset {
   readonly tellsPlaces?: true
 }
 
+/** So many small pictures fit beside a step's without taking it over. */
+export const MOST_INSETS = 3
 /** Another side must show this much more to be worth going round. */
 const GAIN = 0.02
 
@@ -108,7 +110,7 @@ export function withInsets({ scene, steps, orientations }: LaidSteps, looks: rea
   const stepOf = stepsOfNodes(scene, steps)
   return looks.map((look, i) => {
     const step = some ? some[i]! : i
-    return isPoor(look) ? views.withInset(look, steps[step]!, orientations[step]!, (node) => stepOf[node]! <= step) : look
+    return isPoor(look) ? views.withInsets(look, steps[step]!, orientations[step]!, (node) => stepOf[node]! <= step) : look
   })
 }
 
@@ -161,27 +163,45 @@ class Views {
     return best
   }
 
-  /** What no single view shows together with the rest is shown in an inset, from the side where it shows best. */
-  withInset(best: StepLook, nodes: readonly number[], orientation: Turn, isThere: (node: number) => boolean): StepLook {
-    const poor = nodes.flatMap((_, i) => (best.shares[i]! < ENOUGH ? [i] : []))
-    if (poor.length === 0) return best
+  /** What no single view shows together with the rest is shown in insets, each from the side where most of it shows. */
+  withInsets(best: StepLook, nodes: readonly number[], orientation: Turn, isThere: (node: number) => boolean): StepLook {
+    const shares = best.shares.slice()
+    const insets: StepInset[] = []
+    while (insets.length < MOST_INSETS) {
+      const poor = nodes.flatMap((_, i) => (shares[i]! < ENOUGH ? [i] : []))
+      const found = poor.length === 0 ? undefined : this.inset({ best, nodes, orientation, isThere }, poor, shares)
+      if (!found) break
+      insets.push(found)
+    }
+    return insets.length > 0 ? { view: best.view, shares, insets } : best
+  }
+
+  /** The inset that shows the most of what is hard to see, by place in the step; nothing where none does. @param shares raised by what it shows */
+  private inset({ best, nodes, orientation, isThere }: SeenNodes, poor: readonly number[], shares: number[]): StepInset | undefined {
     const mine = poor.map((i) => nodes[i]!)
-    let found = { view: best.view, shares: poor.map((i) => best.shares[i]!) }
+    let found = { view: best.view, shares: poor.map((i) => shares[i]!) }
     for (const view of VIEWS) {
       if (view === best.view) continue
-      const shares = this.meter(view, orientation).sharesAmong(isThere, mine)
-      if (worth(shares) > worth(found.shares) + GAIN) found = { view, shares }
+      const seen = this.meter(view, orientation).sharesAmong(isThere, mine)
+      if (worth(seen) > worth(found.shares) + GAIN) found = { view, shares: seen }
     }
-    if (found.view === best.view) return best
-    const shares = best.shares.slice()
+    if (found.view === best.view) return undefined
     const things: string[] = []
     poor.forEach((i, k) => {
       if (found.shares[k]! <= shares[i]!) return
       shares[i] = found.shares[k]!
       things.push(this.stage.scene.nodes[nodes[i]!]!.id)
     })
-    return { view: best.view, shares, insets: [{ view: found.view, things }] }
+    return { view: found.view, things }
   }
+}
+
+/** Nodes in the picture of their step. */
+interface SeenNodes {
+  readonly best: StepLook
+  readonly nodes: readonly number[]
+  readonly orientation: Turn
+  readonly isThere: (node: number) => boolean
 }
 
 /** Views stay as long as their scene does: what they remember of it is small, and edits ask again and again. */

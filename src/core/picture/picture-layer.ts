@@ -48,8 +48,34 @@ const GHOST = { opacity: 0.9, paper: 0.55, margin: 3 }
 /** A ghost of which less than this is inside the picture is left out. */
 const LEAST_INSIDE = 0.7
 
+/** Ghosts of a step, none over another: of two that would meet the arrow of one tells enough. */
+export function ghostLayers(
+  section: DrawnSection,
+  ghosts: readonly Ghost[],
+  looks: readonly PartLook[],
+  sight: Omit<PictureSight, 'leastStud'>,
+): Overlay[] {
+  const layers: Overlay[] = []
+  for (const ghost of ghosts) {
+    const layer = ghostLayer(section, ghost, looks, sight)
+    if (layer && !layers.some((other) => doCover(layer, other))) layers.push(layer)
+  }
+  return layers
+}
+
+/** Whether two layers of one picture show something in one dot. */
+function doCover(a: Overlay, b: Overlay): boolean {
+  const { finer } = a
+  const [fromX, fromY] = [Math.max(a.left, b.left) * finer, Math.max(a.top, b.top) * finer]
+  const [toX, toY] = [Math.min(a.left + a.size.width, b.left + b.size.width), Math.min(a.top + a.size.height, b.top + b.size.height)]
+  const shows = ({ target: { buffer }, left, top }: Overlay, x: number, y: number): boolean =>
+    buffer.part[(y - top * finer) * buffer.size.width + x - left * finer] !== NOTHING
+  for (let y = fromY; y < toY * finer; y++) for (let x = fromX; x < toX * finer; x++) if (shows(a, x, y) && shows(b, x, y)) return true
+  return false
+}
+
 /** A thing where it is before it goes in, pale. @returns nothing where it would be cut off by the edge of the picture */
-export function ghostLayer(
+function ghostLayer(
   section: DrawnSection,
   ghost: Ghost,
   looks: readonly PartLook[],

@@ -13,7 +13,7 @@ import { frameCamera, frameFit, type FrameFit } from './frames'
 import { keptInside, placesThatShow, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
-import { ghostLayer, insetLayer, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
+import { ghostLayers, insetLayer, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
 import { printMarks, printOverlay } from './print-layer'
 import { drawComposition, type Drawing } from './vector'
 import { paintParts } from './paint-parts'
@@ -134,7 +134,7 @@ export class RailPainter {
     const [from, to] = section.ranges[step]!
     const sight: Viewport = { camera: target.camera, finer: FINER }
     const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(target.camera) }
-    const overlays = ghosts.flatMap((ghost) => ghostLayer(section, ghost, this.looks, { ...sight, size: this.size }) ?? [])
+    const overlays = ghostLayers(section, ghosts, this.looks, { ...sight, size: this.size })
     const asked = wanted.flatMap((inset) => this.insetOf(step, inset, sight) ?? [])
     const usual = wanted.length === 0 && lifts.size === 0 ? this.enlarged(step, view, window, sight) : undefined
     const insets: ReturnType<typeof insetLayer>[] = []

@@ -21,6 +21,14 @@ describe('the sides that steps are seen from', () => {
   })
 })
 
+describe('the steps of a rail', () => {
+  it.each(['bird-table', 'ferry-house', 'granary', 'wind-pump'])('of the %s bring what they bring in at most two ways', (name) => {
+    const { sections } = reportModel(demo(name), { effort: EFFORTS.quick }).report
+    const ways = sections.flatMap(({ steps }) => steps.map(({ moves }) => new Set(moves.map(({ direction }) => String(direction))).size))
+    expect(Math.max(...ways)).toBeLessThanOrEqual(2)
+  })
+})
+
 describe('parts that can be misread', () => {
   it.each([
     ['the ferry house', demo('ferry-house')],

@@ -30,6 +30,8 @@ const OPPOSITE_REACH = 10
 const MOST_JOINTS = 12
 /** Plates of a floor that may lie loose side by side at the cost of the next one. */
 const MOST_OF_FLOOR = 8
+/** From more sides at once hands and eyes lose count: a step has no more ways in. */
+const MOST_WAYS = 2
 /** Two studs, u². */
 const SMALL_PLATE = 200
 /** Copies joined in one step. */
@@ -55,6 +57,8 @@ export interface Frame {
   readonly locks?: Locks
   /** 1 for what comes in from a side: cladding, as a rule. */
   readonly isSideways: Uint8Array
+  /** Of each node a number of the way it comes: equal for equal ways. */
+  readonly ways: Int32Array
 }
 
 /** A visibility constraint: the first of the pair comes in an earlier step than the second, as far as the frame allows. */
@@ -350,11 +354,19 @@ class Scheduler {
     if (facts.cluster[node] !== facts.cluster[this.last]) return false
     const isHigher = this.planeOf(node) > this.planeOf(this.last)
     if (isHigher && step.length >= this.weights.closeAtLayer) return false
-    if (this.isFar(node) || step.some((below) => this.covers(node, below))) return false
+    if (this.isFar(node) || this.comesAnotherWay(node) || step.some((below) => this.covers(node, below))) return false
     return fitsLimits(
       [...step, node].map((member) => facts.stepParts[member]!),
       this.options.limits,
     )
+  }
+
+  /** Whether what is in the step comes in as many ways as a step may have, and a node by none of them. */
+  private comesAnotherWay(node: number): boolean {
+    const { ways } = this.frame
+    if (ways[node] === ways[this.last]) return false
+    const known = new Set(this.step.map((member) => ways[member]!))
+    return !known.has(ways[node]!) && known.size >= MOST_WAYS
   }
 
   private isCopy(node: number): boolean {

@@ -1,8 +1,8 @@
 import { contractJoints, findJoints, neighboursOf, type Joints } from '../joints'
 import { isLoose, partsOf, sectionById, type Flattener, type ModelDocument, type Section } from '../model'
-import { reverseTravel, SpaceLeft, type Pressed, type Travel } from '../motion'
+import { reverseTravel, SpaceLeft, travelVector, type Pressed, type Travel } from '../motion'
 import { buildScene, contractScene, sectionNodes, type NodeSpec, type Scene } from '../scene'
-import { axisOf, MINUS_Z, type Direction } from '../space'
+import { axisOf, MINUS_Z, PLUS_Z, type Direction } from '../space'
 import type { BuiltSection } from './built'
 import { derivedName } from './derived-name'
 import { derivedId } from './derived-sections'
@@ -180,10 +180,22 @@ function frameOf(space: SpaceLeft, { removalNodes, contracted }: Units, removals
     order,
     starters: findStarters(scene, joints, removalNodes),
     isSideways: Uint8Array.from(leaving, (travel) => (typeof travel === 'number' && axisOf(travel) !== 2 ? 1 : 0)),
+    ways: waysOf(leaving),
     facts: nodeFacts(scene, joints.adjacency),
     ...(locks ? { locks } : {}),
   }
   return { frame, leaving, presses, lost }
+}
+
+/** Of each node a number of the way it goes; what was taken by force is put in from above. */
+function waysOf(leaving: readonly (Travel | undefined)[]): Int32Array {
+  const known = new Map<string, number>()
+  return Int32Array.from(leaving, (travel) => {
+    const key = travelVector(travel ?? PLUS_Z).join()
+    const way = known.get(key) ?? known.size
+    known.set(key, way)
+    return way
+  })
 }
 
 const isUnit = ({ nodes, unit }: Removal): boolean => nodes.length > 1 || unit !== undefined

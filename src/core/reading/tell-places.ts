@@ -1,4 +1,13 @@
-import { VIEWS, type Doubt, type PictureDifference, type PlaceReader, type StepInset, type StepLook, type ViewNumber } from '../picture'
+import {
+  MOST_INSETS,
+  VIEWS,
+  type Doubt,
+  type PictureDifference,
+  type PlaceReader,
+  type StepInset,
+  type StepLook,
+  type ViewNumber,
+} from '../picture'
 import type { Scene } from '../scene'
 import { add, boxesMeet, type Box } from '../space'
 import type { SlippedPlace } from './other-places'
@@ -25,8 +34,6 @@ export interface ToldPlaces {
   readonly insets?: readonly StepInset[]
 }
 
-/** So many insets fit into a picture without taking it over. */
-const MOST_INSETS = 3
 /** Parts no farther apart than this are shown in one inset, u. */
 const NEAR = 30
 /** What an inset shows smaller than this, in sizes of the picture, it does not tell. */
