@@ -33,8 +33,11 @@ function landing(): SectionBuilder {
   for (const [x, y] of [
     [40, 30],
     [80, 40],
+    [40, 140],
     [70, 140],
+    [110, 140],
     [150, 140],
+    [180, 140],
   ] as const) {
     s.add('bush', 'round-plate-2x2', 'forest', [x, y, 8]).add('blossom', 'round-plate-1x1', 'rose', [x, y, 12])
   }

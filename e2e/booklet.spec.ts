@@ -22,7 +22,7 @@ test('previews the sheets as they are printed; what is composed is seen at once,
   await openDemo(page, 'Ferry house')
   await page.getByRole('link', { name: 'Booklet' }).click()
   const first = page.getByRole('article', { name: 'Sheet 1, Ferry house' })
-  await expect(first).toContainText('233')
+  await expect(first).toContainText('239')
   await expect(first.locator('canvas[data-drawn="true"]')).toHaveCount(1)
   const sheets = page.getByRole('article')
   const standing = await sheets.count()

@@ -48,11 +48,11 @@ test('a drawing saved here comes back, and is shown before it is stored', async 
   expect(saved.suggestedFilename()).toBe('ferry-house.glb')
   await lookAt(page, 'house.glb', readFileSync(await saved.path()))
   await expect(page.getByRole('img', { name: 'Ferry house, finished' })).toBeVisible()
-  await expect(page.getByText('233 parts known by name, 0 by form.')).toBeVisible()
+  await expect(page.getByText('239 parts known by name, 0 by form.')).toBeVisible()
   await expectAccessible(page)
   await page.getByLabel('Millimetres a unit').fill('500')
   await page.keyboard.press('Tab')
-  await expect(page.getByText('233 pieces in 6 sections.')).toBeHidden()
+  await expect(page.getByText('239 pieces in 6 sections.')).toBeHidden()
 })
 
 test('a log is told in own words, mended by a click, and becomes steps', async ({ page }) => {
