@@ -18,8 +18,8 @@ export interface NodeInDoubt {
   readonly doubts: readonly Doubt<SlippedPlace>[]
 }
 
-/** A step that is read. */
-export interface ReadStep {
+/** A step, and who reads its pictures. */
+export interface StepInDoubt {
   readonly reader: PlaceReader
   readonly scene: Scene
   readonly step: number
@@ -45,7 +45,7 @@ const MOST_TRIED = 20
  * Chooses insets that tell where the parts of a step go, each time the one that settles the most: what is left in doubt all together,
  * or some that stand near each other, seen from the side of the picture first (greedy set cover, Chvátal 1979).
  */
-export function tellPlaces(read: ReadStep, inDoubt: readonly NodeInDoubt[]): ToldPlaces {
+export function tellPlaces(read: StepInDoubt, inDoubt: readonly NodeInDoubt[]): ToldPlaces {
   if (inDoubt.length === 0) return { left: [] }
   const settle = (left: readonly NodeInDoubt[], inset: StepInset): readonly NodeInDoubt[] => settledBy(read, left, inset)
   // What shows from one side alone keeps its inset.
@@ -65,7 +65,11 @@ export function tellPlaces(read: ReadStep, inDoubt: readonly NodeInDoubt[]): Tol
   return left.length < leftAsItIs.length ? { left, insets } : { left: leftAsItIs }
 }
 
-function settledBy({ reader, step, isTurned, enough }: ReadStep, left: readonly NodeInDoubt[], inset: StepInset): readonly NodeInDoubt[] {
+function settledBy(
+  { reader, step, isTurned, enough }: StepInDoubt,
+  left: readonly NodeInDoubt[],
+  inset: StepInset,
+): readonly NodeInDoubt[] {
   const rest: NodeInDoubt[] = []
   for (const each of left) {
     const doubts = reader.doubtsWith(step, each.node, each.doubts, { inset, isTurned, enough })
@@ -81,7 +85,7 @@ interface TriedInset {
 }
 
 /** The inset that leaves the fewest parts in doubt; nothing where none helps. @param tries counted down */
-function bestInset(read: ReadStep, left: readonly NodeInDoubt[], tries: { left: number }): TriedInset | undefined {
+function bestInset(read: StepInDoubt, left: readonly NodeInDoubt[], tries: { left: number }): TriedInset | undefined {
   let best: TriedInset | undefined
   for (const { group, view } of candidatesOf(read, left)) {
     const inset: StepInset = { view, things: group.map(({ node }) => read.scene.nodes[node]!.id), tellsPlaces: true }
@@ -95,7 +99,7 @@ function bestInset(read: ReadStep, left: readonly NodeInDoubt[], tries: { left: 
 }
 
 /** What may be shown from where: from the height of the picture first, from its own side before all. */
-function candidatesOf(read: ReadStep, left: readonly NodeInDoubt[]): { group: readonly NodeInDoubt[]; view: ViewNumber }[] {
+function candidatesOf(read: StepInDoubt, left: readonly NodeInDoubt[]): { group: readonly NodeInDoubt[]; view: ViewNumber }[] {
   const first = read.look.view
   const isBelow = (view: ViewNumber): boolean => view >= VIEWS.length / 2
   const others = VIEWS.filter((view) => view !== first)
@@ -106,7 +110,7 @@ function candidatesOf(read: ReadStep, left: readonly NodeInDoubt[]): { group: re
 }
 
 /** What is in doubt all together, then those around one of them. */
-function groupsOf({ scene }: ReadStep, left: readonly NodeInDoubt[]): (readonly NodeInDoubt[])[] {
+function groupsOf({ scene }: StepInDoubt, left: readonly NodeInDoubt[]): (readonly NodeInDoubt[])[] {
   const around = ({ node }: NodeInDoubt): readonly NodeInDoubt[] => {
     const { min, max } = scene.nodeBoxes[node]!
     const reach: Box = { min: add(min, [-NEAR, -NEAR, -NEAR]), max: add(max, [NEAR, NEAR, NEAR]) }

@@ -41,7 +41,7 @@ const reading = useJob((progress) => {
 async function show(result: PictureReading): Promise<PictureReading> {
   if (read.value !== open.model) return result
   const answer = await open.showInsets(result.insets)
-  if (answer.kind === 'done')
+  if (answer.kind === 'done' && result.insets.length > 0)
     notify(sayCount('count.smallPictures', result.insets.length), { act: { label: say('common.undo'), run: () => void open.undo() } })
   return result
 }
