@@ -42,6 +42,11 @@ export interface Doubt<Place extends OtherPlace> {
   readonly differs: PictureDifference
 }
 
+/** What is asked of an inset. */
+interface InsetQuestion<Place extends OtherPlace> extends Pick<PlaceQuestion<Place>, 'isTurned' | 'enough'> {
+  readonly inset: StepInset
+}
+
 /** A picture of what was there before a step. */
 interface DrawnBefore extends Seeing {
   readonly buffer: GBuffer
@@ -103,17 +108,34 @@ export class PlaceReader {
     step: number,
     node: number,
     doubts: readonly Doubt<Place>[],
-    { inset, isTurned, enough }: Pick<PlaceQuestion<Place>, 'isTurned' | 'enough'> & { readonly inset: StepInset },
+    question: InsetQuestion<Place>,
   ): readonly Doubt<Place>[] {
-    if (!inset.things.includes(this.stage.scene.nodes[node]!.id)) return doubts
+    const isLeft = this.leavesDoubt(step, node, doubts, question)
+    return isLeft ? doubts.filter(isLeft) : doubts
+  }
+
+  /** Whether an inset settles all doubts about a part; the first that it does not ends the search. */
+  settles<Place extends OtherPlace>(step: number, node: number, doubts: readonly Doubt<Place>[], question: InsetQuestion<Place>): boolean {
+    const isLeft = this.leavesDoubt(step, node, doubts, question)
+    return isLeft !== undefined && !doubts.some(isLeft)
+  }
+
+  /** Tells of doubts about a part whether an inset leaves them; nothing where it does not show the part. */
+  private leavesDoubt<Place extends OtherPlace>(
+    step: number,
+    node: number,
+    doubts: readonly Doubt<Place>[],
+    { inset, isTurned, enough }: InsetQuestion<Place>,
+  ): ((doubt: Doubt<Place>) => boolean) | undefined {
+    if (!inset.things.includes(this.stage.scene.nodes[node]!.id)) return undefined
     const places = doubts.map(({ place }) => place)
     const picture = this.around(step, node, this.drawnInset(step, inset), places)
     const isPatchSeen = picture.patchDots() >= LEAST_PATCH
-    return doubts.filter(({ place, differs }) => {
+    return ({ place, differs }) => {
       if (isTurned(place) && isPatchSeen) return false
       const { dots, across } = picture.differenceAt(place.pose)
       return !reaches({ dots: dots + differs.dots, across: Math.max(across, differs.across) }, enough)
-    })
+    }
   }
 
   private differenceIn<Place extends OtherPlace>(

@@ -90,7 +90,7 @@ function doubtsOfStep(reading: Reading, step: number): NodeInDoubt[] {
   return parts.flatMap(({ node, part, rings }): NodeInDoubt[] => {
     const besides = parts.filter((other) => other.node !== node).flatMap((other) => other.rings)
     const doubts = doubtsOfNode(reading, step, { node, part, rings, besides })
-    return doubts.length > 0 ? [{ node, doubts }] : []
+    return doubts.length > 0 ? [{ node, doubts: doubts.sort((a, b) => a.differs.dots - b.differs.dots) }] : []
   })
 }
 

@@ -59,8 +59,8 @@ export function tellPlaces(read: StepInDoubt, inDoubt: readonly NodeInDoubt[]): 
   while (leftAsItIs.length > 0 && left.length > 0 && insets.length < MOST_INSETS) {
     const best = bestInset(read, left, tries)
     if (!best) break
-    insets.push(best.inset)
-    left = best.left
+    insets.push(best)
+    left = settle(left, best)
   }
   return left.length < leftAsItIs.length ? { left, insets } : { left: leftAsItIs }
 }
@@ -78,22 +78,22 @@ function settledBy(
   return rest
 }
 
-/** An inset, and what it leaves in doubt. */
-interface TriedInset {
-  readonly inset: StepInset
-  readonly left: readonly NodeInDoubt[]
+/** How many parts an inset leaves in doubt. */
+function countLeft({ reader, step, isTurned, enough }: StepInDoubt, left: readonly NodeInDoubt[], inset: StepInset): number {
+  return left.filter(({ node, doubts }) => !reader.settles(step, node, doubts, { inset, isTurned, enough })).length
 }
 
 /** The inset that leaves the fewest parts in doubt; nothing where none helps. @param tries counted down */
-function bestInset(read: StepInDoubt, left: readonly NodeInDoubt[], tries: { left: number }): TriedInset | undefined {
-  let best: TriedInset | undefined
+function bestInset(read: StepInDoubt, left: readonly NodeInDoubt[], tries: { left: number }): StepInset | undefined {
+  let best: StepInset | undefined
+  let least = left.length
   for (const { group, view } of candidatesOf(read, left)) {
     const inset: StepInset = { view, things: group.map(({ node }) => read.scene.nodes[node]!.id), tellsPlaces: true }
     if (read.reader.enlargementOf(read.step, inset) < LEAST_ENLARGEMENT) continue
     if (tries.left-- <= 0) break
-    const rest = settledBy(read, left, inset)
-    if (rest.length < (best?.left ?? left).length) best = { inset, left: rest }
-    if (rest.length === left.length - group.length) break
+    const count = countLeft(read, left, inset)
+    if (count < least) [best, least] = [inset, count]
+    if (count === left.length - group.length) break
   }
   return best
 }
