@@ -17,7 +17,6 @@ import {
   type PieceSource,
   type PieceSpec,
   type RgbImage,
-  type StepInset,
   type TurnedView,
   type ViewNumber,
   type PictureWindow,
@@ -79,7 +78,7 @@ export class BookletPainter {
     const view = picture.view as ViewNumber
     const { focus } = picture
     if (focus) return painter.paintFocus(picture.step, view, focus.id, focus.travel)
-    return content === 'finished' ? painter.paintFinished(view) : painter.paint(picture.step, view, insetsOf(picture))
+    return content === 'finished' ? painter.paintFinished(view) : painter.paint(picture.step, view, picture.insets)
   }
 
   /** Sharp at any size where that is not too much, else in dots. */
@@ -88,7 +87,7 @@ export class BookletPainter {
     const painter = this.painterOf(picture, size)
     const view = picture.view as ViewNumber
     if (content === 'finished') return painter.drawFinished(view) ?? painter.paintFinished(view)
-    return painter.render(picture.step, view, insetsOf(picture))
+    return painter.render(picture.step, view, picture.insets)
   }
 
   /** The same from anywhere, without marks. */
@@ -120,5 +119,3 @@ export class BookletPainter {
     return lookAtTray(pieces, this.pieces, size)
   }
 }
-
-const insetsOf = ({ insets = [] }: PictureRef): StepInset[] => insets.map(({ view, things }) => ({ view: view as ViewNumber, things }))

@@ -16,7 +16,8 @@ const alive = staysAlive()
 const api = {
   ready: (): Promise<boolean> => alive,
   plan(state: Uint8Array, onProgress: Progress): VersionsAnswer {
-    const { model, settings, insets } = fromBytes<ModelState>(state)
+    const asked = fromBytes<ModelState>(state)
+    const { model, settings } = asked
     const { version = {} } = settings
     let told = -1
     // A message for each hundredth is enough.
@@ -28,7 +29,7 @@ const api = {
       return {
         planned: planVersionsBeside(model, choiceWithin(model, version), {
           ...optionsOf(settings),
-          ...keptOf({ order: {}, ...(insets ? { insets } : {}) }),
+          ...keptOf({ ...asked, order: {} }),
           progress,
         }),
       }

@@ -1,6 +1,7 @@
 import { total, type ColourCount, type PieceCount } from '../count'
 import { ENGLISH, type Language, type Words } from '../language'
 import type { Photo } from '../model'
+import type { StepInset } from '../picture'
 import type { Bundle } from './bundle'
 import type { Vec } from '../space'
 import type { DecalCount } from './decal-sheet'
@@ -26,7 +27,7 @@ export interface PictureRef {
   /** The one thing of the step that the picture is about, and where it travels to. */
   readonly focus?: { readonly id: string; readonly travel: Vec }
   /** What the view does not show, or not plainly enough, and the side from which a small picture shows it. */
-  readonly insets?: readonly { readonly view: number; readonly things: readonly string[] }[]
+  readonly insets?: readonly StepInset[]
 }
 
 /** A finished section that is joined: what, how often in this step, and whether as its mirror image. */

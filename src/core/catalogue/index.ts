@@ -2,7 +2,7 @@
 export * from './types'
 export * from './holds'
 export { massOf } from './mass'
-export { turningOf, turnsAlike, turnsLookingAlike } from './turning'
+export { looksSameTurned, turningOf, turnsAlike } from './turning'
 export { colourDifference, alikeFor } from './colour-vision'
 export type { Facet, Mesh } from './mesh'
 export { studMesh } from './make'

@@ -33,10 +33,8 @@ export const turningOf = memo(findTurning)
 /** The lattice turns after which a shape looks and holds the same; no turn is the first. */
 export const turnsAlike = memo((shape: Shape): readonly Turn[] => TURNS.flatMap((matrix, turn) => (isSame(shape, matrix) ? [turn] : [])))
 
-/** The lattice turns after which nobody could see a difference, whatever takes hold inside; no turn is the first. */
-export const turnsLookingAlike = memo((shape: Shape): readonly Turn[] =>
-  TURNS.flatMap((matrix, turn) => (sameSurfaces(shape, matrix, shape.mesh) ? [turn] : [])),
-)
+/** Whether nobody could see a difference after a turn, studs and all, whatever takes hold inside. */
+export const looksSameTurned = (shape: Shape, turn: Matrix): boolean => sameSurfaces(shape, turn, shape.mesh)
 
 function findTurning(shape: Shape): Turning {
   const looks = AXES.map((axis): TurnSymmetry => {
@@ -48,7 +46,8 @@ function findTurning(shape: Shape): Turning {
   return { looks, isTrap: looks[UPRIGHT] === 'none' && below.length > 0 && sameConnectors(shape, half, below) }
 }
 
-const isSame = (shape: Shape, turn: Matrix): boolean => sameConnectors(shape, turn, shape.connectors) && sameSurfaces(shape, turn)
+const isSame = (shape: Shape, turn: Matrix): boolean =>
+  sameConnectors(shape, turn, shape.connectors) && sameSurfaces(shape, turn, shape.plainMesh)
 
 /** Where a place of a shape goes when it is turned about the middle of its body box. */
 const turned = ({ box }: Shape, turn: Matrix, place: Vec): Vec => {
@@ -91,7 +90,7 @@ interface Surface {
 /** How far apart two surfaces may lie and still be one, u. */
 const GIVE = 0.45
 
-function sameSurfaces(shape: Shape, turn: Matrix, mesh: readonly Facet[] = shape.plainMesh): boolean {
+function sameSurfaces(shape: Shape, turn: Matrix, mesh: readonly Facet[]): boolean {
   const surfaces = surfacesOf(mesh)
   return surfaces.every((surface) => {
     const corners = [turned(shape, turn, surface.low), turned(shape, turn, surface.high)] as const

@@ -3,6 +3,7 @@ import type { Bundle } from '../booklet'
 import { Fault } from '../fault'
 import { catalogueOf, copiesOf, partsOf, sectionsById, type Section } from '../model'
 import { baseSection, plansById, type Move, type SectionPlan } from '../plan'
+import { MOST_INSETS } from '../picture'
 import { turnFromText } from '../space'
 
 const mismatch = (sentence: string, place: string): Fault =>
@@ -41,8 +42,12 @@ export function checkPlan(bundle: Pick<Bundle, 'model' | 'plan' | 'views' | 'ins
       throw mismatch(`The inventory names the piece “${shape}” in “${colour}”, which is not known.`, 'plan.inventory')
   }
   for (const { colour } of plan.colours) if (!colours.has(colour)) throw mismatch(`The colour “${colour}” is not known.`, 'plan.colours')
+  const insetsOfStep = new Map<string, number>()
   insets?.forEach(({ section, step }, i) => {
     if (step > (plans.get(section)?.steps.length ?? 0)) throw mismatch('An inset belongs to no step.', `insets[${i}]`)
+    const count = (insetsOfStep.get(`${section}/${step}`) ?? 0) + 1
+    if (count > MOST_INSETS) throw mismatch(`A step has more than ${MOST_INSETS} insets.`, `insets[${i}]`)
+    insetsOfStep.set(`${section}/${step}`, count)
   })
   bags?.forEach(({ section, step }, i) => {
     if (step > (plans.get(section)?.steps.length ?? 0)) throw mismatch('A bag begins at no step.', `bags[${i}]`)

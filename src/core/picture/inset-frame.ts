@@ -1,4 +1,4 @@
-import { add, STUD_PITCH, type Box, type Matrix } from '../space'
+import { STUD_PITCH, widened, type Box, type Matrix } from '../space'
 import type { Viewport } from './marks'
 import { fitCamera, type Camera, type PictureSize, type ViewNumber } from './view'
 
@@ -58,5 +58,3 @@ export function insetCamera(box: Box, view: ViewNumber, orientation: Matrix, sig
   const usual = seenIn(INSET)
   return hasTinyStuds(sight) || usual.camera.scale < sight.camera.scale ? seenIn(LARGE_INSET) : usual
 }
-
-export const widened = ({ min, max }: Box, by: number): Box => ({ min: add(min, [-by, -by, -by]), max: add(max, [by, by, by]) })

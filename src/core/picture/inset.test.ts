@@ -69,6 +69,9 @@ it('what no view shows together with the rest is shown in an inset, from its own
   expect(framed).toHaveLength(1)
   const bundle = makeBundle(twoSides, report, viewsOf(looks), { insets: insetsOf(reported) })
   expect(checkBundle(JSON.parse(JSON.stringify(bundle)))).toEqual(bundle)
+  // A forged one with hundreds of insets would freeze whoever follows it.
+  const forged = { ...bundle, insets: Array.from({ length: 4 }, () => bundle.insets!.find(({ step }) => step === 2)!) }
+  expect(() => checkBundle(JSON.parse(JSON.stringify(forged)))).toThrow('A step has more than 3 insets.')
   const page = makePages(bundle).find((each) => each.kind === 'step' && each.number === 2)
   expect(page).toMatchObject({
     picture: { insets: [{ things: look.insets![0]!.things }] },

@@ -1,10 +1,10 @@
-import { add, boxesMeet, cornersOf, unite, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
+import { add, boxesMeet, cornersOf, unite, widened, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { RenderTarget } from './render-target'
 import { Inker, type InkOptions, type RgbImage } from './ink'
 import { NOTHING, type GBuffer, type Window } from './g-buffer'
 import { cornerFor, placeIn, type PictureCorner } from './inset-corner'
-import { insetCamera, isSmallIn, IN_SIGHT, widened, type PictureSight } from './inset-frame'
+import { insetCamera, isSmallIn, IN_SIGHT, type PictureSight } from './inset-frame'
 import { hullOf, type Ghost } from './lifts'
 import { placesThatShow, ringsAt, seen, type Mark, type Viewport } from './marks'
 import { WHITE, type PartLook } from './paint'
@@ -139,8 +139,21 @@ interface InsetOverlay extends Overlay {
   readonly place: PictureCorner
 }
 
+/** Insets of one picture, each in a corner of its own. */
+export function insetLayers(all: readonly InsetOptions[]): InsetOverlay[] {
+  const layers: InsetOverlay[] = []
+  for (const options of all)
+    layers.push(
+      insetLayer(
+        options,
+        layers.map(({ place }) => place),
+      ),
+    )
+  return layers
+}
+
 /** Some parts enlarged, in a corner where that covers little, with a line from their place. */
-export function insetLayer(options: InsetOptions, taken: readonly PictureCorner[] = []): InsetOverlay {
+function insetLayer(options: InsetOptions, taken: readonly PictureCorner[]): InsetOverlay {
   const { section, look, step, parts, view, orientation, from, finer } = options
   const [, to] = section.ranges[step]!
   const box = hullOf(section, parts)

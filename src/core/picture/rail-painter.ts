@@ -13,7 +13,7 @@ import { frameCamera, frameFit, type FrameFit } from './frames'
 import { keptInside, placesThatShow, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
-import { ghostLayers, insetLayer, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
+import { ghostLayers, insetLayers, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
 import { printMarks, printOverlay } from './print-layer'
 import { drawComposition, type Drawing } from './vector'
 import { paintParts } from './paint-parts'
@@ -137,24 +137,9 @@ export class RailPainter {
     const overlays = ghostLayers(section, ghosts, this.looks, { ...sight, size: this.size })
     const asked = wanted.flatMap((inset) => this.insetOf(step, inset, sight) ?? [])
     const usual = wanted.length === 0 && lifts.size === 0 ? this.enlarged(step, view, window, sight) : undefined
-    const insets: ReturnType<typeof insetLayer>[] = []
-    for (const inset of usual ? [usual] : asked)
-      insets.push(
-        insetLayer(
-          {
-            ...inset,
-            section,
-            look,
-            step,
-            buffer: target.buffer,
-            ...sight,
-            size: this.size,
-            leastStud: this.leastStud,
-            orientation: TURNS[section.orientations[step] ?? NO_TURN]!,
-          },
-          insets.map(({ place }) => place),
-        ),
-      )
+    const orientation = TURNS[section.orientations[step] ?? NO_TURN]!
+    const shared = { section, look, step, buffer: target.buffer, ...sight, size: this.size, leastStud: this.leastStud, orientation }
+    const insets = insetLayers((usual ? [usual] : asked).map((inset) => ({ ...inset, ...shared })))
     overlays.push(...insets)
     const boxOf = (node: number): Box => hullOf(section, partsOfNode(section, step, node))
     const marks = [

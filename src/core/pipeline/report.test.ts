@@ -48,8 +48,11 @@ describe('parts that can be misread', () => {
     expect(insets.length).toBeGreaterThan(0)
     const again = reportModel(model, { effort: EFFORTS.quick, insets })
     expect(insetsOf(again)).toEqual(insetsOf(read))
-    // What is not in one step any more has none.
+    // However many are kept, a step shows no more than it has room for.
     const [first] = insets
+    const many = reportModel(model, { effort: EFFORTS.quick, insets: Array.from({ length: 100 }, () => first!) })
+    expect(Math.max(...many.looks.flat().map((look) => look.insets?.length ?? 0))).toBeLessThanOrEqual(3)
+    // What is not in one step any more has none.
     const torn = { ...first!, things: [...first!.things, 'nobody'] }
     expect(tellingInsets(insetsOf(reportModel(model, { effort: EFFORTS.quick, insets: [torn] })))).toEqual([])
   })

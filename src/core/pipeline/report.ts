@@ -1,7 +1,7 @@
 import { findFindings, type Finding, type Level } from '../checks'
 import { sectionById, type ModelDocument } from '../model'
 import { memo } from '../memo'
-import { boxesAfterSteps, fillsOfSteps, patchesByPart, type StepLook, type ViewNumber } from '../picture'
+import { boxesAfterSteps, fillsOfSteps, MOST_INSETS, patchesByPart, type StepLook, type ViewNumber } from '../picture'
 import {
   isGiven,
   measurePlan,
@@ -41,7 +41,7 @@ export interface ReportOptions extends PlanOptions {
   readonly level?: Level
   /**
    * Looks for parts that can be misread too, in all sections or in some by id, and gives steps insets that tell where their parts go:
-   * for all it takes about as long as all the rest together.
+   * for all it takes as long as all the rest together, or longer where much is in doubt.
    */
   readonly reads?: boolean | readonly string[]
   /** Insets that an earlier reading gave, shown where a step still brings what they show; nobody reads again then. */
@@ -214,8 +214,8 @@ function withTellingInsets(
     for (const { view, things } of own) {
       const [step, ...others] = new Set(things.map((thing) => stepOf.get(thing)))
       if (step === undefined || others.length > 0) continue
-      const look = told[step]!
-      told[step] = { ...look, insets: [...(look.insets ?? []), { view, things, tellsPlaces: true }] }
+      const { insets: shown = [], ...look } = told[step]!
+      if (shown.length < MOST_INSETS) told[step] = { ...look, insets: [...shown, { view, things, tellsPlaces: true }] }
     }
     return told
   })

@@ -119,6 +119,7 @@ function doubtsOfNode(reading: Reading, step: number, { node, part, rings, besid
     return [{ slip, pose, holds: places.holdsAt(other, node, wasThere) }]
   })
   if (slips.length === 0) return []
+  let held: readonly number[] | undefined
   return reader.doubtsIn(step, node, {
     here: rings,
     besides,
@@ -126,7 +127,9 @@ function doubtsOfNode(reading: Reading, step: number, { node, part, rings, besid
     ...DIFFERS,
     isPossible: ({ pose }) =>
       places.isPossible({ ...part, pose }, node, isThere) &&
-      heldBy(reading, step, node).every((other) => places.holdsAt({ shape: part.shape, pose }, node, (each) => each === other).length > 0),
+      (held ??= heldBy(reading, step, node)).every(
+        (other) => places.holdsAt({ shape: part.shape, pose }, node, (each) => each === other).length > 0,
+      ),
   })
 }
 

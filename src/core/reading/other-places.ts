@@ -1,4 +1,4 @@
-import { turnsLookingAlike, type Shape } from '../catalogue'
+import { looksSameTurned, type Shape } from '../catalogue'
 import { memo } from '../memo'
 import { PointHash } from '../joints'
 import type { PlacedPart } from '../model'
@@ -15,11 +15,9 @@ import {
   posedBox,
   STUD_PITCH,
   subtract,
-  TURNS,
   type Box,
   type Matrix,
   type Pose,
-  type Turn,
   type Vec,
 } from '../space'
 
@@ -53,18 +51,14 @@ const SHIFTS: readonly { readonly slip: Slip; readonly by: Vec }[] = [
   { slip: 'plate', by: [0, 0, -PLATE_HEIGHT] },
 ]
 
-/** Whether a turn, by its matrix, is among those after which a shape is the same. */
-const isAmong = (turns: readonly Turn[]): ((matrix: Matrix) => boolean) => {
-  const alike = new Set(turns.map((turn) => TURNS[turn]!.join()))
-  return (matrix) => alike.has(matrix.map((value) => value + 0).join())
-}
-const looksSame = memo((shape: Shape) => isAmong(turnsLookingAlike(shape)))
+/** The turns after which a shape looks another. */
+const turnsThatShow = memo((shape: Shape) => QUARTERS.filter(({ matrix }) => !looksSameTurned(shape, matrix)))
 
 /** The same piece one stud or plate off, and turned a quarter or half where that makes a difference; whether it fits is another question. @param hasPicture on one of its faces */
 export function slipsOf({ shape, pose }: Pick<PlacedPart, 'shape' | 'pose'>, hasPicture = false): Slipped[] {
   if (!isLatticePose(pose)) return []
   const shifted = SHIFTS.map(({ slip, by }) => ({ slip, pose: { matrix: pose.matrix, at: add(pose.at, apply(pose.matrix, by)) } }))
-  const turned = QUARTERS.filter(({ matrix }) => hasPicture || !looksSame(shape)(matrix)).flatMap(({ slip, matrix }) =>
+  const turned = (hasPicture ? QUARTERS : turnsThatShow(shape)).flatMap(({ slip, matrix }) =>
     turnedInPlace(shape, pose, multiply(pose.matrix, matrix)).map((other) => ({ slip, pose: other })),
   )
   return [...shifted, ...turned]

@@ -9,7 +9,7 @@ import {
   type ViewNumber,
 } from '../picture'
 import type { Scene } from '../scene'
-import { add, boxesMeet, type Box } from '../space'
+import { boxesMeet, widened } from '../space'
 import type { SlippedPlace } from './other-places'
 
 /** A part that the picture of its step leaves in doubt. */
@@ -112,8 +112,7 @@ function candidatesOf(read: StepInDoubt, left: readonly NodeInDoubt[]): { group:
 /** What is in doubt all together, then those around one of them. */
 function groupsOf({ scene }: StepInDoubt, left: readonly NodeInDoubt[]): (readonly NodeInDoubt[])[] {
   const around = ({ node }: NodeInDoubt): readonly NodeInDoubt[] => {
-    const { min, max } = scene.nodeBoxes[node]!
-    const reach: Box = { min: add(min, [-NEAR, -NEAR, -NEAR]), max: add(max, [NEAR, NEAR, NEAR]) }
+    const reach = widened(scene.nodeBoxes[node]!, NEAR)
     return left.filter((other) => boxesMeet(scene.nodeBoxes[other.node]!, reach))
   }
   return [

@@ -15,6 +15,12 @@ export const boxAt = (min: Vec, size: Vec): Box => ({
 export const boxesMeet = (a: Box, b: Box): boolean =>
   a.min[0] < b.max[0] && b.min[0] < a.max[0] && a.min[1] < b.max[1] && b.min[1] < a.max[1] && a.min[2] < b.max[2] && b.min[2] < a.max[2]
 
+/** A box with so much more on every side, u. */
+export const widened = ({ min, max }: Box, by: number): Box => ({
+  min: [min[0] - by, min[1] - by, min[2] - by],
+  max: [max[0] + by, max[1] + by, max[2] + by],
+})
+
 /** The smallest box around both. */
 export const unite = (a: Box, b: Box): Box => ({
   min: [Math.min(a.min[0], b.min[0]), Math.min(a.min[1], b.min[1]), Math.min(a.min[2], b.min[2])],
