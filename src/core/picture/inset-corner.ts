@@ -17,8 +17,8 @@ export interface DrawnPicture {
   readonly newFrom: number
 }
 
-/** What is new must show; what was there may be covered sooner. */
-const PRICE_OF_NEW = 50
+/** What is new must show, however small: rather all of what was there is covered. */
+const PRICE_OF_NEW = 10_000
 /** Dots looked at lie so many px apart. */
 const STRIDE = 3
 /** An inset keeps so far from the edges of a picture, px. */
