@@ -11,8 +11,11 @@ test('the picture of a step answers clicks, turns, and goes back to what the boo
   await tie(page, 'A 03').click()
   await pictureDrawn(page)
   const box = (await picture(page).boundingBox())!
-  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2)
-  await expect(clicked(page)).toContainText(/Comes in with step \d/)
+  // A click into the picture of the step before is forgotten with that step.
+  await expect(async () => {
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2)
+    await expect(clicked(page)).toContainText(/Comes in with step \d/, { timeout: 3_000 })
+  }).toPass()
   await expectAccessible(page)
   await clicked(page).getByRole('button', { name: 'Close' }).click()
   await expect(clicked(page)).toBeHidden()
