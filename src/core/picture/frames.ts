@@ -14,12 +14,12 @@ export interface PictureFrame {
   readonly shape: PictureShape
 }
 
-/** A frame stays at least so many steps, so that a reader seldom has to judge sizes anew. */
+/** Of so many steps in a row, at most one changes the frame, so that a reader seldom has to judge sizes anew. */
 export const LEAST_STEPS = 6
 /** What a change of the frame must gain in all: full pictures of so many steps. */
-const CHANGE = 0.5
+const CHANGE = 0.8
 /** A picture shows at least so many u in its width: small things are not blown up beyond it. */
-const LEAST_WIDTH = 70
+const LEAST_WIDTH = 45
 /** What stays free along the edges of a picture, in widths of it. */
 const MARGIN_SHARE = 0.016
 /** Rings and thick lines reach so far beyond what they mark, px. */
@@ -64,9 +64,8 @@ export function framesOf(boxes: readonly Box[]): PictureFrame[] {
     let found = { worth: -Infinity, begin: 0 }
     const perU = scaleOf(runs[end - 1]!.size, USUAL)
     for (let begin = 0; begin < end; begin++) {
-      // One frame over all is always possible.
-      const isWhole = begin === 0 && end === runs.length
-      if (!isWhole && stepsOf(runs, begin, end) < LEAST_STEPS) continue
+      // The first and the last frame may be short: changes are as far apart.
+      if (begin > 0 && end < runs.length && stepsOf(runs, begin, end) < LEAST_STEPS) continue
       const full = ((area[end]! - area[begin]!) * perU * perU) / USUAL
       const worth = best[begin]!.worth + full - (begin > 0 ? CHANGE : 0)
       if (worth > found.worth) found = { worth, begin }

@@ -7,15 +7,18 @@ import { insetsOf, reportModel, tellingInsets } from './report'
 
 const demo = (name: string) => readModelText(readFileSync(new URL(`../../../demo/models/${name}.rail.json`, import.meta.url), 'utf8'))
 
-describe('the sides that steps are seen from', () => {
+describe('the pictures of steps', () => {
   it.each([
     ['the bird table', demo('bird-table')],
     ['the ferry house', demo('ferry-house')],
     ['the granary', demo('granary')],
     ['the wind pump', demo('wind-pump')],
+    ['the market stall', demo('market-stall')],
+    ['the ferryman', demo('ferryman')],
     ['a town', town(600)],
-  ])('of %s change at most five times in a hundred steps, and what is new shows', (_, model) => {
+  ])('of %s change sides at most five times in a hundred, are full, and what is new shows', (_, model) => {
     const { measures } = reportModel(model, { effort: EFFORTS.quick }).report
+    expect(measures.pictureFill).toBeGreaterThanOrEqual(0.6)
     expect(measures.viewChangesPer100).toBeLessThanOrEqual(5)
     expect(measures.poorlyVisible).toBeLessThanOrEqual(0.01)
   })
