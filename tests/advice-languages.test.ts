@@ -58,7 +58,7 @@ describe('findings in other languages', () => {
     for (const { code } of CHECKS)
       for (const language of OTHERS) expect(findingTitle(code, adviceIn(language))).not.toBe(findingTitle(code, ADVICE_IN_ENGLISH))
     const labels = found.flatMap(({ model, finding, sections }) => waysOut(model, finding, sections).map(({ label }) => label))
-    expect(labels.length).toBeGreaterThan(20)
+    expect(labels.length).toBeGreaterThanOrEqual(20)
     for (const label of labels) for (const language of OTHERS) expect(idsOf(adviceIn(language).say(label))).not.toMatch(ENGLISH)
   })
   it('of a version that knew no other language stay as they were written', () => {

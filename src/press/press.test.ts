@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest'
 import { makePages, makeBundle, type Bundle, type Page } from '@core/booklet'
 import { reportModel, viewsOf } from '@core/pipeline'
 import { readModelText, type BookletWishes, type Paper } from '@core/model'
+import { EFFORTS } from '@core/plan'
 import { coverOf } from './cover'
 import { BUNDLE_MARK, writeHtml } from './index'
 import { packagedFont } from '../../tests/support/packaged-fonts'
@@ -16,7 +17,7 @@ const at = (path: string): string => new URL(`../../${path}`, import.meta.url).p
 
 function bundleOf(demo: string): Bundle {
   const model = readModelText(readFileSync(at(`demo/models/${demo}.rail.json`), 'utf8'))
-  const { report, looks } = reportModel(model)
+  const { report, looks } = reportModel(model, { effort: EFFORTS.quick })
   return makeBundle(model, report, viewsOf(looks))
 }
 const bundle = bundleOf('ferry-house')
