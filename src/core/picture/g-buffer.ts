@@ -43,7 +43,7 @@ export class GBuffer {
 
   /**
    * @param shown when given, kept up to date: of each part, the dots that show it; surfaces and tones are left out then
-   * @param spare a buffer that nobody uses any more: where it is as large, its memory is taken, which is there already
+   * @param spare a buffer that nobody uses any more: where its memory is large enough it is taken, which is there already
    */
   constructor(
     readonly size: PictureSize,
@@ -51,12 +51,13 @@ export class GBuffer {
     spare?: GBuffer,
   ) {
     const dots = size.width * size.height
-    const old = spare?.part.length === dots ? spare : undefined
-    this.depth = (old?.depth ?? new Float32Array(dots)).fill(Infinity)
-    this.part = (old?.part ?? new Int32Array(dots)).fill(NOTHING)
+    const old = spare && spare.part.buffer.byteLength >= 4 * dots ? spare : undefined
+    this.depth = (old ? new Float32Array(old.depth.buffer, 0, dots) : new Float32Array(dots)).fill(Infinity)
+    this.part = (old ? new Int32Array(old.part.buffer, 0, dots) : new Int32Array(dots)).fill(NOTHING)
     // Nobody asks for these of a dot that shows nothing.
-    this.surface = old?.surface ?? new Uint16Array(dots)
-    this.tone = old?.tone ?? new Uint8Array(dots)
+    const kept = shown ? 0 : dots
+    this.surface = old && old.surface.buffer.byteLength >= 2 * kept ? new Uint16Array(old.surface.buffer, 0, kept) : new Uint16Array(kept)
+    this.tone = old && old.tone.buffer.byteLength >= kept ? new Uint8Array(old.tone.buffer, 0, kept) : new Uint8Array(kept)
     this.down = new Float64Array(size.height)
     this.up = new Float64Array(size.height)
   }

@@ -1,6 +1,7 @@
+import { NO_NODES, signatureWith, type Signature } from '../plan'
 import { NO_TURN, sizeOf, TURNS, type Box, type Matrix, type Turn } from '../space'
 import { EMPTY_WINDOW, GBuffer, uniteWindows, type Window } from './g-buffer'
-import { PictureGrid } from './picture-grid'
+import { PictureGrid, REACH } from './picture-grid'
 import type { PictureScene } from './picture-scene'
 import { MeshProjector, type ProjectedMesh } from './projected-mesh'
 import { fitCamera, project, projectedSize, type Camera, type PictureSize, type ViewNumber } from './view'
@@ -33,15 +34,14 @@ function lookCamera(box: Box, view: ViewNumber, orientation: Matrix): { camera: 
 
 /** Parts drawn before it is asked again whether a look is still worth while. */
 const BETWEEN_BARS = 4
+/** Parts drawn before it is asked where those that are looked at still show; twice as many each time after. */
+const FIRST_GLANCE = 16
 
 /** What shows less than this of itself is hard to find in the picture (DESIGN.md, measures). */
 export const ENOUGH = 0.2
 
 /** How much a share is worth to the reader: what shows well enough counts no more. */
 export const worthOf = (share: number): number => Math.min(share, ENOUGH)
-
-/** What a part can reach in the picture: left, top, right, bottom, px, then its nearest and farthest depth, u. */
-const REACH = 6
 
 /**
  * What the buffer shows of a section from one view. Two ways: forward over the whole, each step adding its nodes to the same
@@ -59,6 +59,13 @@ export class VisibilityMeter {
   private readonly projectedMeshes: ProjectedMesh[] = []
   private whole: GBuffer | undefined
   private grid: PictureGrid | undefined
+  /** Of each node that was looked at in its window: the parts that might have hidden it, as a set, and the share that showed. */
+  private readonly knownAmong: Float64Array
+  private readonly knownShares: Float64Array
+  /** The memory of the last window. */
+  private scratch: GBuffer | undefined
+  /** Of each part which of the nodes that are looked at it belongs to, from 1; 0 for none. */
+  private readonly marks: Uint16Array
 
   constructor(
     private readonly stage: PictureScene,
@@ -70,6 +77,9 @@ export class VisibilityMeter {
     this.size = size
     this.projector = new MeshProjector(camera, { isPlain: true })
     this.shown = new Int32Array(parts.length)
+    this.marks = new Uint16Array(parts.length)
+    this.knownAmong = new Float64Array(stage.scene.nodes.length).fill(-1)
+    this.knownShares = new Float64Array(stage.scene.nodes.length)
     this.reaches = new Float32Array(parts.length * REACH)
     this.origins = new Float64Array(parts.length * 3)
     parts.forEach(({ shape, pose }, part) => {
@@ -103,48 +113,105 @@ export class VisibilityMeter {
    *   no further, and the shares are too large
    */
   sharesAmong(isThere: (node: number) => boolean, nodes: readonly number[], bar = -1): number[] {
-    const windows = nodes.map((node) => this.windowOf(node))
-    const all = windows.reduce(uniteWindows, EMPTY_WINDOW)
-    const apart = windows.reduce((sum, window) => sum + areaOf(window), 0)
+    const sights = nodes.map((node) => this.sightOf(node, isThere))
+    const fresh = sights.filter(({ share }) => share === undefined)
+    if (fresh.length === 0) return sights.map(({ share }) => share!)
+    const isBarred = bar >= 0
+    let rest = isBarred ? bar - sights.reduce((sum, { share }) => sum + (share === undefined ? 0 : worthOf(share)), 0) : bar
+    const all = fresh.reduce<Window>((window, sight) => uniteWindows(window, sight.window), EMPTY_WINDOW)
     // What stands far apart is looked at one by one: the picture between is nobody's.
-    if (areaOf(all) <= apart) return this.lookInto(windows, isThere, nodes, bar)
-    let most = nodes.length * ENOUGH
-    return nodes.map((node, i) => {
-      const [share] = this.lookInto([windows[i]!], isThere, [node], bar - (most - ENOUGH)) as [number]
-      most -= ENOUGH - worthOf(share)
-      return share
-    })
+    if (areaOf(all) <= fresh.reduce((sum, { window }) => sum + areaOf(window), 0)) this.lookInto(fresh, rest)
+    else {
+      rest -= fresh.length * ENOUGH
+      for (const sight of fresh) {
+        this.lookInto([sight], isBarred ? rest + ENOUGH : -1)
+        rest += ENOUGH - worthOf(sight.share!)
+      }
+    }
+    return sights.map(({ share }) => share!)
   }
 
-  private lookInto(windows: readonly Window[], isThere: (node: number) => boolean, nodes: readonly number[], bar: number): number[] {
-    const window = windows.reduce(uniteWindows, EMPTY_WINDOW)
-    if (areaOf(window) === 0) return nodes.map(() => 1)
-    const buffer = windowBuffer(window, this.shown)
+  /** What may hide a node, and the share of it that shows where that was found among the same before. */
+  private sightOf(node: number, isThere: (node: number) => boolean): Sight {
     const { partNode } = this.stage.scene
+    const window = this.windowOf(node)
+    const grid = (this.grid ??= new PictureGrid(this.size, this.reaches))
+    const hiders: number[] = []
+    let among = NO_NODES
+    // What lies behind it cannot hide any of it.
+    for (const part of grid.partsBefore(this.farthestOf(node), window)) {
+      const other = partNode[part]!
+      if (other === node || !isThere(other)) continue
+      hiders.push(part)
+      among = signatureWith(among, part)
+    }
+    return { node, window, hiders, among, share: this.knownAmong[node] === among ? this.knownShares[node]! : undefined }
+  }
+
+  /** Looks for the shares of nodes that stand together. @param bar −1 for none */
+  private lookInto(sights: readonly Sight[], bar: number): void {
+    const window = sights.reduce<Window>((all, sight) => uniteWindows(all, sight.window), EMPTY_WINDOW)
+    if (areaOf(window) === 0) {
+      for (const sight of sights) sight.share = 1
+      return
+    }
+    const nodes = sights.map(({ node }) => node)
+    const buffer = (this.scratch = windowBuffer(window, this.shown, this.scratch))
     // They come first: whatever is drawn then can only show less of them.
     for (const node of nodes) {
       this.eachPart(node, (part) => (this.shown[part] = 0))
       this.eachPart(node, (part) => this.drawInto(buffer, part, window.left, window.top))
     }
-    // What lies behind all that is looked at cannot hide any of it.
-    const depth = this.farthestOf(nodes)
-    this.grid ??= new PictureGrid(this.size, this.reaches, REACH)
-    let drawn = 0
-    for (const part of this.grid.partsIn(window)) {
-      const node = partNode[part]!
-      if (this.reaches[part * REACH + 4]! > depth || !windows.some((one) => this.reachesInto(part, one))) continue
-      if (!isThere(node) || nodes.includes(node)) continue
-      this.shown[part] = 0
-      this.drawInto(buffer, part, window.left, window.top)
-      if (++drawn % BETWEEN_BARS === 0 && bar >= 0 && this.worth(nodes) <= bar) break
+    const isBarred = this.drawHiders(buffer, window, sights, bar)
+    for (const sight of sights) {
+      sight.share = this.share(sight.node)
+      if (isBarred) continue
+      this.knownAmong[sight.node] = sight.among
+      this.knownShares[sight.node] = sight.share
     }
-    return nodes.map((node) => this.share(node))
   }
 
-  private reachesInto(part: number, { left, right, top, bottom }: Window): boolean {
-    const at = part * REACH
-    const { reaches } = this
-    return reaches[at]! <= right && reaches[at + 1]! <= bottom && reaches[at + 2]! >= left && reaches[at + 3]! >= top
+  /** Draws what may hide some nodes over them, as far as they still show. @returns whether the bar ended it */
+  private drawHiders(buffer: GBuffer, window: Window, sights: readonly Sight[], bar: number): boolean {
+    const nodes = sights.map(({ node }) => node)
+    const { partNode } = this.stage.scene
+    const hiders = sights.length === 1 ? sights[0]!.hiders : new Set(sights.flatMap((sight) => sight.hiders))
+    let open = sights.map((sight) => sight.window)
+    let drawn = 0
+    let nextGlance = FIRST_GLANCE
+    for (const part of hiders) {
+      if (!this.grid!.reachesAny(part, open) || nodes.includes(partNode[part]!)) continue
+      this.shown[part] = 0
+      this.drawInto(buffer, part, window.left, window.top)
+      if (++drawn % BETWEEN_BARS !== 0) continue
+      if (bar >= 0 && this.worth(nodes) <= bar) return true
+      if (drawn < nextGlance) continue
+      // What is hidden already cannot be hidden again.
+      open = this.whereTheyShow(buffer, window, nodes)
+      if (open.length === 0) return false
+      nextGlance *= 2
+    }
+    return false
+  }
+
+  /** Where each of some nodes shows in a picture of a window; nothing of those that do not. */
+  private whereTheyShow({ part, size }: GBuffer, { left, top }: Window, nodes: readonly number[]): Window[] {
+    const { marks } = this
+    nodes.forEach((node, i) => this.eachPart(node, (own) => (marks[own] = i + 1)))
+    const windows = nodes.map((): Window => ({ ...EMPTY_WINDOW }))
+    for (let row = 0, dot = 0; row < size.height; row++) {
+      for (let column = 0; column < size.width; column++, dot++) {
+        const own = part[dot]!
+        if (own < 0 || marks[own] === 0) continue
+        const window = windows[marks[own]! - 1]!
+        if (column + left < window.left) window.left = column + left
+        if (column + left > window.right) window.right = column + left
+        if (row + top < window.top) window.top = row + top
+        window.bottom = row + top
+      }
+    }
+    for (const node of nodes) this.eachPart(node, (own) => (marks[own] = 0))
+    return windows.filter(({ right }) => right >= 0)
   }
 
   private worth(nodes: readonly number[]): number {
@@ -233,9 +300,9 @@ export class VisibilityMeter {
     return window
   }
 
-  private farthestOf(nodes: readonly number[]): number {
+  private farthestOf(node: number): number {
     let farthest = -Infinity
-    for (const node of nodes) this.eachPart(node, (part) => (farthest = Math.max(farthest, this.reaches[part * REACH + 5]!)))
+    this.eachPart(node, (part) => (farthest = Math.max(farthest, this.reaches[part * REACH + 5]!)))
     return farthest
   }
 }
@@ -247,5 +314,14 @@ function dotsIn({ part }: GBuffer): number {
 }
 
 /** A picture as large as a window; a window of nothing still has one dot. */
-const windowBuffer = (window: Window, shown?: Int32Array): GBuffer =>
-  new GBuffer({ width: Math.max(1, window.right - window.left + 1), height: Math.max(1, window.bottom - window.top + 1) }, shown)
+const windowBuffer = (window: Window, shown?: Int32Array, spare?: GBuffer): GBuffer =>
+  new GBuffer({ width: Math.max(1, window.right - window.left + 1), height: Math.max(1, window.bottom - window.top + 1) }, shown, spare)
+
+/** What is asked of a node: where it is seen, px, which parts may hide it, also as a set, and the share of it that shows among them. */
+interface Sight {
+  readonly node: number
+  readonly window: Window
+  readonly hiders: readonly number[]
+  readonly among: Signature
+  share: number | undefined
+}
