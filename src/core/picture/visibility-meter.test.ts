@@ -6,7 +6,7 @@ import { pictureSceneOf } from './picture-scene'
 import { VIEWS, type ViewNumber } from './view'
 import { VisibilityMeter } from './visibility-meter'
 
-const { scene, steps } = planModel(town(150)).built[0]!
+const { scene, steps } = planModel(town(600)).built[0]!
 const order = steps.flat()
 
 describe('what shows of some nodes among others', () => {
@@ -39,7 +39,7 @@ describe('what shows of some nodes among others', () => {
         // One by one they show as they do together.
         for (const node of nodes) expect(fresh().sharesAmong(isThere, [node])).toEqual(meterOf(view).sharesAmong(isThere, [node]))
       }),
-      { numRuns: 60 },
+      { numRuns: 150 },
     )
   })
 })
