@@ -29,6 +29,8 @@ interface PreparedSheets {
 type SheetsInput = Pick<ExportInput, 'paper' | 'aliases'> & {
   readonly bundle: BookletSource
   readonly assets: Pick<ExportInput['assets'], 'font'>
+  /** For the eye alone: what pictures show is not put in words. */
+  readonly isPreview?: boolean
 }
 
 /**
@@ -37,7 +39,7 @@ type SheetsInput = Pick<ExportInput, 'paper' | 'aliases'> & {
  * @param only pages that are printed, where not all are
  */
 export async function prepareSheets(
-  { bundle: told, paper, aliases, assets }: SheetsInput,
+  { bundle: told, paper, aliases, assets, isPreview = false }: SheetsInput,
   only?: readonly Page[],
 ): Promise<PreparedSheets> {
   const bundle = await inOwnLanguage(told)
@@ -52,7 +54,7 @@ export async function prepareSheets(
     look,
     measures: painter,
     beside: (kind, id) => aliasText(aliases, kind, id),
-    spoken: ({ spoken, section, number }) => [spoken, ...spokenPlaces(bundle, section, number)].join(' '),
+    ...(isPreview ? {} : { spoken: ({ spoken, section, number }) => [spoken, ...spokenPlaces(bundle, section, number)].join(' ') }),
   }
   const doc = await PDFDocument.create()
   const faces = await loadTypefaces(doc, (face, weight) => assets.font(face, weight), lettersToPrint(input))

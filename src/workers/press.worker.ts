@@ -46,7 +46,7 @@ const api = {
   /** Lays a booklet out on its sheets; pictures are asked for one by one. */
   async lay(input: SheetsAsked): Promise<Preview> {
     const [{ prepareSheets }, { previewOf }] = await Promise.all([import('@press/sheets'), import('@press/preview')])
-    const { laid, painter } = await prepareSheets({ ...input, assets })
+    const { laid, painter } = await prepareSheets({ ...input, assets, isPreview: true })
     shown = painter
     return previewOf(laid)
   },

@@ -34,8 +34,15 @@ function pieces(word: string): string[] {
 export function breakLines(text: string, fits: (line: string) => boolean): string[] {
   const lines: string[] = []
   for (const paragraph of text.split(/\r?\n/)) {
+    const words = paragraph.split(/\s+/)
+    // Most texts are one line: that is found out at once, and each line's width takes longer than all else here.
+    const whole = words.join(' ').trimStart()
+    if (fits(whole)) {
+      lines.push(whole)
+      continue
+    }
     let line = ''
-    for (const word of paragraph.split(/\s+/)) {
+    for (const word of words) {
       pieces(word).forEach((piece, i) => {
         const longer = line === '' || i > 0 ? line + piece : `${line} ${piece}`
         if (fits(longer)) {
