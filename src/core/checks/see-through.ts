@@ -1,5 +1,6 @@
 import { flatNodeBoxes, type Scene } from '../scene'
 import { defineCheck } from './check'
+import { connectedCells } from './connected-cells'
 import { idsOf } from './naming'
 
 /** How finely air is cut. */
@@ -111,22 +112,7 @@ class Air {
 
   /** Lowest corners of the probe that it reaches from a corner of the space, moving a cell at a time: 1 for each. */
   anchorsFrom(start: number): Uint8Array {
-    const fits = this.probeFits()
-    const { strides } = this
-    const queue = new Int32Array(fits.length)
-    const seen = new Uint8Array(fits.length)
-    let count = 0
-    queue[count++] = start
-    seen[start] = 1
-    for (let head = 0; head < count; head++) {
-      for (const stride of strides) {
-        const next = queue[head]! + stride
-        if (seen[next] === 1 || fits[next] !== 1) continue
-        seen[next] = 1
-        queue[count++] = next
-      }
-    }
-    return seen
+    return connectedCells(this.probeFits(), this.size as [number, number, number], start)
   }
 
   /** 1 for each cell at which the probe may stand with its lowest corner: erosion along each axis (Serra 1982), from below. */
@@ -170,15 +156,20 @@ class Air {
     const { state, strides } = this
     const queue = new Int32Array(state.length)
     let count = 0
-    const lead = (from: number): void => {
+    // What is neither solid nor outside is little: it is asked, not all that is outside.
+    for (let at = state.indexOf(0); at >= 0; at = state.indexOf(0, at + 1)) {
+      if (!strides.some((stride) => state[at + stride] === OUTSIDE)) continue
+      state[at] = THREAD
+      queue[count++] = at
+    }
+    for (let head = 0; head < count; head++) {
       for (const stride of strides) {
-        if (state[from + stride] !== 0) continue
-        state[from + stride] = THREAD
-        queue[count++] = from + stride
+        const next = queue[head]! + stride
+        if (state[next] !== 0) continue
+        state[next] = THREAD
+        queue[count++] = next
       }
     }
-    for (let at = 0; at < state.length; at++) if (state[at] === OUTSIDE) lead(at)
-    for (let head = 0; head < count; head++) lead(queue[head]!)
   }
 
   /** Connected air that only a thread reaches: how large it is, and the cells where it meets the outside. */
