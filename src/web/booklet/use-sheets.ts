@@ -5,7 +5,7 @@ import type { Preview, PreviewMark } from '@press/index'
 import { faultText } from '../language'
 import type { CanvasImage } from '../../workers/canvas-image'
 import { useOpenModel } from '../stores/open-model'
-import { startPress } from './press-worker'
+import { keepPress, takePress } from './kept-press'
 
 type MarkOf<Kind> = Extract<PreviewMark, { kind: Kind }>
 /** What of a sheet has to be painted. */
@@ -41,7 +41,7 @@ export function useSheets(shownNames: () => Promise<Alias[]>, namesAre: () => un
   let asked = 0
   let deaths = 0
   // A worker that dies is given its sheets again, so that what is not painted yet can be; one that goes on dying is told of.
-  const press = startPress(() => {
+  const press = takePress(() => {
     if (!isLaying && ++deaths <= MOST_DEATHS) void lay()
   })
 
@@ -53,9 +53,11 @@ export function useSheets(shownNames: () => Promise<Alias[]>, namesAre: () => un
     for (let laid = 0; laid !== asked && open.snapshot;) {
       laid = asked
       const { source } = open.snapshot
+      const names = namesAre()
       try {
         const aliases = await shownNames()
-        preview.value = await press.ask((remote) => remote.lay({ bundle: source, aliases }))
+        preview.value = await press.table.ask((remote) => remote.lay({ bundle: source, aliases }))
+        press.laid = { model: open.id, source, names, preview: preview.value }
         problem.value = ''
       } catch (thrown) {
         const fault = plainFault(thrown)
@@ -66,13 +68,20 @@ export function useSheets(shownNames: () => Promise<Alias[]>, namesAre: () => un
     isBehind.value = false
     isLaying = false
   }
-  watch([() => open.snapshot?.source, namesAre], lay, { immediate: true })
-  onUnmounted(() => press.close())
+  /** What the worker laid out for the visit before is shown at once, and not laid out again where nothing has changed. */
+  function layWhatChanged(): void {
+    const laid = press.laid?.model === open.id ? press.laid : undefined
+    if (laid) preview.value = laid.preview
+    if (!laid || laid.source !== open.snapshot?.source || laid.names !== namesAre()) void lay()
+  }
+  layWhatChanged()
+  watch([() => open.snapshot?.source, namesAre], lay)
+  onUnmounted(() => (isLaying ? press.table.close() : keepPress(press)))
 
   function paint(mark: PaintedMark): Promise<CanvasImage> {
-    if (mark.kind === 'piece') return press.ask((remote) => remote.piece(mark.piece, mark.size, mark.look))
+    if (mark.kind === 'piece') return press.table.ask((remote) => remote.piece(mark.piece, mark.size, mark.look))
     const size = mark.size ?? { width: Math.round(mark.width * USUAL_PX), height: Math.round(mark.height * USUAL_PX) }
-    return press.ask((remote) => remote.picture(mark.picture, mark.content, size))
+    return press.table.ask((remote) => remote.picture(mark.picture, mark.content, size))
   }
 
   return { preview, isBehind, problem, paint, again: () => void lay() }
