@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type ScreenKey, faultText, say, sayCount } from '../language'
 import { arrowWay } from '../shared/arrow-keys'
+import { memo } from '@core/memo'
 import { pieceToScale } from '@core/picture'
 
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue'
@@ -29,6 +30,7 @@ import { useOwnNames } from '../stores/own-names'
 import OwnShapeForm from './OwnShapeForm.vue'
 import QuickLineForm from './QuickLineForm.vue'
 import ShapeSheet from './ShapeSheet.vue'
+import { useLaidOut } from './use-laid-out'
 import { shownCatalogue } from '../shared/shown-catalogue'
 
 const source = usePaintSource()
@@ -115,11 +117,11 @@ const colourOf = ({ family }: Shape): string => {
 /** One scale for all, px for one u; what would be too large for the screen is drawn smaller and says so. */
 const SCALE = 1.35
 const MOST = { width: 250, height: 170 }
-const pictures = computed(
-  () => new Map([...catalogue.value.shapes.values()].map((shape) => [shape.id, pieceToScale(shape, SCALE, MOST, PIECE_FINER)])),
-)
+const pictureOf = memo((shape: Shape) => pieceToScale(shape, SCALE, MOST, PIECE_FINER))
 const count = computed(() => groups.value.reduce((sum, { shapes }) => sum + shapes.length, 0))
 const isInModel = computed(() => open.model !== null && open.id !== '')
+
+const laidOut = useLaidOut(() => groups.value)
 
 function clear(): void {
   query.value = across.value = along.value = height.value = studs.value = joins.value = ''
@@ -228,16 +230,16 @@ async function bringNames(files: FileList | null): Promise<void> {
     </div>
     <OwnShapeForm v-if="isMaking && isInModel" @close="isMaking = false" />
     <div ref="grid" class="shapes" @keydown="walk">
-      <section v-for="group in groups" :key="group.title" :aria-label="group.title">
+      <section v-for="group in laidOut" :key="group.title" :aria-label="group.title">
         <h2>
-          {{ group.title }} <span class="faint">{{ group.shapes.length }}</span>
+          {{ group.title }} <span class="faint">{{ group.count }}</span>
         </h2>
         <div class="bench">
           <template v-for="shape in group.shapes" :key="shape.id">
             <button type="button" class="shape" :data-shape="shape.id" :aria-expanded="chosen === shape.id" @click="show(shape.id)">
-              <PiecePicture :shape="shape.id" :colour="colourOf(shape)" v-bind="pictures.get(shape.id)" />
+              <PiecePicture is-one-of-many :shape="shape.id" :colour="colourOf(shape)" v-bind="pictureOf(shape)" />
               <span class="title">{{ shape.title }}</span>
-              <span v-if="pictures.get(shape.id)?.look.isSmaller" class="faint small">{{ say('catalogue.drawnSmaller') }}</span>
+              <span v-if="pictureOf(shape).look.isSmaller" class="faint small">{{ say('catalogue.drawnSmaller') }}</span>
               <span v-if="beside('shape', shape.id) !== ''" class="alias">{{ beside('shape', shape.id) }}</span>
             </button>
             <ShapeSheet

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementVisibility } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { StepPage } from '@core/booklet'
 import { readQuickLine, type QuickPiece } from '@core/names'
@@ -17,6 +18,10 @@ const emit = defineEmits<{
   remove: []
 }>()
 
+/** Of hundreds of steps only those near the view are filled. */
+const item = ref<HTMLElement>()
+const isNear = useElementVisibility(item, { rootMargin: '600px', once: true })
+
 const source = usePaintSource()
 const line = ref('')
 const read = computed(() =>
@@ -31,36 +36,38 @@ const title = computed(() => say('common.step', { label: props.page.label }))
 </script>
 
 <template>
-  <li :class="{ here: picked >= 0 }">
+  <li ref="item" :class="{ here: picked >= 0, far: !isNear }">
     <h2>{{ title }}</h2>
-    <div class="photos">
-      <button
-        v-for="(photo, i) in page.photos"
-        :key="i"
-        class="thumb"
-        :aria-pressed="picked === i"
-        :aria-label="say('photos.photo', { title, i: i + 1, what: photo.alt ? `: ${photo.alt}` : '' })"
-        @click="emit('pick', i)"
-      >
-        <img :src="photo.file" alt="" />
-      </button>
-      <button class="plain-button" @click="emit('addPhotos')">{{ say('photos.oneMorePhoto') }}</button>
-    </div>
-    <TrayList v-if="page.callout.length > 0" :pieces="page.callout" :label="say('photos.piecesOf', { title })" />
-    <form @submit.prevent="add">
-      <label
-        >{{ say('common.pieces') }}
-        <input v-model="line" class="plain-field" maxlength="300" :placeholder="say('photos.plate2x4SlateTile1x2')" @keydown.stop
-      /></label>
-      <button class="plain-button framed" type="submit" :disabled="read.pieces.length === 0">{{ say('common.add') }}</button>
-      <button class="plain-button" type="button" :disabled="isFirst" @click="emit('move', -1)">{{ say('common.earlier') }}</button>
-      <button class="plain-button" type="button" :disabled="isLast" @click="emit('move', 1)">{{ say('common.later') }}</button>
-      <button class="plain-button" type="button" @click="emit('remove')">{{ say('photos.takeTheStepOut') }}</button>
-    </form>
-    <div v-if="line.trim() !== ''" role="status">
-      <TrayList v-if="read.pieces.length > 0" :pieces="read.pieces" :label="say('common.whatWasUnderstood')" />
-      <LineReading :read />
-    </div>
+    <template v-if="isNear">
+      <div class="photos">
+        <button
+          v-for="(photo, i) in page.photos"
+          :key="i"
+          class="thumb"
+          :aria-pressed="picked === i"
+          :aria-label="say('photos.photo', { title, i: i + 1, what: photo.alt ? `: ${photo.alt}` : '' })"
+          @click="emit('pick', i)"
+        >
+          <img :src="photo.file" alt="" />
+        </button>
+        <button class="plain-button" @click="emit('addPhotos')">{{ say('photos.oneMorePhoto') }}</button>
+      </div>
+      <TrayList v-if="page.callout.length > 0" :pieces="page.callout" :label="say('photos.piecesOf', { title })" />
+      <form @submit.prevent="add">
+        <label
+          >{{ say('common.pieces') }}
+          <input v-model="line" class="plain-field" maxlength="300" :placeholder="say('photos.plate2x4SlateTile1x2')" @keydown.stop
+        /></label>
+        <button class="plain-button framed" type="submit" :disabled="read.pieces.length === 0">{{ say('common.add') }}</button>
+        <button class="plain-button" type="button" :disabled="isFirst" @click="emit('move', -1)">{{ say('common.earlier') }}</button>
+        <button class="plain-button" type="button" :disabled="isLast" @click="emit('move', 1)">{{ say('common.later') }}</button>
+        <button class="plain-button" type="button" @click="emit('remove')">{{ say('photos.takeTheStepOut') }}</button>
+      </form>
+      <div v-if="line.trim() !== ''" role="status">
+        <TrayList v-if="read.pieces.length > 0" :pieces="read.pieces" :label="say('common.whatWasUnderstood')" />
+        <LineReading :read />
+      </div>
+    </template>
   </li>
 </template>
 
@@ -69,6 +76,9 @@ li {
   padding: 12px 0 12px 14px;
   border-bottom: 1px solid var(--rule);
   border-left: 3px solid transparent;
+}
+li.far {
+  min-height: 180px;
 }
 li.here {
   border-left-color: var(--accent);

@@ -1,10 +1,14 @@
 <script setup lang="ts">
+import { useElementVisibility } from '@vueuse/core'
 import { onMounted, ref, watch } from 'vue'
 import type { OwnShape } from '@core/catalogue'
 import type { FreeView, PieceLook, PieceSpec, ViewNumber } from '@core/picture'
 import type { CanvasImage } from '../../workers/canvas-image'
 import { usePaintSource } from './painter-key'
 import { PIECE_FINER } from './piece-finer'
+
+/** So far from the view a picture is painted already. */
+const NEAR = '400px'
 
 const props = withDefaults(
   defineProps<{
@@ -19,11 +23,14 @@ const props = withDefaults(
     look?: PieceLook | undefined
     /** From anywhere. */
     free?: FreeView | undefined
+    /** Painted only when it comes near the view: one of hundreds. */
+    isOneOfMany?: boolean
   }>(),
-  { width: 52, height: 40, view: 0, own: undefined, piece: undefined, look: undefined, free: undefined },
+  { width: 52, height: 40, view: 0, own: undefined, piece: undefined, look: undefined, free: undefined, isOneOfMany: false },
 )
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
+const isNear = props.isOneOfMany ? useElementVisibility(canvas, { rootMargin: NEAR, once: true }) : ref(true)
 let asked = 0
 /** What is on the canvas: a kept picture need not be put there again. */
 let shown: CanvasImage | undefined
@@ -43,7 +50,7 @@ function specOf(): PieceSpec {
 
 async function paint(): Promise<void> {
   const from = source.value
-  if (!from) return
+  if (!from || !isNear.value) return
   const mine = ++asked
   const [width, height] = [props.width * PIECE_FINER, props.height * PIECE_FINER]
   const made = props.own
@@ -57,7 +64,15 @@ async function paint(): Promise<void> {
 
 onMounted(paint)
 watch(
-  () => [source.value?.version, props.shape, props.colour, props.view, props.own, JSON.stringify([props.piece, props.look, props.free])],
+  () => [
+    isNear.value,
+    source.value?.version,
+    props.shape,
+    props.colour,
+    props.view,
+    props.own,
+    JSON.stringify([props.piece, props.look, props.free]),
+  ],
   paint,
 )
 </script>
