@@ -4,18 +4,18 @@ import { nextTask } from '../shared/next-task'
 /** Some of a list go into the page in one task: few enough that keys are answered between. */
 export const AT_ONCE = 16
 
-interface Group<Thing> {
+interface ShapeGroup<Thing> {
   readonly title: string
   readonly shapes: readonly Thing[]
 }
 
 /** A group as far as it is laid out, and how many it has in all. */
-interface LaidGroup<Thing> extends Group<Thing> {
+interface LaidGroup<Thing> extends ShapeGroup<Thing> {
   readonly count: number
 }
 
 /** Hundreds of things in groups, laid out some at a time from the first on; from the first again when the groups change. */
-export function useLaidOut<Thing>(groups: () => readonly Group<Thing>[]): ComputedRef<LaidGroup<Thing>[]> {
+export function useLaidOut<Thing>(groups: () => readonly ShapeGroup<Thing>[]): ComputedRef<LaidGroup<Thing>[]> {
   const laid = ref(AT_ONCE)
   let run = 0
   async function layOut(): Promise<void> {

@@ -9,7 +9,7 @@ import TrayList from '../shared/TrayList.vue'
 import { usePaintSource } from '../shared/painter-key'
 
 /** One step of a photo log: its photos, its pieces, and a line to write more pieces into. */
-const props = defineProps<{ page: StepPage; picked: number; isFirst: boolean; isLast: boolean }>()
+const props = defineProps<{ page: StepPage; picked: number; isFirst: boolean; isLast: boolean; isOneOfMany: boolean }>()
 const emit = defineEmits<{
   pick: [photo: number]
   addPhotos: []
@@ -20,7 +20,7 @@ const emit = defineEmits<{
 
 /** Of hundreds of steps only those near the view are filled. */
 const item = ref<HTMLElement>()
-const isNear = useElementVisibility(item, { rootMargin: '600px', once: true })
+const isNear = props.isOneOfMany ? useElementVisibility(item, { rootMargin: '600px', once: true }) : ref(true)
 
 const source = usePaintSource()
 const line = ref('')

@@ -31,6 +31,8 @@ import { readPhoto } from './read-photo'
 const open = useOpenModel()
 const section = ref('')
 const order = ref<PhotoOrder>('taking-apart')
+/** More steps than this are filled as they come near the view. */
+const MANY = 40
 const picked = ref<{ step: number; photo: number } | null>(null)
 const kind = ref<PhotoMark['kind']>('arrow')
 const words = ref('')
@@ -198,6 +200,7 @@ const ORDERS = [
           :picked="picked?.step === row.step ? picked.photo : -1"
           :is-first="row.step === 0"
           :is-last="row.step === count - 1"
+          :is-one-of-many="count > MANY"
           @pick="picked = { step: row.step, photo: $event }"
           @add-photos="choose(row.step, picker)"
           @pieces="
