@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { KEPT_MS, keepPress, takePress } from './kept-press'
 
 const started: { close: ReturnType<typeof vi.fn>; die: () => void }[] = []
@@ -18,6 +18,7 @@ describe('the worker that lays sheets out', () => {
     vi.useFakeTimers()
     started.length = 0
   })
+  afterEach(() => void vi.useRealTimers())
 
   it('is kept for who comes back soon, with what it laid out', () => {
     const press = takePress(silent)
