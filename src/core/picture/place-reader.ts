@@ -1,4 +1,4 @@
-import { partHull, type Scene } from '../scene'
+import { partHull } from '../scene'
 import { boxesMeet, NO_TURN, TURNS, unite, widened, type Box, type Turn, type Vec } from '../space'
 import type { PatchesByPart } from './drawn-section'
 import { boxesAfterSteps, frameAt, frameCamera, framesOf, type PictureFrame } from './frames'
@@ -133,8 +133,10 @@ export class PlaceReader {
     const isPatchSeen = picture.patchDots() >= LEAST_PATCH
     return ({ place, differs }) => {
       if (isTurned(place) && isPatchSeen) return false
-      const { dots, across } = picture.differenceAt(place.pose)
-      return !reaches({ dots: dots + differs.dots, across: Math.max(across, differs.across) }, enough)
+      const isTold = ({ dots, across }: PictureDifference): boolean =>
+        reaches({ dots: dots + differs.dots, across: Math.max(across, differs.across) }, enough)
+      // Lines are drawn only where areas alone do not tell.
+      return !isTold(picture.areaDifference(place.pose, enough)) && !isTold(picture.differenceAt(place.pose))
     }
   }
 
@@ -216,10 +218,15 @@ export class PlaceReader {
   }
 
   private insets: { readonly step: number; readonly drawn: Map<StepInset, DrawnBefore> } | undefined
+  /** Of insets of steps before: their memory is taken again. */
+  private readonly spares: GBuffer[] = []
 
   /** What was there before a step as an inset of it sees it; drawn once for all its parts. */
   private drawnInset(step: number, inset: StepInset): DrawnBefore {
-    if (this.insets?.step !== step) this.insets = { step, drawn: new Map() }
+    if (this.insets?.step !== step) {
+      for (const { buffer } of this.insets?.drawn.values() ?? []) this.spares.push(buffer)
+      this.insets = { step, drawn: new Map() }
+    }
     const { drawn } = this.insets
     let known = drawn.get(inset)
     if (!known) drawn.set(inset, (known = this.drawInset(step, inset)))
@@ -234,7 +241,7 @@ export class PlaceReader {
   private insetSight(step: number, { view, things }: StepInset): { box: Box; size: PictureSize; camera: Camera } {
     const { scene } = this.stage
     const shown = this.laid.steps[step]!.filter((node) => things.includes(scene.nodes[node]!.id)).flatMap((node) => this.partsOf(node))
-    const box = shown.map((each) => hullOf(scene, each)).reduce(unite)
+    const box = shown.map(this.hullOf).reduce(unite)
     const { camera, buffer } = this.drawnBefore(step, 1)
     const orientation = TURNS[this.laid.orientations[step] ?? NO_TURN]!
     return { box, ...insetCamera(box, view, orientation, { camera, size: buffer.size, finer: 1 }) }
@@ -244,19 +251,23 @@ export class PlaceReader {
     const { scene } = this.stage
     const { box, ...own } = this.insetSight(step, inset)
     const seeing = this.seenBy(own.camera)
-    const buffer = new GBuffer(own.size)
+    const buffer = new GBuffer(own.size, undefined, this.spares.pop())
     const sight = widened(box, IN_SIGHT)
     for (let before = 0; before < step; before++) {
       for (const each of this.laid.steps[before]!)
         for (const there of this.partsOf(each))
-          if (boxesMeet(hullOf(scene, there), sight)) drawPart(buffer, seeing, scene.parts[there]!, there)
+          if (boxesMeet(this.hullOf(there), sight)) drawPart(buffer, seeing, scene.parts[there]!, there)
     }
     return { ...seeing, buffer }
   }
 
+  private readonly hulls: Box[] = []
+
+  private hullOf = (part: number): Box => (this.hulls[part] ??= partHull(this.stage.scene.parts[part]!))
+
   private isSmall({ camera, buffer: { size } }: Growing, parts: readonly number[]): boolean {
     const { scene } = this.stage
-    const { left, right, top, bottom } = seenOutline(camera, parts.map((each) => hullOf(scene, each)).reduce(unite))
+    const { left, right, top, bottom } = seenOutline(camera, parts.map(this.hullOf).reduce(unite))
     return isSmallIn({ camera, size, finer: 1 }, { width: right - left, height: bottom - top }, scene.parts.length)
   }
 
@@ -284,5 +295,3 @@ const LEAST_PATCH = 60
 /** A ring lies down, so its line is shorter than a circle's; how broad it is, px. */
 const RING_SHARE = 0.85
 const RING_LINE = 4.4
-
-const hullOf = (scene: Scene, part: number): Box => partHull(scene.parts[part]!)
