@@ -13,7 +13,7 @@ import es from '../src/core/language/messages/advice-es.json'
 import fr from '../src/core/language/messages/advice-fr.json'
 import type { Vec } from '@core/space'
 import { CORPUS } from './findings/corpus'
-import { oneSection, part } from './support/models'
+import { farApart, onFloor, oneSection, part } from './support/models'
 import { messagesByPath, shapeOfMessage } from './support/messages'
 
 const OTHERS: readonly Language[] = ['de', 'fr', 'es']
@@ -37,7 +37,8 @@ const ENGLISH = /\b(the|and|with|of|is|are|step|way|piece)\b/
 const idsOf = (text: string): string => text.replace(/“[^”]*”|„[^“]*“|«[^»]*»/g, '')
 
 describe('findings in other languages', () => {
-  const found = CORPUS.flatMap(({ model }) => {
+  const models = [...CORPUS.map(({ model }) => model), onFloor(16, 4, [farApart(5)])]
+  const found = models.flatMap((model) => {
     const { findings, sections } = reportModel(model, { reads: true }).report
     return findings.map((finding) => ({ model, finding, sections }))
   })
@@ -58,7 +59,7 @@ describe('findings in other languages', () => {
     for (const { code } of CHECKS)
       for (const language of OTHERS) expect(findingTitle(code, adviceIn(language))).not.toBe(findingTitle(code, ADVICE_IN_ENGLISH))
     const labels = found.flatMap(({ model, finding, sections }) => waysOut(model, finding, sections).map(({ label }) => label))
-    expect(labels.length).toBeGreaterThanOrEqual(20)
+    expect(labels.length).toBeGreaterThan(20)
     for (const label of labels) for (const language of OTHERS) expect(idsOf(adviceIn(language).say(label))).not.toMatch(ENGLISH)
   })
   it('of a version that knew no other language stay as they were written', () => {

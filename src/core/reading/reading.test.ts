@@ -1,22 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { oneSection, part } from '../../../tests/support/models'
+import { farApart, onFloor, part } from '../../../tests/support/models'
 import { catalogueOf, Flattener, type ModelDocument, type Part } from '../model'
 import { insetsOf, reportModel, type Reported } from '../pipeline'
 import { drawnSection, patchesByPart, RailPainter, type RgbImage } from '../picture'
 import { add, NO_TURN, TURNS } from '../space'
 import { readSection, slipsOf } from './index'
-
-/** A floor of so many studs each way, and further parts, each list a step. */
-const onFloor = (studs: 8 | 16, count: number, steps: readonly (readonly Part[])[]): ModelDocument => {
-  const side = studs * 10
-  const plates = Array.from({ length: count * count }, (_, i) =>
-    part(`p${i}`, studs === 8 ? 'plate-8x8' : 'plate-8x16', [(i % count) * side, Math.floor(i / count) * 80, 0]),
-  )
-  return oneSection(
-    [...plates, ...steps.flat()],
-    [{ add: plates.map(({ id }) => id) }, ...steps.map((step) => ({ add: step.map(({ id }) => id) }))],
-  )
-}
 
 const readingOf = (model: ModelDocument): { reported: Reported; misread: string[] } => {
   const reported = reportModel(model)
@@ -28,16 +16,6 @@ const readingOf = (model: ModelDocument): { reported: Reported; misread: string[
     ),
   }
 }
-
-/** Small parts in the corners and the middle of a large floor. */
-const farApart = (count: number): Part[] => FAR.slice(0, count).map(([x, y], i) => part(`far${i}`, 'plate-1x1', [x, y, 4]))
-const FAR = [
-  [10, 10],
-  [620, 310],
-  [620, 10],
-  [10, 310],
-  [310, 160],
-] as const
 
 /** A wall with a part just behind it, of which hardly anything shows. */
 const wall = (from: number): Part[] => Array.from({ length: 4 }, (_, i) => part(`w${i}`, 'brick-1x8', [0, from, 4 + i * 12]))

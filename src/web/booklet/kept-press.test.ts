@@ -37,6 +37,16 @@ describe('the worker that lays sheets out', () => {
     expect(takePress(silent)).not.toBe(press)
   })
 
+  it('is one alone: whichever was kept before ends', () => {
+    const [first, second] = [takePress(silent), takePress(silent)]
+    keepPress(first)
+    keepPress(second)
+    const ends = (): number[] => started.slice(-2).map(({ close }) => close.mock.calls.length)
+    expect(ends()).toEqual([1, 0])
+    vi.advanceTimersByTime(KEPT_MS)
+    expect(ends()).toEqual([1, 1])
+  })
+
   it('knows nothing any more when it has died, and only who has it is told', () => {
     const onLost = vi.fn()
     const press = takePress(onLost)

@@ -38,8 +38,10 @@ function newPress(): SheetPress {
   return press
 }
 
-/** Keeps a worker for who comes back soon. */
+/** Keeps a worker for who comes back soon; one alone, so that another that was kept ends. */
 export function keepPress(press: SheetPress): void {
+  clearTimeout(timer)
+  kept?.table.close()
   press.onLost = () => undefined
   kept = press
   timer = setTimeout(() => {
