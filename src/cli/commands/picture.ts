@@ -2,8 +2,8 @@ import { nearestIds } from '@core/catalogue'
 import { Fault } from '@core/fault'
 import { catalogueOf, Flattener, type ModelDocument } from '@core/model'
 import { drawnSection, encodePng, RailPainter, writeSvg } from '@core/picture'
-import { reportModel, type Reported } from '@core/pipeline'
-import { EFFORTS } from '@core/plan'
+import { reportModel, type LookCache, type Reported } from '@core/pipeline'
+import { EFFORTS, PlanCache } from '@core/plan'
 import { DONE } from '../exit-codes'
 import { load, save } from '../files'
 import { wholeNumber } from '../number-option'
@@ -32,8 +32,12 @@ export const definePicture: DefineCommand = (program, finish) =>
 
 async function picture(file: string, values: PictureValues): Promise<number> {
   const model = await load(file)
-  const reported = reportModel(model, { effort: EFFORTS.normal, reads: [values.section ?? model.root] })
-  const { index, step } = place(model, reported, values)
+  const options = { effort: EFFORTS.normal }
+  const [cache, lookCache]: [PlanCache, LookCache] = [new PlanCache(), new WeakMap()]
+  const { index, step } = place(model, reportModel(model, options, cache, lookCache), values)
+  // Insets that tell where parts go are looked for in this step alone.
+  const reads = { section: values.section ?? model.root, step }
+  const reported = reportModel(model, { ...options, reads }, cache, lookCache)
   const { sections } = reported.report
   const section = drawnSection(model, new Flattener(model), sections, sections[index]!.id)
   const { width } = values

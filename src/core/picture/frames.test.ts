@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { unite, type Box } from '../space'
-import { fillsOfSteps, frameAt, framesOf, LEAST_STEPS } from './frames'
+import { framesOf as framesOfBoxes, LEAST_STEPS } from './choose-frames'
+import { fillsOfSteps, frameAt, frameFit, type PictureFrame } from './frames'
+import type { StepBoxes } from './step-boxes'
 
 /** Work that grows step by step, as towers, floors and rows do. */
 const growing = fc.array(fc.tuple(fc.nat(60), fc.nat(60), fc.nat(40)), { minLength: 1, maxLength: 40 }).map((growths): Box[] => {
@@ -12,7 +14,10 @@ const growing = fc.array(fc.tuple(fc.nat(60), fc.nat(60), fc.nat(40)), { minLeng
   })
 })
 
-const fullness = (boxes: readonly Box[]): number => fillsOfSteps(boxes).reduce((sum, fill) => sum + fill, 0)
+/** Frames of work that is all over what is there in each step. */
+const framesOf = (boxes: readonly Box[]): PictureFrame[] => framesOfBoxes({ all: boxes, work: boxes })
+
+const fullness = (boxes: readonly Box[]): number => fillsOfSteps(framesOf(boxes), boxes).reduce((sum, fill) => sum + fill, 0)
 
 describe('frames', () => {
   it('cover all steps, hold all that is there, and change once in six steps at most', () => {
@@ -28,7 +33,7 @@ describe('frames', () => {
   })
 
   it('never fill a picture beyond its edges', () => {
-    fc.assert(fc.property(growing, (boxes) => fillsOfSteps(boxes).every((fill) => fill > 0 && fill <= 1)))
+    fc.assert(fc.property(growing, (boxes) => fillsOfSteps(framesOf(boxes), boxes).every((fill) => fill > 0 && fill <= 1)))
   })
 
   it('show the first courses of a tower large, and change seldom', () => {
@@ -51,5 +56,40 @@ describe('frames', () => {
     const floor: Box = { min: [0, 0, 0], max: [200, 200, 4] }
     expect(framesOf(Array.from({ length: 30 }, () => floor))).toHaveLength(1)
     expect(framesOf([])).toEqual([])
+  })
+
+  /** Huts in a row on one long ground, built one after another. */
+  const row = (huts: number): StepBoxes => {
+    const ground: Box = { min: [0, 0, 0], max: [huts * 200, 160, 4] }
+    const courses = Array.from({ length: huts * 10 }, (_, i): Box => {
+      const [hut, course] = [Math.floor(i / 10), i % 10]
+      return { min: [hut * 200 + 20, 20, 4 + course * 12], max: [hut * 200 + 140, 140, 16 + course * 12] }
+    })
+    const work = [ground, ...courses]
+    const all = work.map((_, step) => work.slice(0, step + 1).reduce(unite))
+    return { all, work }
+  }
+
+  it('show the region that is worked on where all is too large to count studs in', () => {
+    const boxes = row(12)
+    const frames = framesOfBoxes(boxes)
+    const regions = frames.filter(({ whole }) => whole)
+    expect(regions.length).toBeGreaterThanOrEqual(6)
+    for (const frame of regions) {
+      expect(unite(frame.whole!, frame.box)).toEqual(frame.whole)
+      // A stud of ten u in a picture of 800 px.
+      expect(frameFit(frame).perU * 10 * 800).toBeGreaterThanOrEqual(12)
+    }
+    const changes = frames.slice(1).map(({ from }) => from)
+    changes.slice(1).forEach((from, i) => expect(from - changes[i]!).toBeGreaterThanOrEqual(LEAST_STEPS))
+    boxes.work.forEach((work, step) => {
+      const { box } = frameAt(frames, step)
+      expect(unite(box, work)).toEqual(box)
+    })
+    expect(fillsOfSteps(frames, boxes.all).every((fill) => fill > 0 && fill <= 1)).toBe(true)
+  })
+
+  it('show all of what is small enough', () => {
+    expect(framesOfBoxes(row(1)).some(({ whole }) => whole)).toBe(false)
   })
 })

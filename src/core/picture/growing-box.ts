@@ -2,8 +2,8 @@ import type { Box } from '../space'
 
 /** A box around more and more; as long as nothing grows it is the same object. */
 export class GrowingBox {
-  private readonly low: [number, number, number] = [Infinity, Infinity, Infinity]
-  private readonly high: [number, number, number] = [-Infinity, -Infinity, -Infinity]
+  readonly low: [number, number, number] = [Infinity, Infinity, Infinity]
+  readonly high: [number, number, number] = [-Infinity, -Infinity, -Infinity]
   private made: Box | undefined
 
   add({ min, max }: Box): void {

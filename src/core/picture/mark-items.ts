@@ -1,6 +1,6 @@
 import { ARROW_SHAPE, arrowLines, headCorners } from './arrow'
 import type { FlatPoint } from '../space'
-import type { AreaItem, EllipseItem, LinesItem, TextItem } from './display-list'
+import type { AreaItem, EllipseItem, LinesItem, Loop, TextItem } from './display-list'
 import type { Mark } from './marks'
 import { INK, WHITE, type Rgb } from './paint'
 
@@ -35,6 +35,7 @@ export function markItems(mark: Mark): MarkItem[] {
     ]
   }
   if (mark.kind === 'scale') return scaleItems(mark)
+  if (mark.kind === 'locator') return locatorItems(mark)
   return pathItems(mark)
 }
 
@@ -56,6 +57,28 @@ function scaleItems({ ends: [from, to], before, now }: Extract<Mark, { kind: 'sc
   ]
   return [stud(from, before), ...pathItems({ kind: 'path', points, heads: 'end' }), stud(to, now)]
 }
+
+/** A panel of paper, the whole as a pale box, the region dark in it. */
+function locatorItems({ panel: { left, top, width, height }, whole, region }: Extract<Mark, { kind: 'locator' }>): MarkItem[] {
+  const panel: FlatPoint[] = [
+    [left, top],
+    [left + width, top],
+    [left + width, top + height],
+    [left, top + height],
+  ]
+  const closed = (loops: readonly Loop[]): Loop[] => loops.map((loop) => [...loop, loop[0]!])
+  return [
+    { kind: 'area', colour: WHITE, loops: [panel] },
+    { kind: 'lines', colour: INK, width: LETTER.rim, lines: closed([panel]) },
+    { kind: 'area', colour: LOCATOR_WHOLE, loops: whole },
+    { kind: 'lines', colour: LOCATOR_EDGE, width: LETTER.rim, lines: closed(whole) },
+    { kind: 'area', colour: INK, loops: region },
+    { kind: 'lines', colour: WHITE, width: LETTER.rim / 2, lines: closed(region) },
+  ]
+}
+
+const LOCATOR_WHOLE: Rgb = [228, 228, 228]
+const LOCATOR_EDGE: Rgb = [120, 120, 120]
 
 function pathItems({ points, heads }: Extract<Mark, { kind: 'path' }>): MarkItem[] {
   const lines = arrowLines(points, heads)

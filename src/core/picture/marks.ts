@@ -1,8 +1,9 @@
 import { turnAbout, type JointReach } from '../model'
-import { add, apply, dot, length, middle, normalise, scale, subtract, type Box, type FlatPoint, type Vec } from '../space'
+import { add, apply, dot, length, middle, normalise, scale, subtract, type Box, type FlatPoint, type Matrix, type Vec } from '../space'
 import type { GBuffer } from './g-buffer'
 import { extentAlong } from './lifts'
-import { project, type Camera, type PictureSize } from './view'
+import type { Loop } from './display-list'
+import { fitCamera, project, seenSides, type Camera, type PictureSize, type ViewNumber } from './view'
 
 /** What is drawn over a picture to say where and how; places in px of the picture. */
 export type Mark =
@@ -10,6 +11,15 @@ export type Mark =
   | { readonly kind: 'path'; readonly points: readonly FlatPoint[]; readonly heads: 'end' | 'both' }
   | { readonly kind: 'letter'; readonly at: FlatPoint; readonly letter: string }
   | { readonly kind: 'scale'; readonly ends: readonly [FlatPoint, FlatPoint]; readonly before: number; readonly now: number }
+  | { readonly kind: 'locator'; readonly panel: FlatPanel; readonly whole: readonly Loop[]; readonly region: readonly Loop[] }
+
+/** A rectangle of a picture, px. */
+interface FlatPanel {
+  readonly left: number
+  readonly top: number
+  readonly width: number
+  readonly height: number
+}
 
 /** How a camera's dots become px of the picture. */
 export interface Viewport {
@@ -131,17 +141,19 @@ const SCALE_PLACE = { edge: 12, width: 62 }
 /**
  * A stud as it was in the picture before and one as it is now, in proportion, in a corner at the foot of the picture.
  * @param scales px for one u
+ * @param beside so much of the corner is taken, px
  */
 export function scaleMark(
   scales: { readonly before: number; readonly now: number },
   { width, height }: PictureSize,
   side: 'left' | 'right',
+  beside = 0,
 ): Mark {
   const most = Math.max(scales.before, scales.now)
   const radius = (scale: number): number => Math.max(SCALE_RADIUS.least, (SCALE_RADIUS.most * scale) / most)
   const [before, now] = [radius(scales.before), radius(scales.now)]
   const high = Math.max(before, now)
-  const x = side === 'left' ? SCALE_PLACE.edge + before : width - SCALE_PLACE.edge - now - SCALE_PLACE.width
+  const x = side === 'left' ? SCALE_PLACE.edge + beside + before : width - SCALE_PLACE.edge - beside - now - SCALE_PLACE.width
   const y = height - SCALE_PLACE.edge - high
   return {
     kind: 'scale',
@@ -152,4 +164,31 @@ export function scaleMark(
     before,
     now,
   }
+}
+
+/** Of the panel of a locator, from the edge of the picture to it, and inside it around what it shows, px. */
+const LOCATOR = { width: 64, height: 48, edge: 8, margin: 6 }
+/** What a locator takes up of a corner, px. */
+export const LOCATOR_ROOM = LOCATOR.edge + LOCATOR.width
+
+/**
+ * All that is there as a small box, and in it the region that a picture shows, in a corner at the foot of the picture.
+ * @param view as the picture is seen
+ */
+export function locatorMark(
+  { whole, region }: { readonly whole: Box; readonly region: Box },
+  { view, orientation }: { readonly view: ViewNumber; readonly orientation: Matrix },
+  { width, height }: PictureSize,
+  side: 'left' | 'right',
+): Mark {
+  const panel = {
+    left: side === 'left' ? LOCATOR.edge : width - LOCATOR_ROOM,
+    top: height - LOCATOR.edge - LOCATOR.height,
+    width: LOCATOR.width,
+    height: LOCATOR.height,
+  }
+  const camera = fitCamera(whole, view, LOCATOR, { margin: LOCATOR.margin, mostScale: Infinity, orientation })
+  const inPicture = (box: Box): Loop[] =>
+    seenSides(camera, box).map((side) => side.map(([x, y]): FlatPoint => [x + panel.left, y + panel.top]))
+  return { kind: 'locator', panel, whole: inPicture(whole), region: inPicture(region) }
 }

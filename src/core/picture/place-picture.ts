@@ -40,7 +40,9 @@ export function drawPart(
   top = 0,
 ): void {
   const [x, y, depth] = project(camera, pose.at)
-  buffer.draw(projector.of(shape, pose.matrix), part, x - left, y - top, depth)
+  const projected = projector.of(shape, pose.matrix)
+  if (!projector.mayBeIn(projected, x - left, y - top, buffer.size)) return
+  buffer.draw(projected, part, x - left, y - top, depth)
   patches.get(part)?.forEach((patch, number) => {
     const seen = seePatch(patch, number, pose, camera)?.projected.map((facet) => ({ ...facet, tone: PATCH_TONE }))
     if (seen) buffer.draw(seen, part, x - left, y - top, depth)

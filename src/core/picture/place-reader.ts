@@ -1,7 +1,8 @@
 import { partHull } from '../scene'
 import { boxesMeet, NO_TURN, TURNS, unite, widened, type Box, type Turn, type Vec } from '../space'
 import type { PatchesByPart } from './drawn-section'
-import { boxesAfterSteps, frameAt, frameCamera, framesOf, type PictureFrame } from './frames'
+import { framesOf } from './choose-frames'
+import { frameAt, frameCamera, frameFit, type PictureFrame } from './frames'
 import { GBuffer } from './g-buffer'
 import { insetCamera, isSmallIn, IN_SIGHT } from './inset-frame'
 import { HOME, type LaidSteps, type StepInset, type StepLook } from './look'
@@ -9,7 +10,8 @@ import { ringsAt } from './marks'
 import { pictureSceneOf, type PictureScene } from './picture-scene'
 import { drawPart, PlacePicture, type OtherPlace, type PictureDifference, type Seeing } from './place-picture'
 import { MeshProjector } from './projected-mesh'
-import { seenOutline, type Camera, type PictureSize } from './view'
+import { boxesOfSteps } from './step-boxes'
+import { projectedSize, seenOutline, type Camera, type PictureSize } from './view'
 
 /** Dots of the picture that a step is read in: it has the shape that suits its frame. */
 export const READ_DOTS = 480_000
@@ -76,7 +78,7 @@ export class PlaceReader {
   ) {
     const { scene, steps } = laid
     this.stage = pictureSceneOf(scene)
-    this.frames = framesOf(boxesAfterSteps(scene, steps, this.stage.box))
+    this.frames = framesOf(boxesOfSteps(scene, steps, this.stage.box))
     const known = new Map<string, number>()
     this.colours = Uint16Array.from(scene.parts, ({ colour }) => {
       if (!known.has(colour)) known.set(colour, known.size)
@@ -166,6 +168,14 @@ export class PlaceReader {
 
   /** Whether a picture lies on what a node is made of. */
   hasPicture = (node: number): boolean => this.partsOf(node).some((part) => this.patches.has(part))
+
+  /** About how many dots a node would have in the picture of a step, were nothing in front of it. */
+  roughDots(step: number, node: number): number {
+    const frame = frameAt(this.frames, step)
+    const { width, height } = projectedSize(this.stage.scene.nodeBoxes[node]!, this.looks[step]?.view ?? HOME)
+    const scale = frameFit(frame).perU * readSize(frame.shape, 1).width
+    return width * height * scale * scale
+  }
 
   private fresh: { step: number; isNew: Uint8Array } | undefined
 

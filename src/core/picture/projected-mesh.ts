@@ -1,7 +1,7 @@
 import { memo } from '../memo'
 import type { Facet, Shape } from '../catalogue'
 import { apply, determinant, dot, multiply, normalise, type Matrix, type Vec } from '../space'
-import type { Camera } from './view'
+import type { Camera, PictureSize } from './view'
 
 /** One facet as the camera sees it: a convex polygon in px and the plane of its depth. */
 export interface ProjectedFacet {
@@ -107,11 +107,22 @@ export class MeshProjector {
     return projectFacets([facet], attitude, this.camera)[0]
   }
 
+  /** Whether some of a projected mesh that is seen at `x`, `y` may be in a picture, px. */
+  mayBeIn(projected: ProjectedMesh, x: number, y: number, { width, height }: PictureSize): boolean {
+    const bounds = this.boundsOf(projected)
+    return bounds[2]! + x > 0 && bounds[3]! + y > 0 && bounds[0]! + x < width && bounds[1]! + y < height
+  }
+
   /** Left, top, right, bottom, px, and nearest and farthest depth, u, of a projected mesh seen at `origin`. */
   reachOf(projected: ProjectedMesh, [x, y, depth]: Vec): number[] {
+    const bounds = this.boundsOf(projected)
+    return [bounds[0]! + x, bounds[1]! + y, bounds[2]! + x, bounds[3]! + y, bounds[4]! + depth, bounds[5]! + depth]
+  }
+
+  private boundsOf(projected: ProjectedMesh): readonly number[] {
     let bounds = this.bounds.get(projected)
     if (!bounds) this.bounds.set(projected, (bounds = boundsOf(projected)))
-    return [bounds[0]! + x, bounds[1]! + y, bounds[2]! + x, bounds[3]! + y, bounds[4]! + depth, bounds[5]! + depth]
+    return bounds
   }
 }
 

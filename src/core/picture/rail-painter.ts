@@ -10,7 +10,20 @@ import { visibleMiddles } from './visible-middles'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
 import { frameCamera, frameFit, type FrameFit } from './frames'
-import { keptInside, placesThatShow, reachMarks, ringsAt, scaleMark, seen, wayHome, wayIn, type Mark, type Viewport } from './marks'
+import {
+  keptInside,
+  locatorMark,
+  LOCATOR_ROOM,
+  placesThatShow,
+  reachMarks,
+  ringsAt,
+  scaleMark,
+  seen,
+  wayHome,
+  wayIn,
+  type Mark,
+  type Viewport,
+} from './marks'
 import { lookOf, WHITE, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
 import { ghostLayers, insetLayers, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
@@ -148,12 +161,7 @@ export class RailPainter {
       ...ghosts.map(({ parts, travel }) => wayIn(sight, hullOf(section, parts), travel)),
       ...this.reaches(step, sight, lifts),
       ...this.letters(step, target.buffer, window),
-      ...this.scaleMarks(
-        step,
-        view,
-        target.camera,
-        insets.some(({ place }) => place.isLow && !place.isRight),
-      ),
+      ...this.frameMarks(step, view, target.camera, insets.some(({ place }) => place.isLow && !place.isRight) ? 'right' : 'left'),
     ]
     return {
       target,
@@ -211,13 +219,15 @@ export class RailPainter {
     return placesThatShow(sight, buffer, holds, section.ranges[step]!)
   }
 
-  /** Where the frame has changed: how large a stud was, and how large it is now. */
-  private scaleMarks(step: number, view: ViewNumber, { scale: now }: Camera, isLeftTaken: boolean): Mark[] {
-    const { from } = this.frames.frameOf(step)
-    if (step === 0 || step !== from) return []
-    const before = this.cameraOf(this.frames.frameOf(step - 1).box, view, this.section.orientations[step] ?? NO_TURN).scale
-    if (Math.abs(before / now - 1) < LEAST_CHANGE) return []
-    return [scaleMark({ before: before / FINER, now: now / FINER }, this.size, isLeftTaken ? 'right' : 'left')]
+  /** Where the frame shows a region: which; where it has changed: how large a stud was, and how large it is now. */
+  private frameMarks(step: number, view: ViewNumber, { scale: now }: Camera, side: 'left' | 'right'): Mark[] {
+    const { from, box, whole } = this.frames.frameOf(step)
+    const orientation = this.section.orientations[step] ?? NO_TURN
+    const marks = whole ? [locatorMark({ whole, region: box }, { view, orientation: TURNS[orientation]! }, this.size, side)] : []
+    if (step === 0 || step !== from) return marks
+    const before = this.cameraOf(this.frames.frameOf(step - 1).box, view, orientation).scale
+    if (Math.abs(before / now - 1) < LEAST_CHANGE) return marks
+    return [...marks, scaleMark({ before: before / FINER, now: now / FINER }, this.size, side, whole ? LOCATOR_ROOM : 0)]
   }
 
   /** A letter on each new part whose colour is hard to tell from another of this step. */

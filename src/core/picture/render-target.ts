@@ -28,7 +28,10 @@ export class RenderTarget {
   draw(section: Pick<DrawnSection, 'parts' | 'patches'>, part: number, lift: Vec = NO_LIFT): void {
     const placed = section.parts[part]!
     const [x, y, depth] = this.originOf(placed, lift)
-    this.buffer.draw(this.projector.of(placed.shape, placed.pose.matrix), part, x, y, depth)
+    const projected = this.projector.of(placed.shape, placed.pose.matrix)
+    // Where the picture shows a region of something large, most of it is outside; pictures on a part never reach beyond it.
+    if (!this.projector.mayBeIn(projected, x, y, this.buffer.size)) return
+    this.buffer.draw(projected, part, x, y, depth)
     section.patches.get(part)?.forEach((patch, number) => {
       const seen = seePatch(patch, number, { matrix: placed.pose.matrix, at: add(placed.pose.at, lift) }, this.camera)
       if (!seen) return
@@ -37,12 +40,11 @@ export class RenderTarget {
     })
   }
 
-  /** Whether some of a part could be in the picture; pictures on it never reach beyond it. */
+  /** Whether some of a part could be in the picture. */
   reaches({ parts }: Pick<DrawnSection, 'parts'>, part: number): boolean {
     const placed = parts[part]!
-    const [left, top, right, bottom] = this.projector.reachOf(this.projector.of(placed.shape, placed.pose.matrix), this.originOf(placed))
-    const { width, height } = this.buffer.size
-    return right! > 0 && bottom! > 0 && left! < width && top! < height
+    const [x, y] = this.originOf(placed)
+    return this.projector.mayBeIn(this.projector.of(placed.shape, placed.pose.matrix), x, y, this.buffer.size)
   }
 
   /** Where the origin of a part is seen: px, px, u. */

@@ -1,9 +1,10 @@
 import { unite, type Box, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
-import { frameAt, framesOf, type PictureFrame } from './frames'
-import { GrowingBox } from './growing-box'
+import { framesOf } from './choose-frames'
+import { frameAt, type PictureFrame } from './frames'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
 import { shifted } from './picture-layer'
+import { collectBoxes, type StepBoxes } from './step-boxes'
 
 /** What the pictures of a section's steps are fitted to: the frame of each, or more where things stand beside their place. */
 export class StepFrames {
@@ -23,7 +24,7 @@ export class StepFrames {
   /** The frame that a step is seen in. */
   frameOf(step: number): PictureFrame {
     const { section } = this
-    this.frames ??= framesOf(boxesAfter(section))
+    this.frames ??= framesOf(boxesOf(section))
     return frameAt(this.frames, step)
   }
 
@@ -60,11 +61,8 @@ export class StepFrames {
   }
 }
 
-/** Around all that is there after each step, u. */
-function boxesAfter({ parts, ranges, space, box }: DrawnSection): Box[] {
-  const all = new GrowingBox()
-  return ranges.map(([from, to]) => {
-    for (let part = from; part < to; part++) all.add(space.hullOf(parts[part]!))
-    return all.box ?? box
+function boxesOf({ parts, ranges, space, box }: DrawnSection): StepBoxes {
+  return collectBoxes(ranges, box, ([from, to], around) => {
+    for (let part = from; part < to; part++) around.add(space.hullOf(parts[part]!))
   })
 }

@@ -11,9 +11,11 @@ import {
   multiply,
   PLUS_X,
   PLUS_Y,
+  sizeOf,
   transpose,
   type Box,
   type Direction,
+  type FlatPoint,
   type Matrix,
   type Ray,
   type Vec,
@@ -119,8 +121,12 @@ function outlineOf(box: Box, matrix: Matrix): { left: number; right: number; bot
 
 /** How wide and how high a box looks in a view, in u. */
 export function projectedSize(box: Box, view: ViewNumber, orientation = IDENTITY): PictureSize {
-  const { left, right, bottom, top } = outlineOf(box, multiply(viewMatrix(view), orientation))
-  return { width: right - left, height: top - bottom }
+  const m = orientation === IDENTITY ? viewMatrix(view) : multiply(viewMatrix(view), orientation)
+  const [wide, deep, high] = sizeOf(box)
+  return {
+    width: Math.abs(m[0]) * wide + Math.abs(m[1]) * deep + Math.abs(m[2]) * high,
+    height: Math.abs(m[3]) * wide + Math.abs(m[4]) * deep + Math.abs(m[5]) * high,
+  }
 }
 
 /** @returns px from the left, px from the top, depth in u (greater is farther). */
@@ -197,4 +203,17 @@ export function groundDirection({ turn }: FreeView, way: 'right' | 'left' | 'awa
   return [PLUS_X, MINUS_X, PLUS_Y, MINUS_Y].reduce((best, each) =>
     dot(DIRECTION_VECTORS[each]!, meant) > dot(DIRECTION_VECTORS[best]!, meant) ? each : best,
   )
+}
+
+/** The three sides of a box that face a camera, px: the corners of each in turn. */
+export function seenSides(camera: Camera, box: Box): (readonly FlatPoint[])[] {
+  const corners = cornersOf(box).map((corner) => project(camera, corner))
+  const nearest = corners.reduce((best, [, , depth], i) => (depth < corners[best]![2] ? i : best), 0)
+  const at = (corner: number): FlatPoint => [corners[corner]![0], corners[corner]![1]]
+  // A corner's number has a bit for each axis: a side is reached by going along two of them.
+  return [
+    [1, 2],
+    [1, 4],
+    [2, 4],
+  ].map(([a = 0, b = 0]) => [at(nearest), at(nearest ^ a), at(nearest ^ a ^ b), at(nearest ^ b)])
 }

@@ -1,7 +1,7 @@
 import { findFindings, type Finding, type Level } from '../checks'
 import { sectionById, type ModelDocument } from '../model'
 import { memo } from '../memo'
-import { boxesAfterSteps, fillsOfSteps, MOST_INSETS, patchesByPart, type StepLook, type ViewNumber } from '../picture'
+import { boxesOfSteps, fillsOfSteps, framesOf, MOST_INSETS, patchesByPart, type StepLook, type ViewNumber } from '../picture'
 import {
   isGiven,
   measurePlan,
@@ -40,12 +40,18 @@ export interface ReportOptions extends PlanOptions {
   /** How much the finished model must stand. */
   readonly level?: Level
   /**
-   * Looks for parts that can be misread too, in all sections or in some by id, and gives steps insets that tell where their parts go:
-   * for all it takes as long as all the rest together, or longer where much is in doubt.
+   * Looks for parts that can be misread too, in all sections or in one of them or one step, and gives steps insets that tell where
+   * their parts go: for all it takes as long as all the rest together, or longer where much is in doubt.
    */
-  readonly reads?: boolean | readonly string[]
+  readonly reads?: boolean | ReadPlace
   /** Insets that an earlier reading gave, shown where a step still brings what they show; nobody reads again then. */
   readonly insets?: readonly TellingInset[]
+}
+
+/** A section that is read, or one step of it, from 0. */
+interface ReadPlace {
+  readonly section: string
+  readonly step?: number
 }
 
 /** Told from 0 to 1. */
@@ -130,29 +136,29 @@ function forAllSteps(looks: readonly StepLook[], { looseParts }: BuiltSection): 
   return more > 0 ? [...looks, ...Array.from({ length: more }, (): StepLook => ({ view: 0, shares: [] }))] : looks
 }
 
-/** Of larger models only every so manieth step is looked at, so that about so many parts are. */
-const MOST_READ = 4000
+/** Of larger models so many parts are read, and by them it is judged how the rest reads. */
+const MOST_READ = 10_000
 
 interface ToRead {
   readonly model: ModelDocument
   readonly built: readonly BuiltSection[]
   readonly looks: Reported['looks']
-  readonly reads: true | readonly string[]
+  readonly reads: true | ReadPlace
 }
 
 /** How each section reads. */
 function readSections({ model, built, looks, reads }: ToRead, progress: Progress): SectionReading[] {
-  const isRead = ({ id }: BuiltSection): boolean => reads === true || reads.includes(id)
+  const isRead = ({ id }: BuiltSection): boolean => reads === true || reads.section === id
   const sizes = built.map((section) => (isRead(section) ? section.steps.reduce((own, step) => own + step.length, 0) : 0))
   const parts = sizes.reduce((sum, size) => sum + size, 0)
-  const stride = Math.max(1, Math.ceil(parts / MOST_READ))
   let done = 0
   return built.map((section, i) => {
-    if (!isRead(section)) return { parts: 0, misreadings: [], looks: looks[i]! }
+    if (!isRead(section)) return { parts: 0, misreadings: [], likely: 0, looks: looks[i]! }
     const reading = readSection(section, looks[i]!, {
-      stride,
+      most: MOST_READ * (sizes[i]! / parts),
       patches: patchesByPart(model, section.scene.parts),
       progress: (fraction) => progress((done + fraction * sizes[i]!) / parts),
+      ...(reads !== true && reads.step !== undefined ? { only: reads.step } : {}),
     })
     done += sizes[i]!
     return reading
@@ -161,13 +167,15 @@ function readSections({ model, built, looks, reads }: ToRead, progress: Progress
 
 const sumOfReadings = (readings: readonly SectionReading[]): { parts: number; misread: number } => ({
   parts: readings.reduce((sum, { parts }) => sum + parts, 0),
-  misread: readings.reduce((sum, { misreadings }) => sum + misreadings.length, 0),
+  misread: readings.reduce((sum, { misreadings, likely }) => sum + misreadings.length + likely, 0),
 })
 
 /** How full the picture of each step is. */
 const fillsOf = memo(({ scene, steps }: BuiltSection): number[] => {
   const [first] = scene.nodeBoxes
-  return first ? fillsOfSteps(boxesAfterSteps(scene, steps, first)) : []
+  if (!first) return []
+  const boxes = boxesOfSteps(scene, steps, first)
+  return fillsOfSteps(framesOf(boxes), boxes.all)
 })
 
 /** For each section, each step: the number of its view. */

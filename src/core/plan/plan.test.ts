@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import { town } from '../../../bench/buildings'
 import { oneSection, part, twoSections } from '../../../tests/support/models'
 import { replay } from '../replay'
 import { reportModel } from '../pipeline'
 import type { GivenStep, ModelDocument, Part } from '../model'
+import { unite } from '../space'
 import { DENSITIES, planModel, STRATEGIES } from './index'
 import { searchSchedule } from './search'
 
@@ -327,5 +329,20 @@ describe('the search', () => {
     const { report } = reportModel(wall, { effort: 8000 })
     expect(report.findings.filter(({ severity }) => severity === 'error')).toEqual([])
     expect(replay(wall, report)).toEqual([])
+  })
+})
+
+describe('a step', () => {
+  it('reaches no farther than a picture can show with studs that can be counted', () => {
+    // Before each house lie two like stools: near enough to those before the next house to go on with, all together too far apart.
+    const { built } = planModel(town(4000))
+    for (const { scene, steps } of built) {
+      for (const step of steps.filter(({ length }) => length > 1)) {
+        const reach = step.map((node) => scene.nodeBoxes[node]!).reduce(unite)
+        expect(reach.max[0] - reach.min[0]).toBeLessThanOrEqual(420)
+      }
+    }
+    const together = built.flatMap(({ steps }) => steps.map((step) => step.length))
+    expect(Math.max(...together)).toBeGreaterThan(1)
   })
 })

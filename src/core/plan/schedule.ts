@@ -1,6 +1,6 @@
 import type { Joints } from '../joints'
 import type { Scene } from '../scene'
-import { PLATE_HEIGHT, sizeOf, type Box } from '../space'
+import { PLATE_HEIGHT, sizeOf, unite, type Box } from '../space'
 import { Groups } from './groups'
 import { fitsLimits } from './limits'
 import type { Locks } from './locks'
@@ -32,6 +32,8 @@ const MOST_JOINTS = 12
 const MOST_OF_FLOOR = 8
 /** From more sides at once hands and eyes lose count: a step has no more ways in. */
 const MOST_WAYS = 2
+/** Parts of one step stand within this of each other, u: a picture of more would show studs too small to count. */
+const MOST_REACH = 420
 /** Two studs, u². */
 const SMALL_PLATE = 200
 /** Copies joined in one step. */
@@ -354,7 +356,8 @@ class Scheduler {
     if (facts.cluster[node] !== facts.cluster[this.last]) return false
     const isHigher = this.planeOf(node) > this.planeOf(this.last)
     if (isHigher && step.length >= this.weights.closeAtLayer) return false
-    if (this.isFar(node) || this.comesAnotherWay(node) || step.some((below) => this.covers(node, below))) return false
+    if (this.isFar(node) || this.reachesTooFar(node) || this.comesAnotherWay(node) || step.some((below) => this.covers(node, below)))
+      return false
     return fitsLimits(
       [...step, node].map((member) => facts.stepParts[member]!),
       this.options.limits,
@@ -377,6 +380,13 @@ class Scheduler {
     const { x, y, likeness } = this.facts
     const way = Math.abs(x[node]! - x[this.last]!) + Math.abs(y[node]! - y[this.last]!)
     return way > (likeness[node] === likeness[this.last] ? this.weights.likeStretch : this.weights.stretch)
+  }
+
+  /** Whether a picture of the step with a node would have to show so much ground that its studs are small. */
+  private reachesTooFar(node: number): boolean {
+    const { nodeBoxes } = this.scene
+    const reach = [...this.step, node].map((member) => nodeBoxes[member]!).reduce(unite)
+    return reach.max[0] - reach.min[0] > MOST_REACH || reach.max[1] - reach.min[1] > MOST_REACH
   }
 
   /** Whether `node` would hide most of the flat `below`, so that a reader could not see both in one picture. */

@@ -4,6 +4,7 @@ import { travelVector } from '../motion'
 import type { BuiltSection } from '../plan'
 import { NO_TURN, subtract, type Vec } from '../space'
 import { OtherPlaces, slipsOf, type Slip, type SlippedPlace } from './other-places'
+import { chooseSteps, type StepToRead } from './steps-to-read'
 import { tellPlaces, type NodeInDoubt } from './tell-places'
 
 /** A part of a step that a reader might put elsewhere without seeing the difference. */
@@ -21,15 +22,20 @@ const LEAST_SHARE = 0.0015
 const LEAST_ACROSS = 12
 
 interface ReadingOptions {
-  readonly stride?: number
+  /** Parts that are read at most: where there are more, the rest is judged by samples. */
+  readonly most?: number
+  /** The one step that is read, from 0. */
+  readonly only?: number
   readonly patches?: PatchesByPart
   readonly progress?: (fraction: number) => void
 }
 
-/** How a section reads: how many of its parts were looked at, and those that can be misread. */
+/** How a section reads: its parts, or those of the one step that was read, and which of them can be misread. */
 export interface SectionReading {
   readonly parts: number
   readonly misreadings: readonly Misreading[]
+  /** How many more are likely among those that nobody has read. */
+  readonly likely: number
   /** Each step with the insets that tell where its parts go. */
   readonly looks: readonly StepLook[]
 }
@@ -38,14 +44,13 @@ export interface SectionReading {
  * All parts of a section that can be misread: the same piece one stud or plate off, or turned a quarter or half, would hold and be
  * possible too, and the picture of the step would hardly differ. Where insets make them fewer, the step gets them.
  *
- * @param stride every so manieth step is looked at; 1 for all
  * @param patches pictures on its parts, by the index of the part in its scene
  * @param progress from 0 to 1
  */
 export function readSection(
   built: BuiltSection,
   looks: readonly StepLook[],
-  { stride = 1, patches, progress }: ReadingOptions = {},
+  { most = Infinity, only, patches, progress }: ReadingOptions = {},
 ): SectionReading {
   const { scene, steps } = built
   const reading: Reading = {
@@ -57,18 +62,36 @@ export function readSection(
   steps.forEach((step, i) => {
     for (const node of step) reading.stepOf[node] = i
   })
-  const wanted = [...steps.keys()].filter((step) => step % stride === 0)
-  const isPart = (node: number): boolean => scene.nodes[node]!.kind === 'part'
+  const all = weighedSteps(reading, looks).filter(({ step }) => only === undefined || step === only)
+  const wanted = chooseSteps(all, most)
   const told = [...looks]
-  const misreadings = wanted.flatMap((step, i) => {
-    progress?.(i / wanted.length)
+  const sampled = { parts: 0, misread: 0 }
+  const misreadings = wanted.steps.flatMap((step, i) => {
+    progress?.(i / wanted.steps.length)
     const read = { reader: reading.reader, scene, step, look: looks[step]!, ...DIFFERS }
-    const { left, insets } = tellPlaces(read, doubtsOfStep(reading, step))
+    const { left, without, insets } = tellPlaces(read, doubtsOfStep(reading, step))
     if (insets) told[step] = { ...looks[step]!, insets }
+    if (wanted.samples.has(step)) {
+      sampled.parts += partsOfStep(built, step)
+      sampled.misread += without
+    }
     return left.map(({ node, doubts }) => misreadingOf(reading, step, node, doubts[0]!.place))
   })
-  return { parts: wanted.reduce((sum, step) => sum + steps[step]!.filter(isPart).length, 0), misreadings, looks: told }
+  // What is not read gets no insets of its own either.
+  const likely = sampled.parts > 0 ? (wanted.unreadParts * sampled.misread) / sampled.parts : 0
+  return { parts: all.reduce((sum, { parts }) => sum + parts, 0), misreadings, likely, looks: told }
 }
+
+const isPart = ({ scene }: BuiltSection, node: number): boolean => scene.nodes[node]!.kind === 'part'
+
+const partsOfStep = (built: BuiltSection, step: number): number => built.steps[step]!.filter((node) => isPart(built, node)).length
+
+/** What is known of steps before they are read. */
+const weighedSteps = ({ built, reader }: Reading, looks: readonly StepLook[]): StepToRead[] =>
+  built.steps.map((nodes, step) => {
+    const dots = nodes.flatMap((node, i) => (isPart(built, node) ? [reader.roughDots(step, node) * (looks[step]!.shares[i] ?? 1)] : []))
+    return { step, parts: dots.length, leastDots: Math.min(Infinity, ...dots) }
+  })
 
 const makeOtherPlaces = (scene: BuiltSection['scene']): OtherPlaces => new OtherPlaces(scene)
 

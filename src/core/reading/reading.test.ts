@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { town } from '../../../bench/buildings'
 import { farApart, onFloor, part } from '../../../tests/support/models'
 import { catalogueOf, Flattener, type ModelDocument, type Part } from '../model'
 import { insetsOf, reportModel, type Reported } from '../pipeline'
@@ -56,8 +57,10 @@ describe('parts that can be misread', () => {
       { step: 2, things: ['far0'] },
       { step: 2, things: ['far1'] },
     ])
-    expect(insetsOf(reportModel(model, { reads: ['main'] }))).toHaveLength(2)
-    expect(insetsOf(reportModel(model, { reads: ['other'] }))).toEqual([])
+    expect(insetsOf(reportModel(model, { reads: { section: 'main' } }))).toHaveLength(2)
+    expect(insetsOf(reportModel(model, { reads: { section: 'other' } }))).toEqual([])
+    expect(insetsOf(reportModel(model, { reads: { section: 'main', step: 1 } }))).toHaveLength(2)
+    expect(insetsOf(reportModel(model, { reads: { section: 'main', step: 0 } }))).toEqual([])
   })
 
   it('are told as a finding with the other place, until a note says where they go', () => {
@@ -75,6 +78,22 @@ describe('parts that can be misread', () => {
     expect(reportModel(noted, { reads: true }).report.findings.filter(({ code }) => code === 'misreadable')).toEqual([])
     // Who has not looked says nothing.
     expect(reportModel(model).report.measures).not.toHaveProperty('misreadablePer100')
+  })
+
+  it('are judged by samples where there are too many to read, as they are without insets', () => {
+    const model = town(600)
+    const { planned, looks } = reportModel(model)
+    const at = planned.built.findIndex(({ id }) => id === model.root)
+    const [built, seen] = [planned.built[at]!, looks[at]!]
+    const all = readSection(built, seen)
+    const some = readSection(built, seen, { most: 120 })
+    const insets = ({ looks: told }: typeof all): number => told.filter((look, step) => look.insets !== seen[step]!.insets).length
+    expect(some.parts).toBe(all.parts)
+    expect(all.likely).toBe(0)
+    expect(insets(some)).toBeLessThan(insets(all))
+    expect(some.likely + some.misreadings.length).toBeGreaterThan(all.misreadings.length)
+    // What shows least is read first, so that little of the rest is in doubt.
+    expect(some.likely / some.parts).toBeLessThan(0.02)
   })
 
   it('are not those that what comes with them would not hold on to elsewhere', () => {

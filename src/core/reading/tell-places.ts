@@ -31,6 +31,8 @@ export interface StepInDoubt {
 /** What is left in doubt, and the insets that it takes; none where those that the step has by itself do as well. */
 export interface ToldPlaces {
   readonly left: readonly NodeInDoubt[]
+  /** How many would be left without these insets. */
+  readonly without: number
   readonly insets?: readonly StepInset[]
 }
 
@@ -46,7 +48,7 @@ const MOST_TRIED = 20
  * or some that stand near each other, seen from the side of the picture first (greedy set cover, Chvátal 1979).
  */
 export function tellPlaces(read: StepInDoubt, inDoubt: readonly NodeInDoubt[]): ToldPlaces {
-  if (inDoubt.length === 0) return { left: [] }
+  if (inDoubt.length === 0) return { left: [], without: 0 }
   const settle = (left: readonly NodeInDoubt[], inset: StepInset): readonly NodeInDoubt[] => settledBy(read, left, inset)
   // What shows from one side alone keeps its inset.
   const needed = (read.look.insets ?? []).filter(({ tellsPlaces }) => tellsPlaces !== true)
@@ -62,7 +64,8 @@ export function tellPlaces(read: StepInDoubt, inDoubt: readonly NodeInDoubt[]): 
     insets.push(best)
     left = settle(left, best)
   }
-  return left.length < leftAsItIs.length ? { left, insets } : { left: leftAsItIs }
+  const without = leftAsItIs.length
+  return left.length < without ? { left, without, insets } : { left: leftAsItIs, without }
 }
 
 function settledBy(

@@ -27,6 +27,12 @@ export const unite = (a: Box, b: Box): Box => ({
   max: [Math.max(a.max[0], b.max[0]), Math.max(a.max[1], b.max[1]), Math.max(a.max[2], b.max[2])],
 })
 
+/** What is in both of two boxes that meet. */
+export const sharedBox = (a: Box, b: Box): Box => ({
+  min: [Math.max(a.min[0], b.min[0]), Math.max(a.min[1], b.min[1]), Math.max(a.min[2], b.min[2])],
+  max: [Math.min(a.max[0], b.max[0]), Math.min(a.max[1], b.max[1]), Math.min(a.max[2], b.max[2])],
+})
+
 export const middle = (box: Box): Vec => [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2]
 
 export const sizeOf = (box: Box): Vec => [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]]
