@@ -21,6 +21,8 @@ const REGION_WORTH = 0.85
 /** What stands around the work and below it is shown as far as this at least, u; above it there is nothing yet, or what hides it. */
 const AROUND = 30
 const ABOVE = 8
+/** Regions end on a grid, u: what changes by less changes no picture but its own. */
+const GRID = 20
 /** A frame of a region has at most so many steps. */
 const MOST_REGION_STEPS = 24
 /** Regions in which studs are so much too small are not looked at. */
@@ -158,7 +160,13 @@ function seenTogether({ low, high }: GrowingBox, whole: Box, other: Box): Pictur
 
 function region(work: Box, whole: Box, around: number): Box {
   const { min, max } = widened(work, around)
-  return sharedBox({ min, max: [max[0], max[1], work.max[2] + ABOVE] }, whole)
+  const down = (value: number): number => Math.floor(value / GRID) * GRID
+  const up = (value: number): number => Math.ceil(value / GRID) * GRID
+  const snapped: Box = {
+    min: [down(min[0]), down(min[1]), down(min[2])],
+    max: [up(max[0]), up(max[1]), up(work.max[2] + ABOVE)],
+  }
+  return sharedBox(snapped, whole)
 }
 
 const isSameBox = (a: Box, b: Box): boolean => [0, 1, 2].every((axis) => a.min[axis] === b.min[axis] && a.max[axis] === b.max[axis])

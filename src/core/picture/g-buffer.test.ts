@@ -13,7 +13,8 @@ function facet(
   surface = 0,
 ): ProjectedFacet {
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
-  const bounds = { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
+  const near = Math.min(...corners.map(([x, y]) => plane.base + plane.slopeX * x + plane.slopeY * y))
+  const bounds = { near, left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
   return { corners: Float64Array.from(corners.flat()), ...bounds, ...plane, tone: surface % 3, surface }
 }
 
@@ -76,6 +77,29 @@ describe('layers', () => {
             }
           }
         }
+      }),
+    )
+  })
+
+  it('are the same in whichever order parts are drawn, also where faces lie in one plane', () => {
+    const planes = fc.constantFrom(
+      { slopeX: 0, slopeY: 0, base: 20 },
+      { slopeX: 0.25, slopeY: 0, base: 15 },
+      { slopeX: 0, slopeY: -0.25, base: 25 },
+    )
+    const coplanar = fc.array(fc.tuple(facets, planes), { minLength: 2, maxLength: 8 }).map((all) =>
+      all.map(([{ corners, surface }, plane]) => {
+        const points = Array.from({ length: corners.length / 2 }, (_, i): [number, number] => [corners[i * 2]!, corners[i * 2 + 1]!])
+        return facet(points, plane, surface)
+      }),
+    )
+    fc.assert(
+      fc.property(coplanar, (all) => {
+        const [there, back] = [new GBuffer(SIZE), new GBuffer(SIZE)]
+        all.forEach((each, part) => there.draw([each], part, 0, 0, 0))
+        for (let part = all.length - 1; part >= 0; part--) back.draw([all[part]!], part, 0, 0, 0)
+        expect([...back.part]).toEqual([...there.part])
+        expect(back.window).toEqual(there.window)
       }),
     )
   })

@@ -7,6 +7,9 @@ export const NOTHING = -1
 /** A hair in favour of what is there keeps coplanar faces of neighbours from flickering, u. */
 const HAIR = 1e-3
 
+/** Facets around which there are no more dots than this, as of studs, are looked at before they are filled: most of them are hidden. */
+const SMALL = 600
+
 /** A rectangle of dots, ends included; empty where right < left. */
 export interface Window {
   left: number
@@ -33,7 +36,7 @@ export class GBuffer {
   readonly part: Int32Array
   readonly surface: Uint16Array
   readonly tone: Uint8Array
-  /** The rows and columns drawn into since `startWindow`. */
+  /** The rows and columns that facets reach over since `startWindow`, hidden or not. */
   private used: Window = { ...EMPTY_WINDOW }
   /** Of each row where an edge going down, and one going up, crosses it, px. */
   private readonly down: Float64Array
@@ -81,20 +84,26 @@ export class GBuffer {
 
   // eslint-disable-next-line max-params -- runs for every facet of every picture
   private fill(facet: ProjectedFacet, part: number, x: number, y: number, depth: number): void {
-    const span = this.outline(facet, x, y)
-    if (!span) return
-    const { width } = this.size
+    const { width, height } = this.size
+    const first = Math.max(0, Math.ceil(facet.low + y - 0.5))
+    const last = Math.min(height - 1, Math.ceil(facet.high + y - 0.5) - 1)
+    const left = Math.max(0, Math.ceil(facet.left + x - 0.5))
+    const right = Math.min(width - 1, Math.ceil(facet.right + x - 0.5) - 1)
+    if (first > last || left > right) return
     const { down, up, depth: depths, part: parts, surface, tone, used, shown, journal } = this
-    if (span.first < used.top) used.top = span.first
-    if (span.last > used.bottom) used.bottom = span.last
-    for (let row = span.first; row <= span.last; row++) {
+    if (first < used.top) used.top = first
+    if (last > used.bottom) used.bottom = last
+    if (left < used.left) used.left = left
+    if (right > used.right) used.right = right
+    const isSmall = (right - left + 1) * (last - first + 1) <= SMALL
+    if (isSmall && this.isHidden({ left, right, top: first, bottom: last }, depth + facet.near)) return
+    this.outline(facet, x, y, first, last)
+    for (let row = first; row <= last; row++) {
       const one = down[row]!
       const other = up[row]!
       const from = Math.max(0, Math.ceil((one < other ? one : other) - 0.5))
       const to = Math.min(width - 1, Math.ceil((one < other ? other : one) - 0.5) - 1)
       if (from > to) continue
-      if (from < used.left) used.left = from
-      if (to > used.right) used.right = to
       let at = depth + facet.base + facet.slopeX * (from + 0.5 - x) + facet.slopeY * (row + 0.5 - y)
       const line = row * width
       const end = line + to
@@ -119,7 +128,9 @@ export class GBuffer {
         }
       } else {
         for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
-          if (at >= depths[dot]! - HAIR) continue
+          const there = depths[dot]!
+          // Of equals the part with the lower number shows, so that any order of drawing gives the same.
+          if (at >= there - HAIR && (at >= there + HAIR || part >= parts[dot]!)) continue
           depths[dot] = at
           parts[dot] = part
           surface[dot] = facet.surface
@@ -133,10 +144,8 @@ export class GBuffer {
    * Where each row of dots crosses a convex polygon, by its middle line: once going down its edges and once going up, so that
    * every row from first to last is written in both.
    */
-  private outline({ corners, left, right, low, high }: ProjectedFacet, x: number, y: number): { first: number; last: number } | undefined {
-    const first = Math.max(0, Math.ceil(low + y - 0.5))
-    const last = Math.min(this.size.height - 1, Math.ceil(high + y - 0.5) - 1)
-    if (first > last || left + x >= this.size.width || right + x <= 0) return undefined
+  // eslint-disable-next-line max-params -- runs for every facet of every picture
+  private outline({ corners }: ProjectedFacet, x: number, y: number, first: number, last: number): void {
     const count = corners.length
     let x0 = corners[count - 2]! + x
     let y0 = corners[count - 1]! + y
@@ -148,7 +157,17 @@ export class GBuffer {
       x0 = x1
       y0 = y1
     }
-    return { first, last }
+  }
+
+  /** Whether all dots of a rectangle show what is nearer than something. */
+  private isHidden({ left, right, top, bottom }: Window, nearest: number): boolean {
+    const { depth: depths } = this
+    const bar = nearest - HAIR
+    for (let row = top; row <= bottom; row++) {
+      const end = row * this.size.width + right
+      for (let dot = end - right + left; dot <= end; dot++) if (depths[dot]! > bar) return false
+    }
+    return true
   }
 }
 

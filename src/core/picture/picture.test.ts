@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { inflateSync } from 'node:zlib'
 import { describe, expect, it } from 'vitest'
+import { town } from '../../../bench/buildings'
 import { oneSection, part } from '../../../tests/support/models'
 import { BASE_CATALOGUE } from '../catalogue'
 import { Flattener, type ModelDocument } from '../model'
@@ -17,6 +18,7 @@ import {
   freeViewWords,
   turnedBy,
   turnedOver,
+  turnedViewOf,
   USUAL_VIEW,
   VIEWS,
   type DrawnSection,
@@ -24,6 +26,7 @@ import {
 } from './index'
 import { isLit, SHEENS } from './sheen'
 
+const TURNED = turnedViewOf(0)
 const SIZE = { width: 200, height: 150 }
 const tower = oneSection(
   [0, 1, 2, 3].map((i) => part(`b${i}`, 'brick-2x4', [0, 0, i * 12], undefined, i % 2 === 0 ? 'red' : 'navy')),
@@ -41,6 +44,31 @@ const inked = (image: RgbImage): number => {
   for (let i = 0; i < image.data.length; i += 3) if (image.data[i]! + image.data[i + 1]! + image.data[i + 2]! < 3 * 250) dots++
   return dots
 }
+
+/** Whether something is drawn along the edges of a picture. */
+const reachesEdge = ({ data, width, height }: RgbImage): boolean => {
+  const isPaper = (x: number, y: number): boolean => data[(y * width + x) * 3]! > 250
+  const all = (count: number, at: (i: number) => boolean): boolean => Array.from({ length: count }, (_, i) => at(i)).every(Boolean)
+  const isFree = all(width, (x) => isPaper(x, 0) && isPaper(x, height - 1)) && all(height, (y) => isPaper(0, y) && isPaper(width - 1, y))
+  return !isFree
+}
+
+describe('pictures of a large section', () => {
+  const model = town(600)
+  const section = drawnSection(model, new Flattener(model), planModel(model).plan.sections, 'town')
+  const painted = new RailPainter(section, BASE_CATALOGUE, { width: 400, height: 300 })
+  const last = section.ranges.length - 1
+
+  it('show the region that is worked on in a step', () => {
+    expect(reachesEdge(painted.paint(last, 0))).toBe(true)
+  })
+
+  it('show all of the finished section, straight on and turned', () => {
+    expect(reachesEdge(painted.paintFinished(0))).toBe(false)
+    expect(reachesEdge(painted.paintTurned(last, TURNED, true))).toBe(false)
+    expect(reachesEdge(painted.paintTurned(last, TURNED, false))).toBe(true)
+  })
+})
 
 describe('the camera', () => {
   it('fits a box into the picture from all eight corners', () => {

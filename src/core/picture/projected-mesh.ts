@@ -12,6 +12,8 @@ export interface ProjectedFacet {
   readonly right: number
   readonly low: number
   readonly high: number
+  /** Its least depth, u, as `base` from that of the part's own origin. */
+  readonly near: number
   /** depth = slopeX · x + slopeY · y + base, x and y as in `corners`. */
   readonly slopeX: number
   readonly slopeY: number
@@ -52,7 +54,7 @@ export function projectFacets(facets: readonly Facet[], attitude: Matrix, camera
     if (normal[2] >= -1e-6) continue
     const corners = new Float64Array(facet.corners.length * 2)
     let first: Vec | undefined
-    let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity]
+    let [left, right, low, high, near] = [Infinity, -Infinity, Infinity, -Infinity, Infinity]
     facet.corners.forEach((corner, i) => {
       const point = apply(matrix, corner)
       first ??= point
@@ -65,12 +67,13 @@ export function projectFacets(facets: readonly Facet[], attitude: Matrix, camera
       right = Math.max(right, x)
       low = Math.min(low, y)
       high = Math.max(high, y)
+      near = Math.min(near, point[2])
     })
     // The facet's plane: normal · (p − first) = 0, solved for depth and scaled to px.
     const slopeX = -normal[0] / normal[2] / camera.scale
     const slopeY = normal[1] / normal[2] / camera.scale
     const base = first![2] + (normal[0] * first![0] + normal[1] * first![1]) / normal[2]
-    seen.push({ corners, left, right, low, high, slopeX, slopeY, base, tone: toneOf(normal), surface: facet.surface })
+    seen.push({ corners, left, right, low, high, near, slopeX, slopeY, base, tone: toneOf(normal), surface: facet.surface })
   }
   return seen
 }

@@ -9,7 +9,7 @@ import { ViewState } from './view-state'
 import { visibleMiddles } from './visible-middles'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { frameCamera, frameFit, type FrameFit } from './frames'
+import { frameCamera, frameFit, type FrameFit, type PictureFrame } from './frames'
 import {
   keptInside,
   locatorMark,
@@ -57,7 +57,7 @@ interface Staged {
   readonly ghosts: readonly Ghost[]
 }
 
-/** Paints the steps of one section. Each step adds only its own parts; going back takes back what was drawn last. */
+/** Paints the steps of one section. Each step adds only its own parts. */
 export class RailPainter {
   /** By view, how the work lies, and what must be in the picture. */
   private readonly views = new Map<string, ViewState>()
@@ -119,7 +119,8 @@ export class RailPainter {
     const scalePx = usual.scale / FINER
     const [lifts, ghosts] = [liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)]
     const isIn = this.frames.besides(step, lifts, ghosts).every((box) => this.isInside(usual, box))
-    const state = this.stateOf(view, orientation, isIn ? frame.box : this.frames.farBox(step, scalePx), step + (lifts.size > 0 ? 0 : 1))
+    const seen = isIn ? frame : { ...frame, box: this.frames.farBox(step, scalePx) }
+    const state = this.stateOf(view, orientation, seen, step + (lifts.size > 0 ? 0 : 1))
     if (lifts.size === 0) return make({ state, lifts, ghosts })
     state.drawLifted(this.section, step, lifts)
     try {
@@ -250,7 +251,7 @@ export class RailPainter {
    */
   paintFocus(step: number, view: ViewNumber, id: string, travel: Vec): RgbImage {
     const { section } = this
-    const state = this.upTo(step, view, section.orientations[step] ?? NO_TURN)
+    const state = this.stateOf(view, section.orientations[step] ?? NO_TURN, this.frames.frameOf(step), step + 1)
     const { target } = state
     const [first, last] = section.nodeRanges[step]!
     const node = section.nodeIds.slice(first, last).indexOf(id) + first
@@ -269,7 +270,7 @@ export class RailPainter {
     const { section, catalogue, size } = this
     const [from, to] = isFinished ? [section.parts.length, section.parts.length] : section.ranges[step]!
     const orientation = isFinished ? undefined : TURNS[section.orientations[step] ?? NO_TURN]
-    const camera = turnedCamera(this.frames.frameOf(step).box, view, size, orientation)
+    const camera = turnedCamera((isFinished ? this.frames.whole : this.frames.frameOf(step)).box, view, size, orientation)
     const parts = section.parts.slice(0, to)
     return paintParts({ parts, catalogue, patches: section.patches }, camera, size, {
       finer: FINER,
@@ -319,7 +320,7 @@ export class RailPainter {
     })
   }
 
-  private finished = (view: ViewNumber): ViewState => this.upTo(this.section.ranges.length - 1, view, NO_TURN)
+  private finished = (view: ViewNumber): ViewState => this.stateOf(view, NO_TURN, this.frames.whole, this.section.ranges.length)
 
   private finishedLook = ({ target }: ViewState): InkOptions => ({
     looks: this.looks,
@@ -331,9 +332,6 @@ export class RailPainter {
 
   private full = (): PictureSize => ({ width: this.size.width * FINER, height: this.size.height * FINER })
 
-  private upTo = (step: number, view: ViewNumber, orientation: Turn): ViewState =>
-    this.stateOf(view, orientation, this.frames.frameOf(step).box, step + 1)
-
   /** Takes away the view that was not looked at for longest, where there are as many as are kept. */
   private oldestView(): ViewState | undefined {
     if (this.views.size < MOST_VIEWS) return undefined
@@ -342,8 +340,8 @@ export class RailPainter {
     return state
   }
 
-  /** A view of a box with so many steps drawn. */
-  private stateOf(view: ViewNumber, orientation: Turn, box: Box, steps: number): ViewState {
+  /** A view of a frame with so many steps drawn. */
+  private stateOf(view: ViewNumber, orientation: Turn, { box, from }: PictureFrame, steps: number): ViewState {
     const key = [orientation, view, ...box.min, ...box.max].join()
     let state = this.views.get(key)
     // A map keeps the order of what was put in: the view that was not looked at for longest stands first.
@@ -355,7 +353,7 @@ export class RailPainter {
       state = new ViewState(this.cameraOf(box, view, orientation), this.full(), options)
     }
     this.views.set(key, state)
-    state.goTo(this.section, steps)
+    state.goTo(this.section, steps, from)
     return state
   }
 

@@ -28,6 +28,12 @@ export class StepFrames {
     return frameAt(this.frames, step)
   }
 
+  /** The last frame, fitted to the finished section. */
+  get whole(): PictureFrame {
+    const last = this.frameOf(this.section.ranges.length - 1)
+    return { ...last, box: last.whole ?? last.box }
+  }
+
   /** By frame, scale and sides, since things stand farther off where a picture is small. */
   private readonly far = new Map<string, Box>()
 

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { town } from '../../../bench/buildings'
 import { reportModel } from '../pipeline'
 import { catalogueOf, Flattener, readModelText, type ModelDocument } from '../model'
 import { planModel, type SectionPlan } from '../plan'
@@ -19,6 +20,19 @@ describe('a painter that goes to and fro', () => {
   const plans = reportModel(model).report.sections
   const section = 'house'
   const steps = plans.find(({ id }) => id === section)!.steps.length
+
+  it('paints the steps of a large section, region after region, as one that begins anew', () => {
+    const large = town(600)
+    const printed = planModel(large).plan.sections
+    const painter = painterOf(large, printed, 'town')
+    const last = printed.find(({ id }) => id === 'town')!.steps.length - 1
+    // Forward, back over several frames, and on again.
+    const walk = [20, 21, 30, 31, 29, 28, 26, 25, 24, 27, 50, 49, 45, 44, last, last - 1, last - 9]
+    for (const step of walk) {
+      const fresh = painterOf(large, printed, 'town')
+      expect(same(painter.paint(step, 0), fresh.paint(step, 0)), `step ${step}`).toBe(true)
+    }
+  })
 
   it('paints every step dot for dot as one that begins anew', () => {
     const visits = fc.array(

@@ -8,8 +8,8 @@ import type { Vec } from '../space'
 import type { Camera, PictureSize } from './view'
 import { mergeWindows } from './windows'
 
-/** Steps before the one that is asked for that are drawn so that they can be taken back: noting what was there costs a third more. */
-const REMEMBERED = 32
+/** Steps before the one that is asked for that are drawn so that they can be taken back: noting what was there costs as much again. */
+const REMEMBERED = 8
 /** The same where somebody walks on, or has gone back so far that it must be drawn anew: more of that is to come. */
 const REMEMBERED_OF_MANY = 128
 
@@ -54,17 +54,22 @@ export class ViewState {
     return steps >= this.drawn || this.drawn - steps <= this.journal.steps
   }
 
-  /** Draws or takes back until so many steps are drawn; must be able to reach them. */
-  goTo(section: DrawnSection, steps: number): void {
+  /**
+   * Draws or takes back until so many steps are drawn; must be able to reach them.
+   * @param earliest steps before this one are not gone back to, so that what they cover need not be noted
+   */
+  goTo(section: DrawnSection, steps: number, earliest = 0): void {
     const { buffer } = this.target
     while (this.drawn > steps) {
       this.journal.undoStep(buffer)
       this.touch(this.windows.pop()!)
     }
-    const from = steps - (this.drawn > 0 || this.isGoingBack ? REMEMBERED_OF_MANY : REMEMBERED)
+    const remembered = this.drawn > 0 || this.isGoingBack ? REMEMBERED_OF_MANY : REMEMBERED
+    const from = Math.max(earliest, steps - remembered)
+    if (this.drawn < from) this.drawTogether(section, from)
     while (this.drawn < steps) {
-      buffer.journal = this.drawn >= from ? this.journal : undefined
-      buffer.journal?.startStep()
+      buffer.journal = this.journal
+      buffer.journal.startStep()
       const [first, last] = section.ranges[this.drawn] ?? [0, 0]
       const window = buffer.startWindow()
       for (let part = first; part < last; part++) this.target.draw(section, part)
@@ -72,6 +77,22 @@ export class ViewState {
       this.touch(window)
     }
     buffer.journal = undefined
+  }
+
+  /** Draws steps that need not be taken back, the last first: what comes later covers most of what was there before, which is then not filled. */
+  private drawTogether(section: DrawnSection, steps: number): void {
+    const { buffer } = this.target
+    const windows: Window[] = []
+    buffer.journal = undefined
+    for (let step = steps - 1; step >= this.drawn; step--) {
+      const [first, last] = section.ranges[step] ?? [0, 0]
+      windows.push(buffer.startWindow())
+      for (let part = last - 1; part >= first; part--) this.target.draw(section, part)
+    }
+    for (const window of windows.reverse()) {
+      this.windows.push(window)
+      this.touch(window)
+    }
   }
 
   /** Draws a step with some of its things lifted off their place; to be taken back before anything else is drawn. */

@@ -118,12 +118,21 @@ function goTo(next: RailPlace): void {
 const go = (toRow: number, toStep: number): void => goTo({ section: layout.value.lanes[toRow]!.section, step: toStep })
 /** Which way somebody walks along the rail. */
 const walking = ref<'next' | 'before'>('next')
-/** The picture they will come to, as long as it is of the same section. */
+/** So many are painted ahead: where the frame of the pictures changes, one takes as long as several. */
+const PAINTED_AHEAD = 3
+/** The pictures they will come to, as long as they are of the same section. */
 const coming = computed((): WantedPicture[] => {
-  const next = walkRail(layout.value, row.value, step.value, walking.value)
-  const isOther = next.row === row.value && next.step !== step.value
-  const picture = isOther && !focus.value ? open.snapshot!.pages.stepPage(section.value.id, next.step)?.picture : null
-  return picture ? [{ picture, content: 'step' }] : []
+  if (focus.value) return []
+  const found: WantedPicture[] = []
+  let from = step.value
+  for (let i = 0; i < PAINTED_AHEAD; i++) {
+    const next = walkRail(layout.value, row.value, from, walking.value)
+    if (next.row !== row.value || next.step === from) break
+    from = next.step
+    const picture = open.snapshot!.pages.stepPage(section.value.id, from)?.picture
+    if (picture) found.push({ picture, content: 'step' })
+  }
+  return found
 })
 function walk(way: Walk): void {
   if (way === 'next' || way === 'before') walking.value = way
