@@ -14,15 +14,15 @@ const MOVE = 0.8
 /** Growth by less than this share of the whole, as seen, is no growth. */
 const GRAIN = 0.02
 
-/** In widths of a picture of the usual shape, one u where studs are easy to count: one of 4 mm in a picture as wide as a sheet of A4. */
-const LEGIBLE = 0.003
+/** In widths of a picture of the usual shape, one u where studs are easy to count and a piece one stud off shows: nearly six millimetres for a stud on a sheet of A4. */
+const LEGIBLE = 0.0033
 /** A picture of a region is worth less than one of the whole that is as full and as legible: it must be found. */
 const REGION_WORTH = 0.85
 /** What stands around the work and below it is shown as far as this at least, u; above it there is nothing yet, or what hides it. */
-const AROUND = 30
+const AROUND = 20
 const ABOVE = 8
 /** Regions end on a grid, u: what changes by less changes no picture but its own. */
-const GRID = 20
+const GRID = 60
 /** A frame of a region has at most so many steps. */
 const MOST_REGION_STEPS = 24
 /** Regions in which studs are so much too small are not looked at. */
@@ -124,7 +124,10 @@ class FrameChooser {
       const { begin, isRegion } = this.last[end - 1]!
       const whole = this.boxes.all[end - 1]!
       const box = isRegion ? this.largestRegion(begin, end) : whole
-      frames.unshift({ from: begin, box, shape: shapeFor(box), ...(isSameBox(box, whole) ? {} : { whole }) })
+      const next = frames[0]
+      // Work that goes on in the same region is seen in the same frame.
+      if (next && isSameBox(next.box, box)) frames[0] = { ...next, from: begin }
+      else frames.unshift({ from: begin, box, shape: shapeFor(box), ...(isSameBox(box, whole) ? {} : { whole }) })
     }
     return frames
   }
@@ -136,14 +139,10 @@ class FrameChooser {
     const isLegible = (around: number): boolean => {
       return legibility(projectedSize(region(work, whole, around), HOME)) === 1
     }
-    let [least, most] = [AROUND, AROUND + Math.ceil(1 / LEGIBLE)]
-    if (!isLegible(least)) return region(work, whole, least)
-    while (most - least > 1) {
-      const half = (least + most) >> 1
-      if (isLegible(half)) least = half
-      else most = half
-    }
-    return region(work, whole, least)
+    // By whole cells, so that a little more work here or there does not move the picture.
+    let around = AROUND
+    while (isLegible(around + GRID) && around * LEGIBLE < 1) around += GRID
+    return region(work, whole, around)
   }
 }
 
