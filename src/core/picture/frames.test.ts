@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { unite, type Box } from '../space'
+import { boxAt, unite, type Box } from '../space'
 import { framesOf as framesOfBoxes, LEAST_STEPS } from './choose-frames'
 import { fillsOfSteps, frameAt, frameFit, type PictureFrame } from './frames'
 import type { StepBoxes } from './step-boxes'
@@ -87,6 +87,32 @@ describe('frames', () => {
       expect(unite(box, work)).toEqual(box)
     })
     expect(fillsOfSteps(frames, boxes.all).every((fill) => fill > 0 && fill <= 1)).toBe(true)
+  })
+
+  it('hold the work of every step, wherever that is, and lie in what is there', () => {
+    const place = fc.tuple(fc.integer({ min: -2000, max: 2000 }), fc.integer({ min: -2000, max: 2000 }), fc.integer({ min: 0, max: 400 }))
+    const size = fc.tuple(fc.integer({ min: 2, max: 300 }), fc.integer({ min: 2, max: 300 }), fc.integer({ min: 2, max: 60 }))
+    const boxes = fc
+      .array(fc.tuple(place, size, fc.integer({ min: 1, max: 9 })), { minLength: 1, maxLength: 25 })
+      .map((sites) =>
+        sites.flatMap(([at, by, times]) => Array.from({ length: times }, (_, i) => boxAt([at[0], at[1], at[2] + i * 12], by))),
+      )
+      .map((work): StepBoxes => ({ work, all: work.map((_, step) => work.slice(0, step + 1).reduce(unite)) }))
+    fc.assert(
+      fc.property(boxes, (each) => {
+        const frames = framesOfBoxes(each)
+        expect(frames[0]!.from).toBe(0)
+        const changes = frames.slice(1).map(({ from }) => from)
+        changes.slice(1).forEach((from, i) => expect(from - changes[i]!).toBeGreaterThanOrEqual(LEAST_STEPS))
+        each.work.forEach((work, step) => {
+          const { box, whole } = frameAt(frames, step)
+          expect(unite(box, work)).toEqual(box)
+          if (whole) expect(unite(whole, box)).toEqual(whole)
+          else expect(unite(box, each.all[step]!)).toEqual(box)
+        })
+        expect(fillsOfSteps(frames, each.all).every((fill) => fill > 0 && fill <= 1 + 1e-9)).toBe(true)
+      }),
+    )
   })
 
   it('show all of what is small enough', () => {
