@@ -28,6 +28,8 @@ interface PainterOptions {
   readonly before?: BookletPainter | undefined
   /** What is new is enlarged where a stud is less wide than this, px. */
   readonly leastStud?: number
+  /** Pictures of more faces stay dots; as many as one picture may have when missing. */
+  readonly mostFacets?: number
 }
 
 /** The section at hand, and its painters by the size of their pictures. */
@@ -87,7 +89,7 @@ export class BookletPainter {
     const painter = this.painterOf(picture, size)
     const view = picture.view as ViewNumber
     if (content === 'finished') return painter.drawFinished(view) ?? painter.paintFinished(view)
-    return painter.render(picture.step, view, picture.insets)
+    return painter.render(picture.step, view, picture.insets, this.options.mostFacets)
   }
 
   /** The same from anywhere, without marks. */

@@ -16,6 +16,10 @@ import { loadTypefaces } from './type/load'
 
 /** Pictures of steps are drawn for so many dots where they stay dots, px. */
 const PICTURE = { width: 800, height: 600 }
+/** Of a booklet of more steps fewer pictures are areas and lines, so that it is written within a minute. */
+const MANY = { steps: 200, mostFacets: 4_000 }
+const facetsOf = ({ plan }: Pick<BookletSource, 'plan'>): { mostFacets?: number } =>
+  plan.sections.reduce((sum, { steps }) => sum + steps.length, 0) > MANY.steps ? { mostFacets: MANY.mostFacets } : {}
 
 /** A booklet on its sheets, with all that it takes to draw them. */
 interface PreparedSheets {
@@ -46,7 +50,7 @@ export async function prepareSheets(
   const words = wordsIn(bundle.language)
   const pages = only ?? makePages(bundle)
   const look = lookOf({ ...bundle.model.booklet, ...(paper ? { paper } : {}) })
-  const painter = new BookletPainter(bundle, PICTURE, { leastStud: LEAST_STUD_PX })
+  const painter = new BookletPainter(bundle, PICTURE, { leastStud: LEAST_STUD_PX, ...facetsOf(bundle) })
   const input: LayoutInput = {
     pages,
     catalogue: catalogueIn(catalogueOf(bundle.model), words),

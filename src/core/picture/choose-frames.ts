@@ -108,10 +108,12 @@ class FrameChooser {
       around.add(work[begin]!)
       if (!this.mayBegin(begin, end)) continue
       const size = seenTogether(around, whole, whole)
-      if (legibility(size) < LEAST_LEGIBLE) break
+      const legible = legibility(size)
+      if (legible < LEAST_LEGIBLE) break
       // What stands in the picture grows about evenly from its first step to its last.
-      const grown = (areaOf(size) + areaOf(seenTogether(around, whole, all[begin]!))) / 2
-      const each = REGION_WORTH * grown * worthPerArea(size)
+      const area = areaOf(size)
+      const grown = all[begin] === whole ? area : (area + areaOf(seenTogether(around, whole, all[begin]!))) / 2
+      const each = REGION_WORTH * grown * worthPerArea(size, legible)
       const worth = this.worth[begin]! + (end - begin) * each - (begin > 0 ? CHANGE + MOVE : 0)
       if (worth > best.worth) best = { worth, begin }
     }
@@ -180,9 +182,9 @@ function legibility(size: PictureSize): number {
 }
 
 /** What a picture that is fitted to something so large, u, is worth for each square u that stands in it. */
-function worthPerArea(size: PictureSize): number {
+function worthPerArea(size: PictureSize, legible = legibility(size)): number {
   const perU = scaleOf(size, USUAL)
-  return (legibility(size) * perU * perU) / USUAL
+  return (legible * perU * perU) / USUAL
 }
 
 /** Steps in a row after which the work reaches equally far. */

@@ -19,14 +19,19 @@ const framesOf = (boxes: readonly Box[]): PictureFrame[] => framesOfBoxes({ all:
 
 const fullness = (boxes: readonly Box[]): number => fillsOfSteps(framesOf(boxes), boxes).reduce((sum, fill) => sum + fill, 0)
 
+/** The first and the last may be short. */
+function expectSeldomChanges(frames: readonly PictureFrame[]): void {
+  expect(frames[0]!.from).toBe(0)
+  const changes = frames.slice(1).map(({ from }) => from)
+  changes.slice(1).forEach((from, i) => expect(from - changes[i]!).toBeGreaterThanOrEqual(LEAST_STEPS))
+}
+
 describe('frames', () => {
   it('cover all steps, hold all that is there, and change once in six steps at most', () => {
     fc.assert(
       fc.property(growing, (boxes) => {
         const frames = framesOf(boxes)
-        expect(frames[0]!.from).toBe(0)
-        const changes = frames.slice(1).map(({ from }) => from)
-        changes.slice(1).forEach((from, i) => expect(from - changes[i]!).toBeGreaterThanOrEqual(LEAST_STEPS))
+        expectSeldomChanges(frames)
         boxes.forEach((box, step) => expect(unite(frameAt(frames, step).box, box)).toEqual(frameAt(frames, step).box))
       }),
     )
@@ -80,8 +85,7 @@ describe('frames', () => {
       // A stud of ten u in a picture of 800 px.
       expect(frameFit(frame).perU * 10 * 800).toBeGreaterThanOrEqual(12)
     }
-    const changes = frames.slice(1).map(({ from }) => from)
-    changes.slice(1).forEach((from, i) => expect(from - changes[i]!).toBeGreaterThanOrEqual(LEAST_STEPS))
+    expectSeldomChanges(frames)
     boxes.work.forEach((work, step) => {
       const { box } = frameAt(frames, step)
       expect(unite(box, work)).toEqual(box)
@@ -101,9 +105,7 @@ describe('frames', () => {
     fc.assert(
       fc.property(boxes, (each) => {
         const frames = framesOfBoxes(each)
-        expect(frames[0]!.from).toBe(0)
-        const changes = frames.slice(1).map(({ from }) => from)
-        changes.slice(1).forEach((from, i) => expect(from - changes[i]!).toBeGreaterThanOrEqual(LEAST_STEPS))
+        expectSeldomChanges(frames)
         each.work.forEach((work, step) => {
           const { box, whole } = frameAt(frames, step)
           expect(unite(box, work)).toEqual(box)

@@ -101,10 +101,10 @@ export class RailPainter {
   }
 
   /** In areas and lines, or in dots where those would be too many: composed once for both. */
-  render(step: number, view: ViewNumber, insets: readonly StepInset[] = []): Drawing | RgbImage {
+  render(step: number, view: ViewNumber, insets: readonly StepInset[] = [], mostFacets?: number): Drawing | RgbImage {
     return this.staged(step, view, (staged) => {
       const composition = this.composeOn(staged, step, view, insets)
-      return drawComposition(composition, this.section) ?? print(composition, staged.state.ink(composition.look))
+      return drawComposition(composition, this.section, mostFacets) ?? print(composition, staged.state.ink(composition.look))
     })
   }
 

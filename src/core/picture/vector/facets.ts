@@ -48,17 +48,19 @@ export function visibleFacets(
   most: number,
 ): VisibleFacet[] | undefined {
   const seen = surfacesIn(target.buffer)
+  const surfacesOf = surfacesByPart(seen)
   const projectedOf = (part: number): ProjectedMesh => target.projector.of(section.parts[part]!.shape, section.parts[part]!.pose.matrix)
   const partsSeen = partsOfFew(seen, projectedOf, most)
   if (!partsSeen) return undefined
   const facets: VisibleFacet[] = []
   for (const { part, lift } of shown) {
     if (!partsSeen.has(part)) continue
+    const surfaces = surfacesOf.get(part)!
     const placed = section.parts[part]!
     const origin = target.originOf(placed, lift)
     const projected = projectedOf(part)
     projected.forEach((facet, index) => {
-      if (seen.has(part * PER_PART + facet.surface)) facets.push(placeFacet(projected, index, part, origin))
+      if (surfaces[facet.surface] === 1) facets.push(placeFacet(projected, index, part, origin))
     })
     section.patches.get(part)?.forEach((patch, number) => {
       if (!seen.has(part * PER_PART + FIRST_DECAL + number)) return
@@ -70,6 +72,18 @@ export function visibleFacets(
     })
   }
   return facets
+}
+
+/** Of each part that shows, 1 for each surface that does: asked for every facet of large fields of studs. */
+function surfacesByPart(seen: ReadonlySet<number>): ReadonlyMap<number, readonly (1 | undefined)[]> {
+  const found = new Map<number, (1 | undefined)[]>()
+  for (const key of seen) {
+    const part = Math.floor(key / PER_PART)
+    let surfaces = found.get(part)
+    if (!surfaces) found.set(part, (surfaces = []))
+    surfaces[key % PER_PART] = 1
+  }
+  return found
 }
 
 /** The parts whose surfaces are seen; nothing where these have more than so many facets. */
