@@ -137,7 +137,7 @@ function forAllSteps(looks: readonly StepLook[], { looseParts }: BuiltSection): 
 }
 
 /** Of larger models so many parts are read, and by them it is judged how the rest reads. */
-const MOST_READ = 10_000
+const MOST_READ = 15_000
 
 interface ToRead {
   readonly model: ModelDocument
