@@ -65,26 +65,21 @@ export function readSection(
   const all = weighedSteps(reading, looks).filter(({ step }) => only === undefined || step === only)
   const wanted = chooseSteps(all, most)
   const told = [...looks]
-  const sampled = { parts: 0, misread: 0 }
+  let sampledDoubts = 0
   const misreadings = wanted.steps.flatMap((step, i) => {
     progress?.(i / wanted.steps.length)
     const read = { reader: reading.reader, scene, step, look: looks[step]!, ...DIFFERS }
     const { left, without, insets } = tellPlaces(read, doubtsOfStep(reading, step))
     if (insets) told[step] = { ...looks[step]!, insets }
-    if (wanted.samples.has(step)) {
-      sampled.parts += partsOfStep(built, step)
-      sampled.misread += without
-    }
+    if (wanted.samples.has(step)) sampledDoubts += without
     return left.map(({ node, doubts }) => misreadingOf(reading, step, node, doubts[0]!.place))
   })
   // What is not read gets no insets of its own either.
-  const likely = sampled.parts > 0 ? (wanted.unreadParts * sampled.misread) / sampled.parts : 0
+  const likely = wanted.sampledParts > 0 ? (wanted.unreadParts * sampledDoubts) / wanted.sampledParts : 0
   return { parts: all.reduce((sum, { parts }) => sum + parts, 0), misreadings, likely, looks: told }
 }
 
 const isPart = ({ scene }: BuiltSection, node: number): boolean => scene.nodes[node]!.kind === 'part'
-
-const partsOfStep = (built: BuiltSection, step: number): number => built.steps[step]!.filter((node) => isPart(built, node)).length
 
 /** What is known of steps before they are read. */
 const weighedSteps = ({ built, reader }: Reading, looks: readonly StepLook[]): StepToRead[] =>

@@ -12,7 +12,7 @@ describe('steps that are read', () => {
     fc.assert(
       fc.property(rails, (all) => {
         const read = chooseSteps(all, partsOf(all))
-        expect(read).toEqual({ steps: all.map(({ step }) => step), samples: new Set(), unreadParts: 0 })
+        expect(read).toEqual({ steps: all.map(({ step }) => step), samples: new Set(), sampledParts: 0, unreadParts: 0 })
       }),
     )
   })

@@ -13,7 +13,8 @@ export interface ReadSteps {
   readonly steps: readonly number[]
   /** Those of them that stand for all that are not read. */
   readonly samples: ReadonlySet<number>
-  /** Parts of steps that are not read. */
+  /** Parts of these samples, and of steps that are not read. */
+  readonly sampledParts: number
   readonly unreadParts: number
 }
 
@@ -28,7 +29,7 @@ const SAMPLED = 0.25
  */
 export function chooseSteps(all: readonly StepToRead[], most: number): ReadSteps {
   const parts = (steps: readonly StepToRead[]): number => steps.reduce((sum, step) => sum + step.parts, 0)
-  if (parts(all) <= most) return { steps: all.map(({ step }) => step), samples: new Set(), unreadParts: 0 }
+  if (parts(all) <= most) return { steps: all.map(({ step }) => step), samples: new Set(), sampledParts: 0, unreadParts: 0 }
   const byDots = [...all].sort((a, b) => a.leastDots - b.leastDots || a.step - b.step)
   const [first, rest] = splitAt(byDots, most * (1 - SAMPLED))
   const stride = Math.max(1, Math.ceil(parts(rest) / (most * SAMPLED)))
@@ -36,6 +37,7 @@ export function chooseSteps(all: readonly StepToRead[], most: number): ReadSteps
   return {
     steps: [...first, ...samples].map(({ step }) => step).sort((a, b) => a - b),
     samples: new Set(samples.map(({ step }) => step)),
+    sampledParts: parts(samples),
     unreadParts: parts(rest) - parts(samples),
   }
 }
