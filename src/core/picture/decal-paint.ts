@@ -1,11 +1,10 @@
 import type { Patch } from '../decal'
 import { picturePixels, type RgbaImage } from '../model'
 import { apply, multiply, posed, type Pose, type Vec } from '../space'
+import { FIRST_DECAL, MOST_DECALS } from './face-bits'
 import { projectFacets, type ProjectedMesh } from './projected-mesh'
 import { project, type Camera } from './view'
 
-/** Surfaces from this number on are pictures on pieces. */
-export const FIRST_DECAL = 60_000
 /** A picture lies this much nearer than its face, u. */
 const NEARER = 0.02
 
@@ -22,8 +21,11 @@ export interface SeenPatch {
 
 /** @returns nothing where the picture faces away */
 export function seePatch(patch: Patch, number: number, pose: Pose, camera: Camera): SeenPatch | undefined {
-  const facets = patch.polygons.map((corners) => ({ corners, normal: patch.normal, surface: FIRST_DECAL + number }))
-  const projected = projectFacets(facets, pose.matrix, camera).map((facet) => ({ ...facet, base: facet.base - NEARER }))
+  const facets = patch.polygons.map((corners) => ({ corners, normal: patch.normal, surface: FIRST_DECAL + (number % MOST_DECALS) }))
+  const projected = projectFacets(facets, pose.matrix, camera, (surface) => surface).map((facet) => ({
+    ...facet,
+    base: facet.base - NEARER,
+  }))
   if (projected.length === 0) return undefined
   const turned = multiply(camera.matrix, pose.matrix)
   const side = (v: Vec): readonly [number, number] => {
@@ -80,6 +82,5 @@ export class DecalPaint {
   }
 }
 
-const MOST_ON_PART = 64
-const keyOf = (part: number, number: number): number => part * MOST_ON_PART + (number % MOST_ON_PART)
+const keyOf = (part: number, number: number): number => part * MOST_DECALS + (number % MOST_DECALS)
 const clamp = (value: number, count: number): number => Math.max(0, Math.min(count - 1, value))

@@ -45,33 +45,40 @@ function drawArea(image: RgbImage, { colour, loops, seam = SEAM }: AreaItem): vo
 function outside(loop: readonly FlatPoint[], x: number, y: number): number {
   let least = Infinity
   let isInside = false
-  loop.forEach((b, i) => {
-    const a = loop[(i + loop.length - 1) % loop.length]!
-    least = Math.min(least, fromLine(a, b, x, y))
+  let a = loop[loop.length - 1]!
+  for (const b of loop) {
+    least = Math.min(least, squareFromLine(a, b, x, y))
     if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0]) isInside = !isInside
-  })
-  return isInside ? -least : least
+    a = b
+  }
+  return isInside ? -Math.sqrt(least) : Math.sqrt(least)
 }
 
 function drawLines(image: RgbImage, { colour, width, lines }: LinesItem): void {
   for (const line of lines) {
     eachDot(image, line, width / 2 + 1, (x, y) => {
       let far = Infinity
-      for (let i = 1; i < line.length; i++) far = Math.min(far, fromLine(line[i - 1]!, line[i]!, x + 0.5, y + 0.5))
-      blend(image, x, y, colour, share(far - width / 2))
+      for (let i = 1; i < line.length; i++) far = Math.min(far, squareFromLine(line[i - 1]!, line[i]!, x + 0.5, y + 0.5))
+      blend(image, x, y, colour, share(Math.sqrt(far) - width / 2))
     })
   }
 }
 
-function fromLine(a: FlatPoint, b: FlatPoint, x: number, y: number): number {
-  const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
+/** The square of the distance from a line, px²: roots are taken once for each dot, not once for each line. */
+function squareFromLine(a: FlatPoint, b: FlatPoint, x: number, y: number): number {
+  const dx = b[0] - a[0]
+  const dy = b[1] - a[1]
   const along = Math.max(0, Math.min(1, ((x - a[0]) * dx + (y - a[1]) * dy) / Math.max(1e-9, dx * dx + dy * dy)))
-  return Math.hypot(x - a[0] - along * dx, y - a[1] - along * dy)
+  const offX = x - a[0] - along * dx
+  const offY = y - a[1] - along * dy
+  return offX * offX + offY * offY
 }
 
 function drawEllipse(image: RgbImage, { at, radii: [wide, high], fill, line, width }: EllipseItem): void {
   eachDot(image, [at], Math.max(wide, high) + width / 2 + 1, (x, y) => {
-    const far = Math.hypot(x + 0.5 - at[0], (y + 0.5 - at[1]) * (wide / high)) - wide
+    const offX = x + 0.5 - at[0]
+    const offY = (y + 0.5 - at[1]) * (wide / high)
+    const far = Math.sqrt(offX * offX + offY * offY) - wide
     if (fill) blend(image, x, y, fill, share(far))
     if (width > 0) blend(image, x, y, line, share(Math.abs(far) - width / 2))
   })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { faceBits } from './face-bits'
 import { Journal } from './journal'
 import { EMPTY_WINDOW, GBuffer, NOTHING, uniteWindows, type Window } from './g-buffer'
 import type { ProjectedFacet } from './projected-mesh'
@@ -15,7 +16,14 @@ function facet(
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
   const near = Math.min(...corners.map(([x, y]) => plane.base + plane.slopeX * x + plane.slopeY * y))
   const bounds = { near, left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
-  return { corners: Float64Array.from(corners.flat()), ...bounds, ...plane, tone: surface % 3, surface }
+  return {
+    corners: Float64Array.from(corners.flat()),
+    ...bounds,
+    ...plane,
+    tone: surface % 3,
+    surface,
+    face: faceBits(surface, surface % 2 === 1, surface % 3),
+  }
 }
 
 const facets = fc
@@ -72,7 +80,7 @@ describe('layers', () => {
             if (nearest === Infinity) expect(shown).toBe(NOTHING)
             else {
               expect(depths[shown]! - nearest).toBeLessThan(0.01)
-              expect(buffer.surface[dot]).toBe(all[shown]!.surface)
+              expect(buffer.face[dot]).toBe(all[shown]!.face)
               expect(buffer.depth[dot]! - nearest).toBeLessThan(0.01)
             }
           }
@@ -158,7 +166,7 @@ describe('layers', () => {
 })
 
 describe('a journal', () => {
-  const copy = ({ depth, part, surface, tone }: GBuffer) => [[...depth], [...part], [...surface], [...tone]]
+  const copy = ({ depth, part, face }: GBuffer) => [[...depth], [...part], [...face]]
 
   it('takes steps back to what was there before each, also where some were drawn without it', () => {
     const steps = fc.array(fc.record({ drawn: fc.array(facets, { maxLength: 3 }), isNoted: fc.boolean() }), { minLength: 1, maxLength: 8 })

@@ -28,14 +28,13 @@ export const uniteWindows = (a: Readonly<Window>, b: Readonly<Window>): Window =
 })
 
 /**
- * The z-buffer: for each dot its depth (u), which part it shows, which of the part's surfaces, and the surface's tone.
+ * The z-buffer: for each dot its depth (u), which part it shows, and which face of the part.
  * Parts are only ever added, so a rail is drawn once over all its steps (Catmull 1974, depth buffer).
  */
 export class GBuffer {
   readonly depth: Float32Array
   readonly part: Int32Array
-  readonly surface: Uint16Array
-  readonly tone: Uint8Array
+  readonly face: Uint16Array
   /** The rows and columns that facets reach over since `startWindow`, hidden or not. */
   private used: Window = { ...EMPTY_WINDOW }
   /** Of each row where an edge going down, and one going up, crosses it, px. */
@@ -45,7 +44,7 @@ export class GBuffer {
   journal: Journal | undefined
 
   /**
-   * @param shown when given, kept up to date: of each part, the dots that show it; surfaces and tones are left out then
+   * @param shown when given, kept up to date: of each part, the dots that show it; faces are left out then
    * @param spare a buffer that nobody uses any more: where its memory is large enough it is taken, which is there already
    */
   constructor(
@@ -59,8 +58,7 @@ export class GBuffer {
     this.part = (old ? new Int32Array(old.part.buffer, 0, dots) : new Int32Array(dots)).fill(NOTHING)
     // Nobody asks for these of a dot that shows nothing.
     const kept = shown ? 0 : dots
-    this.surface = old && old.surface.buffer.byteLength >= 2 * kept ? new Uint16Array(old.surface.buffer, 0, kept) : new Uint16Array(kept)
-    this.tone = old && old.tone.buffer.byteLength >= kept ? new Uint8Array(old.tone.buffer, 0, kept) : new Uint8Array(kept)
+    this.face = old && old.face.buffer.byteLength >= 2 * kept ? new Uint16Array(old.face.buffer, 0, kept) : new Uint16Array(kept)
     this.down = new Float64Array(size.height)
     this.up = new Float64Array(size.height)
   }
@@ -85,40 +83,41 @@ export class GBuffer {
   // eslint-disable-next-line max-params -- runs for every facet of every picture
   private fill(facet: ProjectedFacet, part: number, x: number, y: number, depth: number): void {
     const { width, height } = this.size
-    const first = Math.max(0, Math.ceil(facet.low + y - 0.5))
-    const last = Math.min(height - 1, Math.ceil(facet.high + y - 0.5) - 1)
-    const left = Math.max(0, Math.ceil(facet.left + x - 0.5))
-    const right = Math.min(width - 1, Math.ceil(facet.right + x - 0.5) - 1)
+    // Rounded to what the engine knows to be whole: loops over doubles take twice as long.
+    const first = Math.max(0, Math.ceil(facet.low + y - 0.5)) | 0
+    const last = Math.min(height - 1, Math.ceil(facet.high + y - 0.5) - 1) | 0
+    const left = Math.max(0, Math.ceil(facet.left + x - 0.5)) | 0
+    const right = Math.min(width - 1, Math.ceil(facet.right + x - 0.5) - 1) | 0
     if (first > last || left > right) return
-    const { down, up, depth: depths, part: parts, surface, tone, used, shown, journal } = this
+    const { down, up, depth: depths, part: parts, face: faces, used, shown, journal } = this
     if (first < used.top) used.top = first
     if (last > used.bottom) used.bottom = last
     if (left < used.left) used.left = left
     if (right > used.right) used.right = right
     const isSmall = (right - left + 1) * (last - first + 1) <= SMALL
-    if (isSmall && this.isHidden({ left, right, top: first, bottom: last }, depth + facet.near)) return
+    if (isSmall && this.isHidden(left, right, first, last, depth + facet.near)) return
     this.outline(facet, x, y, first, last)
+    const { face, slopeX } = facet
     for (let row = first; row <= last; row++) {
       const one = down[row]!
       const other = up[row]!
-      const from = Math.max(0, Math.ceil((one < other ? one : other) - 0.5))
-      const to = Math.min(width - 1, Math.ceil((one < other ? other : one) - 0.5) - 1)
+      const from = Math.max(0, Math.ceil((one < other ? one : other) - 0.5)) | 0
+      const to = Math.min(width - 1, Math.ceil((one < other ? other : one) - 0.5) - 1) | 0
       if (from > to) continue
-      let at = depth + facet.base + facet.slopeX * (from + 0.5 - x) + facet.slopeY * (row + 0.5 - y)
+      let at = depth + facet.base + slopeX * (from + 0.5 - x) + facet.slopeY * (row + 0.5 - y)
       const line = row * width
       const end = line + to
       // One loop for each use: these run for millions of dots.
       if (journal) {
-        for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
+        for (let dot = line + from; dot <= end; dot++, at += slopeX) {
           if (at >= depths[dot]! - HAIR) continue
           journal.note(this, dot)
           depths[dot] = at
           parts[dot] = part
-          surface[dot] = facet.surface
-          tone[dot] = facet.tone
+          faces[dot] = face
         }
       } else if (shown) {
-        for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
+        for (let dot = line + from; dot <= end; dot++, at += slopeX) {
           if (at >= depths[dot]! - HAIR) continue
           depths[dot] = at
           const before = parts[dot]!
@@ -127,14 +126,13 @@ export class GBuffer {
           parts[dot] = part
         }
       } else {
-        for (let dot = line + from; dot <= end; dot++, at += facet.slopeX) {
+        for (let dot = line + from; dot <= end; dot++, at += slopeX) {
           const there = depths[dot]!
           // Of equals the part with the lower number shows, so that any order of drawing gives the same.
           if (at >= there - HAIR && (at >= there + HAIR || part >= parts[dot]!)) continue
           depths[dot] = at
           parts[dot] = part
-          surface[dot] = facet.surface
-          tone[dot] = facet.tone
+          faces[dot] = face
         }
       }
     }
@@ -160,12 +158,14 @@ export class GBuffer {
   }
 
   /** Whether all dots of a rectangle show what is nearer than something. */
-  private isHidden({ left, right, top, bottom }: Window, nearest: number): boolean {
+  // eslint-disable-next-line max-params -- runs for every facet of every picture, where numbers in an object are not whole to the engine
+  private isHidden(left: number, right: number, top: number, bottom: number, nearest: number): boolean {
     const { depth: depths } = this
+    const { width } = this.size
     const bar = nearest - HAIR
     for (let row = top; row <= bottom; row++) {
-      const end = row * this.size.width + right
-      for (let dot = end - right + left; dot <= end; dot++) if (depths[dot]! > bar) return false
+      const end = row * width + right
+      for (let dot = row * width + left; dot <= end; dot++) if (depths[dot]! > bar) return false
     }
     return true
   }
@@ -174,8 +174,8 @@ export class GBuffer {
 /** Where an edge from above to below crosses the middle lines of rows. */
 // eslint-disable-next-line max-params -- runs for every edge of every facet
 function cross(rows: Float64Array, x0: number, y0: number, x1: number, y1: number, first: number, last: number): void {
-  const from = Math.max(first, Math.ceil(y0 - 0.5))
-  const to = Math.min(last, Math.ceil(y1 - 0.5) - 1)
+  const from = Math.max(first, Math.ceil(y0 - 0.5)) | 0
+  const to = Math.min(last, Math.ceil(y1 - 0.5) - 1) | 0
   if (from > to) return
   const slope = (x1 - x0) / (y1 - y0)
   let at = x0 + (from + 0.5 - y0) * slope

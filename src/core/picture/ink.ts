@@ -1,8 +1,10 @@
 import { memo, memoNamed } from '../memo'
-import { FIRST_DECAL, type DecalPaint } from './decal-paint'
+import type { DecalPaint } from './decal-paint'
+import { CURVED, FIRST_DECAL, surfaceOfFace, toneOfFace } from './face-bits'
 import { NOTHING, type GBuffer, type Window } from './g-buffer'
 import { INK, WHITE, type PartLook, type Rgb } from './paint'
 import { isLit, type Sheen } from './sheen'
+import type { PictureSize } from './view'
 import { mergeWindows } from './windows'
 import { TONES } from './projected-mesh'
 
@@ -94,62 +96,71 @@ export class Inker {
     if (!decals || decals.isEmpty) return undefined
     return (dot, x, y, under) => {
       const part = buffer.part[dot]!
-      return decals.over(part, buffer.surface[dot]!, x + 0.5, y + 0.5, under, part >= newFrom && part < newTo ? 0 : wash)
+      return decals.over(part, surfaceOfFace(buffer.face[dot]!), x + 0.5, y + 0.5, under, part >= newFrom && part < newTo ? 0 : wash)
     }
   }
 }
 
 type Texel = (dot: number, x: number, y: number, under: number) => number
 
-const widened = ({ left, right, top, bottom }: Readonly<Window>, by: number, size: { width: number; height: number }): Window => ({
-  left: Math.max(0, left - by),
-  right: Math.min(size.width - 1, right + by),
-  top: Math.max(0, top - by),
-  bottom: Math.min(size.height - 1, bottom + by),
+/** Ends as whole numbers to the engine too, which windows that may be empty are not: loops from one to the other run twice as fast. */
+const widened = ({ left, right, top, bottom }: Readonly<Window>, by: number, size: PictureSize): Window => ({
+  left: Math.max(0, left - by) | 0,
+  right: Math.min(size.width - 1, right + by) | 0,
+  top: Math.max(0, top - by) | 0,
+  bottom: Math.min(size.height - 1, bottom + by) | 0,
 })
 
-/** Compares each dot with its right and lower neighbour. Long loops over typed arrays: they run for millions of dots. */
+/**
+ * Compares each dot with its right and lower neighbour: where parts meet the nearer one has an outline, where surfaces of a part meet
+ * there is a crease. It runs for millions of dots, of which one in ten is told from a neighbour. Nothing it reads is captured by a
+ * function: that would make each of its reads three times as slow.
+ */
 function findEdges(buffer: GBuffer, edges: Uint8Array, window: Window, { newFrom, newTo }: InkOptions): void {
   const { width, height } = buffer.size
-  const { part, surface, depth } = buffer
-  const nothing = NOTHING
-  const between = (a: number, b: number): void => {
-    const partA = part[a]!
-    const partB = part[b]!
-    const isNewA = partA >= newFrom && partA < newTo
-    const isNewB = partB >= newFrom && partB < newTo
-    const kind = isNewA !== isNewB ? HEAVY : OUTLINE
-    const nearer = depth[a]! <= depth[b]! ? a : b
-    if (edges[nearer]! < kind) edges[nearer] = kind
-  }
-  const bottom = Math.min(window.bottom, height - 2)
-  const right = Math.min(window.right, width - 2)
-  for (let y = window.top; y <= bottom; y++) {
-    const start = y * width + window.left
+  const { part, face } = buffer
+  const compared: Compared = { buffer, edges, newFrom, newTo }
+  const top = window.top | 0
+  const left = window.left | 0
+  const bottom = Math.min(window.bottom, height - 2) | 0
+  const right = Math.min(window.right, width - 2) | 0
+  const curved = CURVED
+  for (let y = top; y <= bottom; y++) {
+    const start = y * width + left
     const end = y * width + right
     // Each dot is the right neighbour of the one before: what was read of it is carried on.
     let mine = part[start]!
-    let face = surface[start]!
-    let far = depth[start]!
+    let own = face[start]!
     for (let a = start; a <= end; a++) {
       const next = part[a + 1]!
-      const below = part[a + width]!
-      const nextFace = surface[a + 1]!
-      const nextFar = depth[a + 1]!
-      if (mine !== next) between(a, a + 1)
-      if (mine !== below) between(a, a + width)
-      if (mine !== nothing) {
-        if (mine === next && (face !== nextFace || Math.abs(far - nextFar) > DEPTH_STEP)) {
-          if (edges[a + 1] === NONE) edges[a + 1] = CREASE
-        }
-        if (mine === below && (face !== surface[a + width]! || Math.abs(far - depth[a + width]!) > DEPTH_STEP)) {
-          if (edges[a + width] === NONE) edges[a + width] = CREASE
-        }
-      }
+      const nextFace = face[a + 1]!
+      if ((own & curved) !== 0 || mine !== next || own !== nextFace) compare(compared, a, a + 1)
+      if ((own & curved) !== 0 || mine !== part[a + width]! || own !== face[a + width]!) compare(compared, a, a + width)
       mine = next
-      face = nextFace
-      far = nextFar
+      own = nextFace
     }
+  }
+}
+
+interface Compared {
+  readonly buffer: GBuffer
+  readonly edges: Uint8Array
+  readonly newFrom: number
+  readonly newTo: number
+}
+
+/** @param b the dot to the right of `a`, or below it */
+function compare({ buffer: { part, face, depth }, edges, newFrom, newTo }: Compared, a: number, b: number): void {
+  const one = part[a]!
+  const other = part[b]!
+  if (one !== other) {
+    const kind = (one >= newFrom && one < newTo) === (other >= newFrom && other < newTo) ? OUTLINE : HEAVY
+    const nearer = depth[a]! <= depth[b]! ? a : b
+    if (edges[nearer]! < kind) edges[nearer] = kind
+  } else if (one !== NOTHING && edges[b] === NONE) {
+    // A surface that is curved may hide some of itself.
+    const isCrease = surfaceOfFace(face[a]!) !== surfaceOfFace(face[b]!) || Math.abs(depth[a]! - depth[b]!) > DEPTH_STEP
+    if (isCrease) edges[b] = CREASE
   }
 }
 
@@ -164,15 +175,15 @@ interface LineWidths {
 function thicken(edges: Uint8Array, width: number, window: Window, { finer, hasFineLines }: LineWidths): void {
   const heavy: number[] = []
   // From the end, so that a dot just raised is not met again.
-  for (let y = window.bottom; y >= window.top; y--) {
-    for (let x = window.right; x >= window.left; x--) {
-      const dot = y * width + x
+  const [left, right, top, bottom] = [window.left | 0, window.right | 0, window.top | 0, window.bottom | 0]
+  for (let y = bottom; y >= top; y--) {
+    for (let x = right, dot = y * width + x; x >= left; x--, dot--) {
       const kind = edges[dot]!
       if (kind < OUTLINE) continue
       if (kind === HEAVY) heavy.push(dot)
       else if (!hasFineLines) {
-        if (x < window.right && edges[dot + 1]! < OUTLINE) edges[dot + 1] = OUTLINE
-        if (y < window.bottom && edges[dot + width]! < OUTLINE) edges[dot + width] = OUTLINE
+        if (x < right && edges[dot + 1]! < OUTLINE) edges[dot + 1] = OUTLINE
+        if (y < bottom && edges[dot + width]! < OUTLINE) edges[dot + width] = OUTLINE
       }
     }
   }
@@ -181,9 +192,9 @@ function thicken(edges: Uint8Array, width: number, window: Window, { finer, hasF
     const x = dot % width
     const y = (dot - x) / width
     for (let dy = -reach; dy <= reach; dy++) {
-      if (y + dy < window.top || y + dy > window.bottom) continue
+      if (y + dy < top || y + dy > bottom) continue
       for (let dx = -reach; dx <= reach; dx++) {
-        if (dx * dx + dy * dy > reach * reach + 1 || x + dx < window.left || x + dx > window.right) continue
+        if (dx * dx + dy * dy > reach * reach + 1 || x + dx < left || x + dx > right) continue
         edges[dot + dy * width + dx] = HEAVY
       }
     }
@@ -208,90 +219,87 @@ interface Averaged {
   readonly newTo: number
 }
 
-/** The colour of a square of four dots that are all the same, as most are, by its first dot; −1 where they differ. */
-function evenColours({ buffer, edges, palette, paper, texel, newFrom, newTo }: Averaged): (first: number) => number {
+/** Averages squares of `finer` × `finer` dots into dots of the picture. */
+function average(averaged: Averaged, window: Window): void {
+  const { buffer, edges, image, finer, palette, paper, newFrom, newTo } = averaged
   const fullWidth = buffer.size.width
-  const { part, tone } = buffer
-  const { colours, sheens, lookOf, count } = palette
-  const paperColour = pack(paper)
-  // Local, since this runs for every dot.
-  const nothing = NOTHING
-  return (a) => {
-    const id = part[a]!
-    const b = a + fullWidth
-    if (id !== part[a + 1]! || id !== part[b]! || id !== part[b + 1]!) return -1
-    if ((edges[a]! | edges[a + 1]! | edges[b]! | edges[b + 1]!) !== NONE) return -1
-    if (id === nothing) return paperColour
-    const shade = tone[a]!
-    if (shade !== tone[a + 1]! || shade !== tone[b]! || shade !== tone[b + 1]! || texel) return -1
-    const look = lookOf[id]!
-    if (sheens[look]) return -1
-    return colours[(id >= newFrom && id < newTo ? count + look : look) * SLOTS + shade]!
+  const { width, data } = image
+  const { part, face } = buffer
+  const { colours, lookOf, count } = palette
+  const [nothing, paperColour] = [NOTHING, pack(paper)]
+  const first = (window.left / finer) | 0
+  const last = (window.right / finer) | 0
+  const bottom = (window.bottom / finer) | 0
+  // Where every dot has a colour of its own, or squares are not of four dots, none is looked at as a whole.
+  const mayBeEven = finer === 2 && !averaged.texel
+  for (let y = (window.top / finer) | 0; y <= bottom; y++) {
+    for (let x = first, at = (y * width + first) * 3; x <= last; x++, at += 3) {
+      const a = (y * fullWidth + x) * finer
+      let colour = -1
+      if (mayBeEven) {
+        // Most squares are: without edges they show one surface of one part, and as a rule in one tone.
+        const b = a + fullWidth
+        if ((edges[a]! | edges[a + 1]! | edges[b]! | edges[b + 1]!) === NONE) {
+          const id = part[a]!
+          if (id === nothing) colour = part[b + 1] === nothing ? paperColour : -1
+          else {
+            const shown = face[a]!
+            const look = lookOf[id]!
+            if (shown === face[a + 1] && shown === face[b] && shown === face[b + 1] && id === part[b + 1] && palette.isEven[look] === 1)
+              colour = colours[(id >= newFrom && id < newTo ? count + look : look) * SLOTS + toneOfFace(shown)]!
+          }
+        }
+      }
+      if (colour < 0) colour = mixedColour(averaged, x, y)
+      data[at] = colour >> 16
+      data[at + 1] = (colour >> 8) & 255
+      data[at + 2] = colour & 255
+    }
   }
 }
 
-/** Averages squares of `finer` × `finer` dots into dots of the picture. */
-function average(averaged: Averaged, window: Window): void {
-  const { buffer, edges, image, finer, palette, paper, texel, newFrom, newTo } = averaged
-  const fullWidth = buffer.size.width
-  const { width, data } = image
-  const dots = finer * finer
-  const paperColour = pack(paper)
-  const line = pack(INK)
-  const nothing = NOTHING
-  const { part, tone, surface } = buffer
+/** The mean colour of a square whose dots differ. */
+function mixedColour({ buffer, edges, finer, palette, paper, texel, newFrom, newTo }: Averaged, x: number, y: number): number {
+  const { part, face } = buffer
   const { colours, sheens, lookOf, count } = palette
-  const first = Math.floor(window.left / finer)
-  const last = Math.floor(window.right / finer)
-  const evenColour = evenColours(averaged)
-  for (let y = Math.floor(window.top / finer); y <= Math.floor(window.bottom / finer); y++) {
-    for (let x = first, at = (y * width + first) * 3; x <= last; x++, at += 3) {
-      const even = finer === 2 ? evenColour(y * 2 * fullWidth + x * 2) : -1
-      if (even >= 0) {
-        data[at] = even >> 16
-        data[at + 1] = (even >> 8) & 255
-        data[at + 2] = even & 255
-        continue
-      }
-      let red = 0
-      let green = 0
-      let blue = 0
-      for (let sy = 0; sy < finer; sy++) {
-        let dot = (y * finer + sy) * fullWidth + x * finer
-        for (let sx = 0; sx < finer; sx++, dot++) {
-          const id = part[dot]!
-          const edge = edges[dot]!
-          let colour: number
-          if (edge === HEAVY) colour = line
-          else if (id === nothing) colour = paperColour
-          else {
-            const look = lookOf[id]!
-            const slots = (id >= newFrom && id < newTo ? count + look : look) * SLOTS
-            if (edge !== NONE) colour = colours[slots + (edge === OUTLINE ? OUTLINE_SLOT : CREASE_SLOT)]!
-            else {
-              // What is not plain carries stripes of light, so that it reads as such in print too.
-              const sheen = sheens[look]
-              const glint = sheen && isLit(sheen, x * finer + sx, y * finer + sy) ? GLINT : 0
-              colour = colours[slots + glint + tone[dot]!]!
-              if (texel && surface[dot]! >= FIRST_DECAL) colour = texel(dot, x * finer + sx, y * finer + sy, colour)
-            }
-          }
-          red += colour >> 16
-          green += (colour >> 8) & 255
-          blue += colour & 255
+  let red = 0
+  let green = 0
+  let blue = 0
+  for (let sy = 0; sy < finer; sy++) {
+    let dot = (y * finer + sy) * buffer.size.width + x * finer
+    for (let sx = 0; sx < finer; sx++, dot++) {
+      const id = part[dot]!
+      const edge = edges[dot]!
+      let colour: number
+      if (edge === HEAVY) colour = LINE
+      else if (id === NOTHING) colour = pack(paper)
+      else {
+        const look = lookOf[id]!
+        const slots = (id >= newFrom && id < newTo ? count + look : look) * SLOTS
+        if (edge !== NONE) colour = colours[slots + (edge === OUTLINE ? OUTLINE_SLOT : CREASE_SLOT)]!
+        else {
+          // What is not plain carries stripes of light, so that it reads as such in print too.
+          const sheen = sheens[look]
+          const glint = sheen && isLit(sheen, x * finer + sx, y * finer + sy) ? GLINT : 0
+          colour = colours[slots + glint + toneOfFace(face[dot]!)]!
+          if (texel && surfaceOfFace(face[dot]!) >= FIRST_DECAL) colour = texel(dot, x * finer + sx, y * finer + sy, colour)
         }
       }
-      data[at] = red / dots
-      data[at + 1] = green / dots
-      data[at + 2] = blue / dots
+      red += colour >> 16
+      green += (colour >> 8) & 255
+      blue += colour & 255
     }
   }
+  const dots = finer * finer
+  return (((red / dots) | 0) << 16) | (((green / dots) | 0) << 8) | ((blue / dots) | 0)
 }
 
 interface Palette {
   /** Of each look and of each again as new, `SLOTS` colours. */
   readonly colours: Int32Array
   readonly sheens: readonly (Sheen | undefined)[]
+  /** 1 for looks without a sheen: their surfaces are of one colour. */
+  readonly isEven: Uint8Array
   /** Of each part, which look it has. */
   readonly lookOf: Uint16Array
   /** How many looks there are. */
@@ -307,7 +315,8 @@ function mixPalette({ looks, wash }: InkOptions): Palette {
     colours.set(slotsOf(look, wash), i * SLOTS)
     colours.set(slotsOf(look, 0), (count + i) * SLOTS)
   })
-  return { colours, sheens: distinct.map(({ sheen }) => sheen), lookOf, count }
+  const sheens = distinct.map(({ sheen }) => sheen)
+  return { colours, sheens, isEven: Uint8Array.from(sheens, (sheen) => (sheen ? 0 : 1)), lookOf, count }
 }
 
 interface DistinctLooks {
@@ -358,3 +367,5 @@ const mix = (a: Rgb, b: Rgb, share: number): Rgb => [
 ]
 
 const pack = (colour: Rgb): number => (Math.round(colour[0]) << 16) | (Math.round(colour[1]) << 8) | Math.round(colour[2])
+
+const LINE = pack(INK)

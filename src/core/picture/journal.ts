@@ -1,4 +1,4 @@
-/** Dots written over that are remembered before the older half goes: with fifteen bytes each, some fifteen megabytes. */
+/** Dots written over that are remembered before the older half goes: with fourteen bytes each, some fourteen megabytes. */
 const MOST = 1 << 20
 const FIRST = 4096
 
@@ -6,8 +6,7 @@ const FIRST = 4096
 export interface Restorable {
   readonly depth: Float32Array
   readonly part: Int32Array
-  readonly surface: Uint16Array
-  readonly tone: Uint8Array
+  readonly face: Uint16Array
 }
 
 /**
@@ -18,8 +17,7 @@ export class Journal {
   private dots = new Int32Array(FIRST)
   private depth = new Float32Array(FIRST)
   private part = new Int32Array(FIRST)
-  private surface = new Uint16Array(FIRST)
-  private tone = new Uint8Array(FIRST)
+  private face = new Uint16Array(FIRST)
   private length = 0
   /** Where each remembered step begins. */
   private starts: number[] = []
@@ -37,7 +35,7 @@ export class Journal {
   private forgetOlder(): void {
     const kept = this.starts.slice(this.starts.length >> 1)
     const from = kept[0] ?? this.length
-    for (const table of [this.dots, this.depth, this.part, this.surface, this.tone]) table.copyWithin(0, from, this.length)
+    for (const table of [this.dots, this.depth, this.part, this.face]) table.copyWithin(0, from, this.length)
     this.length -= from
     this.starts = kept.map((start) => start - from)
   }
@@ -49,8 +47,7 @@ export class Journal {
     this.dots[at] = dot
     this.depth[at] = buffer.depth[dot]!
     this.part[at] = buffer.part[dot]!
-    this.surface[at] = buffer.surface[dot]!
-    this.tone[at] = buffer.tone[dot]!
+    this.face[at] = buffer.face[dot]!
   }
 
   /** A step that is under way is never forgotten. */
@@ -60,7 +57,7 @@ export class Journal {
   }
 
   private grow(): void {
-    const larger = <Table extends Int32Array | Float32Array | Uint16Array | Uint8Array>(table: Table, next: Table): Table => {
+    const larger = <Table extends Int32Array | Float32Array | Uint16Array>(table: Table, next: Table): Table => {
       next.set(table)
       return next
     }
@@ -68,8 +65,7 @@ export class Journal {
     this.dots = larger(this.dots, new Int32Array(size))
     this.depth = larger(this.depth, new Float32Array(size))
     this.part = larger(this.part, new Int32Array(size))
-    this.surface = larger(this.surface, new Uint16Array(size))
-    this.tone = larger(this.tone, new Uint8Array(size))
+    this.face = larger(this.face, new Uint16Array(size))
   }
 
   /** Takes the last step back. @throws RangeError where none is remembered */
@@ -80,8 +76,7 @@ export class Journal {
       const dot = this.dots[at]!
       buffer.depth[dot] = this.depth[at]!
       buffer.part[dot] = this.part[at]!
-      buffer.surface[dot] = this.surface[at]!
-      buffer.tone[dot] = this.tone[at]!
+      buffer.face[dot] = this.face[at]!
     }
     this.length = start
   }

@@ -1,5 +1,5 @@
 import { apply, transpose, type Vec } from '../space'
-import { FIRST_DECAL } from './decal-paint'
+import { FIRST_DECAL, surfaceNumber, surfaceOfFace } from './face-bits'
 import type { DrawnSection } from './drawn-section'
 import type { RenderTarget } from './render-target'
 import { NOTHING } from './g-buffer'
@@ -24,7 +24,7 @@ export function pickAt(target: RenderTarget, section: DrawnSection, x: number, y
   const [px, py] = [Math.floor(x) + 0.5, Math.floor(y) + 0.5]
   const depth = buffer.depth[dot]!
   const seen: Vec = [(px - camera.originX) / camera.scale, (camera.originY - py) / camera.scale, depth]
-  const normal = normalAt(target, section, { part, surface: buffer.surface[dot]! }, [px, py, depth])
+  const normal = normalAt(target, section, { part, surface: surfaceOfFace(buffer.face[dot]!) }, [px, py, depth])
   return normal && { part: placed.path, at: apply(transpose(camera.matrix), seen), normal }
 }
 
@@ -43,7 +43,7 @@ function normalAt(
   const [ox, oy, od] = target.originOf(section.parts[part]!)
   let best: { far: number; normal: Vec } | undefined
   for (const facet of shape.mesh) {
-    if (facet.surface !== surface) continue
+    if (surfaceNumber(facet.surface) !== surface) continue
     const projected = target.projector.one(facet, pose.matrix)
     if (!projected) continue
     const far = Math.abs(od + projected.base + projected.slopeX * (x - ox) + projected.slopeY * (y - oy) - depth)

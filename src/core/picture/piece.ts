@@ -6,6 +6,7 @@ import { shapeOfPart, type Decal, type PlacedPart } from '../model'
 import { IDENTITY, sizeOf, type Box } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { RenderTarget } from './render-target'
+import { toneOfFace } from './face-bits'
 import { NOTHING } from './g-buffer'
 import type { RgbImage } from './ink'
 import { lookOf } from './paint'
@@ -194,8 +195,8 @@ function likePieces(pieces: readonly PieceSpec[], glances: readonly Glance[]): n
 function glanceAt(section: Pick<DrawnSection, 'parts' | 'patches'>, view: ViewNumber): Glance {
   const target = new RenderTarget(fitCamera(meshBox(section.parts[0]!.shape), view, GLANCE, { margin: 1, mostScale: GLANCE_SCALE }), GLANCE)
   target.draw(section, 0)
-  const { part, tone } = target.buffer
-  const dots = Uint8Array.from(part, (shown, dot) => (shown === NOTHING ? 0 : tone[dot]! + 1))
+  const { part, face } = target.buffer
+  const dots = Uint8Array.from(part, (shown, dot) => (shown === NOTHING ? 0 : toneOfFace(face[dot]!) + 1))
   return { dots, area: dots.reduce((sum, dot) => sum + (dot === 0 ? 0 : 1), 0) }
 }
 

@@ -3,6 +3,7 @@ import type { Scene } from '../scene'
 import type { Pose, Vec } from '../space'
 import { seePatch } from './decal-paint'
 import type { PatchesByPart } from './drawn-section'
+import { surfaceOfFace, toneOfFace, withTone } from './face-bits'
 import { GBuffer } from './g-buffer'
 import { placesThatShow } from './marks'
 import { TONES, type MeshProjector } from './projected-mesh'
@@ -44,7 +45,7 @@ export function drawPart(
   if (!projector.mayBeIn(projected, x - left, y - top, buffer.size)) return
   buffer.draw(projected, part, x - left, y - top, depth)
   patches.get(part)?.forEach((patch, number) => {
-    const seen = seePatch(patch, number, pose, camera)?.projected.map((facet) => ({ ...facet, tone: PATCH_TONE }))
+    const seen = seePatch(patch, number, pose, camera)?.projected.map((facet) => ({ ...facet, face: withTone(facet.face, PATCH_TONE) }))
     if (seen) buffer.draw(seen, part, x - left, y - top, depth)
   })
 }
@@ -99,14 +100,15 @@ export class PlacePicture {
   /** The same without lines; it stops where the difference is large enough. */
   areaDifference(pose: Pose, enough: PictureDifference): PictureDifference {
     this.drawAt(pose)
-    const { part, tone } = this.buffer
+    const { part, face } = this.buffer
     const { colours, isNew } = this.painting
-    const { part: partHere, tone: toneHere } = this.with
+    const { part: partHere, face: faceHere } = this.with
     const extent = new DotExtent(this.buffer.size.width)
     for (let dot = 0; dot < part.length; dot++) {
       const [a, b] = [partHere[dot]!, part[dot]!]
-      if (a === b && toneHere[dot] === tone[dot]) continue
-      if (a >= 0 && b >= 0 && toneHere[dot] === tone[dot] && colours[a] === colours[b] && isNew[a] === isNew[b]) continue
+      if (a === b && faceHere[dot] === face[dot]) continue
+      const isSameTone = toneOfFace(faceHere[dot]!) === toneOfFace(face[dot]!)
+      if (isSameTone && (a === b || (a >= 0 && b >= 0 && colours[a] === colours[b] && isNew[a] === isNew[b]))) continue
       extent.add(dot)
       if (extent.dots >= enough.dots && extent.across >= enough.across) break
     }
@@ -127,9 +129,9 @@ export class PlacePicture {
 
   /** How many dots show a picture on the part where it belongs. */
   patchDots(): number {
-    const { part, tone } = this.with
+    const { part, face } = this.with
     let dots = 0
-    for (let dot = 0; dot < part.length; dot++) if (part[dot] === this.part && tone[dot] === PATCH_TONE) dots++
+    for (let dot = 0; dot < part.length; dot++) if (part[dot] === this.part && toneOfFace(face[dot]!) === PATCH_TONE) dots++
     return dots
   }
 
@@ -173,33 +175,32 @@ class DotExtent implements PictureDifference {
   }
 }
 
-type Fields = Pick<GBuffer, 'depth' | 'part' | 'surface' | 'tone'>
+type Fields = Pick<GBuffer, 'depth' | 'part' | 'face'>
 
-const copied = ({ depth, part, surface, tone }: GBuffer): Fields => ({
+const copied = ({ depth, part, face }: GBuffer): Fields => ({
   depth: depth.slice(),
   part: part.slice(),
-  surface: surface.slice(),
-  tone: tone.slice(),
+  face: face.slice(),
 })
 
 /** Surroundings of a part that lines may reach into, dots. */
 const AROUND = 4
-const FIELDS = ['depth', 'part', 'surface', 'tone'] as const
+const FIELDS = ['depth', 'part', 'face'] as const
 const THIN = 0xfffffffe
 const HEAVY = 0xffffffff
 
 /** Dots as what a reader sees in them; heavy lines, around what is new, are three dots broad. */
-function inked({ part, surface, tone, size: { width, height } }: GBuffer, { colours, isNew }: PlacePainting): Uint32Array {
+function inked({ part, face, size: { width, height } }: GBuffer, { colours, isNew }: PlacePainting): Uint32Array {
   const ink = new Uint32Array(part.length)
   const heavy: number[] = []
   const freshAt = (dot: number): number => (part[dot]! < 0 ? 0 : isNew[part[dot]!]!)
   for (let dot = 0, x = 0; dot < part.length; dot++, x = x === width - 1 ? 0 : x + 1) {
     const shown = part[dot]!
     const fresh = freshAt(dot)
-    if (shown >= 0) ink[dot] = 1 + ((colours[shown]! << 10) | (tone[dot]! << 1) | fresh)
+    if (shown >= 0) ink[dot] = 1 + ((colours[shown]! << 10) | (toneOfFace(face[dot]!) << 1) | fresh)
     for (let next = x < width - 1 ? dot + 1 : dot + width; next <= dot + width && next < part.length; next += width - 1) {
       if (part[next] !== shown && freshAt(next) !== fresh) heavy.push(dot)
-      else if (part[next] !== shown || surface[next] !== surface[dot]) ink[dot] = THIN
+      else if (part[next] !== shown || surfaceOfFace(face[next]!) !== surfaceOfFace(face[dot]!)) ink[dot] = THIN
       if (width < 3) break
     }
   }

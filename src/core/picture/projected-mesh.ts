@@ -1,6 +1,7 @@
 import { memo } from '../memo'
 import type { Facet, Shape } from '../catalogue'
 import { apply, determinant, dot, multiply, normalise, type Matrix, type Vec } from '../space'
+import { faceBits, surfaceNumber, type FaceBits } from './face-bits'
 import type { Camera, PictureSize } from './view'
 
 /** One facet as the camera sees it: a convex polygon in px and the plane of its depth. */
@@ -21,6 +22,8 @@ export interface ProjectedFacet {
   /** Index into `TONES`. */
   readonly tone: number
   readonly surface: number
+  /** Both, as they stand in a buffer. */
+  readonly face: FaceBits
 }
 
 /** All facets of a shape that face the camera, made once for each attitude and then only shifted. */
@@ -44,10 +47,14 @@ function toneOf(normal: Vec): number {
 const projectMesh = (shape: Shape, attitude: Matrix, camera: Camera, isPlain = false): ProjectedMesh =>
   projectFacets(isPlain ? shape.plainMesh : shape.mesh, attitude, camera)
 
-/** Of some facets those that face the camera. */
-export function projectFacets(facets: readonly Facet[], attitude: Matrix, camera: Camera): ProjectedMesh {
+/**
+ * Of some facets those that face the camera.
+ * @param numberOf the number that a surface has in pictures
+ */
+export function projectFacets(facets: readonly Facet[], attitude: Matrix, camera: Camera, numberOf = surfaceNumber): ProjectedMesh {
   const matrix = multiply(camera.matrix, attitude)
   const flips = determinant(attitude) < 0
+  const curved = curvedSurfaces(facets)
   const seen: ProjectedFacet[] = []
   for (const facet of facets) {
     const normal = apply(matrix, facet.normal)
@@ -73,10 +80,29 @@ export function projectFacets(facets: readonly Facet[], attitude: Matrix, camera
     const slopeX = -normal[0] / normal[2] / camera.scale
     const slopeY = normal[1] / normal[2] / camera.scale
     const base = first![2] + (normal[0] * first![0] + normal[1] * first![1]) / normal[2]
-    seen.push({ corners, left, right, low, high, near, slopeX, slopeY, base, tone: toneOf(normal), surface: facet.surface })
+    const [surface, tone] = [numberOf(facet.surface), toneOf(normal)]
+    const face = faceBits(surface, curved.has(facet.surface), tone)
+    seen.push({ corners, left, right, low, high, near, slopeX, slopeY, base, tone, surface, face })
   }
   return seen
 }
+
+/** Normals, u for places: facets that differ by less lie in one plane. */
+const LEVEL = 1e-3
+
+/** The surfaces of a mesh that do not lie in one plane. */
+const curvedSurfaces = memo((facets: readonly Facet[]): ReadonlySet<number> => {
+  const curved = new Set<number>()
+  const first = new Map<number, Facet>()
+  for (const facet of facets) {
+    const plane = first.get(facet.surface)
+    if (!plane) first.set(facet.surface, facet)
+    else if (1 - dot(plane.normal, facet.normal) > LEVEL || !liesIn(plane, facet.corners[0]!)) curved.add(facet.surface)
+  }
+  return curved
+})
+
+const liesIn = ({ normal, corners }: Facet, place: Vec): boolean => Math.abs(dot(normal, place) - dot(normal, corners[0]!)) < LEVEL
 
 /** Projects the meshes of shapes for one camera, each once. */
 export class MeshProjector {

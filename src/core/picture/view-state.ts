@@ -31,11 +31,13 @@ export class ViewState {
   private readonly inker: Inker
   private readonly journal = new Journal()
   /** Where each drawn step was drawn, in dots of the buffer. */
-  readonly windows: Window[] = []
+  readonly windows: Readonly<Window>[] = []
+  /** The same, apart where its parts are: only of steps that can be taken back; fewer than `windows` where the first ones cannot. */
+  private readonly apart: (readonly Readonly<Window>[])[] = []
   /** Where the buffer has changed since it was inked. */
   private dirty: readonly Readonly<Window>[] = []
   /** Where the parts were that were inked as new; nothing where all must be inked again. */
-  private newest: Window | undefined
+  private newest: readonly Readonly<Window>[] | undefined
 
   private readonly isGoingBack: boolean
 
@@ -59,24 +61,29 @@ export class ViewState {
    * @param earliest steps before this one are not gone back to, so that what they cover need not be noted
    */
   goTo(section: DrawnSection, steps: number, earliest = 0): void {
-    const { buffer } = this.target
-    while (this.drawn > steps) {
-      this.journal.undoStep(buffer)
-      this.touch(this.windows.pop()!)
-    }
+    while (this.drawn > steps) this.takeBack()
     const remembered = this.drawn > 0 || this.isGoingBack ? REMEMBERED_OF_MANY : REMEMBERED
     const from = Math.max(earliest, steps - remembered)
     if (this.drawn < from) this.drawTogether(section, from)
-    while (this.drawn < steps) {
-      buffer.journal = this.journal
-      buffer.journal.startStep()
-      const [first, last] = section.ranges[this.drawn] ?? [0, 0]
-      const window = buffer.startWindow()
-      for (let part = first; part < last; part++) this.target.draw(section, part)
-      this.windows.push(window)
-      this.touch(window)
+    while (this.drawn < steps) this.drawStep(section, this.drawn)
+  }
+
+  /** Draws a step that can be taken back. */
+  private drawStep(section: DrawnSection, step: number, lifts?: ReadonlyMap<number, Vec>): void {
+    const { buffer } = this.target
+    buffer.journal = this.journal
+    this.journal.startStep()
+    const [first, last] = section.ranges[step] ?? [0, 0]
+    const windows: Window[] = []
+    for (let part = first; part < last; part++) {
+      windows.push(buffer.startWindow())
+      this.target.draw(section, part, lifts?.get(section.partNode[part]!))
     }
     buffer.journal = undefined
+    const apart = mergeWindows(windows)
+    this.windows.push(apart.reduce(uniteWindows, EMPTY_WINDOW))
+    this.apart.push(apart)
+    this.touch(apart)
   }
 
   /** Draws steps that need not be taken back, the last first: what comes later covers most of what was there before, which is then not filled. */
@@ -89,44 +96,34 @@ export class ViewState {
       windows.push(buffer.startWindow())
       for (let part = last - 1; part >= first; part--) this.target.draw(section, part)
     }
-    for (const window of windows.reverse()) {
-      this.windows.push(window)
-      this.touch(window)
-    }
+    this.windows.push(...windows.reverse())
+    this.touch(windows)
   }
 
   /** Draws a step with some of its things lifted off their place; to be taken back before anything else is drawn. */
   drawLifted(section: DrawnSection, step: number, lifts: ReadonlyMap<number, Vec>): void {
     this.goTo(section, step)
-    const { buffer } = this.target
-    buffer.journal = this.journal
-    this.journal.startStep()
-    const [from, to] = section.ranges[step]!
-    const window = buffer.startWindow()
-    for (let part = from; part < to; part++) this.target.draw(section, part, lifts.get(section.partNode[part]!))
-    this.windows.push(window)
-    this.touch(window)
-    buffer.journal = undefined
+    this.drawStep(section, step, lifts)
   }
 
   takeBack(): void {
     this.journal.undoStep(this.target.buffer)
-    this.touch(this.windows.pop()!)
+    this.windows.pop()
+    this.touch(this.apart.pop()!)
   }
 
-  private touch(window: Window): void {
-    // Copied, since windows that are drawn into may still grow.
-    this.dirty = mergeWindows([...this.dirty, { ...window }])
+  private touch(windows: readonly Readonly<Window>[]): void {
+    this.dirty = mergeWindows([...this.dirty, ...windows])
   }
 
   /** Inks the picture of the last drawn step. */
   ink(options: InkOptions): RgbImage {
-    const own = this.windows[this.drawn - 1] ?? EMPTY_WINDOW
+    const own = this.apart[this.apart.length - 1] ?? this.windows.slice(-1)
     // Where nothing was ever drawn there is paper.
-    const changed = this.newest ? [...this.dirty, this.newest, own] : [this.windows.reduce(uniteWindows, EMPTY_WINDOW), ...this.dirty]
+    const changed = this.newest ? [...this.dirty, ...this.newest, ...own] : [this.windows.reduce(uniteWindows, EMPTY_WINDOW), ...this.dirty]
     const image = this.inker.ink(changed, options)
     this.dirty = []
-    this.newest = { ...own }
+    this.newest = own
     return image
   }
 

@@ -35,7 +35,7 @@ describe('windows that are merged', () => {
   })
 
   it('become one where there are very many', () => {
-    const many = Array.from({ length: 30 }, (_, i) => ({ left: i * 100, right: i * 100, top: i * 100, bottom: i * 100 }))
-    expect(mergeWindows(many)).toEqual([{ left: 0, right: 2900, top: 0, bottom: 2900 }])
+    const many = Array.from({ length: 60 }, (_, i) => ({ left: i * 100, right: i * 100, top: i * 100, bottom: i * 100 }))
+    expect(mergeWindows(many)).toEqual([{ left: 0, right: 5900, top: 0, bottom: 5900 }])
   })
 })

@@ -5,7 +5,7 @@ export const areaOf = ({ left, right, top, bottom }: Readonly<Window>): number =
   right < left || bottom < top ? 0 : (right - left + 1) * (bottom - top + 1)
 
 /** More windows than this are not kept apart: looking for those that belong together would cost more than it saves. */
-const MOST_APART = 12
+const MOST_APART = 40
 
 /**
  * Few windows that hold all that some windows hold: two become one where that one is no larger than both together. What is lifted far

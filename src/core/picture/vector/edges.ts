@@ -1,6 +1,7 @@
 import { memo } from '../../memo'
 import type { FlatPoint } from '../../space'
 import type { RenderTarget } from '../render-target'
+import { surfaceOfFace } from '../face-bits'
 import { NOTHING, type GBuffer } from '../g-buffer'
 import type { ProjectedMesh } from '../projected-mesh'
 import { depthAt, type VisibleFacet } from './facets'
@@ -160,7 +161,7 @@ class EdgeReader {
   /** Whether a dot beside an edge of some depth shows a surface there, and not the same surface nearer to the viewer. */
   private shows(dot: number, facet: VisibleFacet, surface: number, edge: number): boolean {
     const { buffer } = this
-    if (dot < 0 || buffer.part[dot] !== facet.part || buffer.surface[dot] !== surface) return false
+    if (dot < 0 || buffer.part[dot] !== facet.part || surfaceOfFace(buffer.face[dot]!) !== surface) return false
     const depth = buffer.depth[dot]!
     return Math.abs(depth - edge) < SAME_EDGE || Math.abs(depth - this.planeAt(facet, dot)) < SAME_FACET
   }
@@ -173,11 +174,11 @@ class EdgeReader {
 
   /** What kind of line parts a facet from what shows at a dot beside it; none where that draws the line itself. */
   private kindBeside(facet: VisibleFacet, outside: number): number {
-    const { part, surface, depth } = this.buffer
+    const { part, face, depth } = this.buffer
     const other = outside < 0 ? NOTHING : part[outside]!
     if (other === NOTHING) return this.isNew(facet.part) ? HEAVY : OUTLINE
     const deeper = depth[outside]! - this.planeAt(facet, outside)
-    if (other === facet.part) return surface[outside] !== facet.surface || Math.abs(deeper) > DEPTH_STEP ? CREASE : HIDDEN
+    if (other === facet.part) return surfaceOfFace(face[outside]!) !== facet.surface || Math.abs(deeper) > DEPTH_STEP ? CREASE : HIDDEN
     // What is in front draws its own edge; of two that lie in one plane the first does.
     if (deeper < -this.touching || (Math.abs(deeper) < FLUSH && other < facet.part)) return HIDDEN
     return this.isNew(facet.part) !== this.isNew(other) ? HEAVY : OUTLINE

@@ -1,6 +1,7 @@
 import { memo } from '../../memo'
 import { add, type FlatPoint, type Vec } from '../../space'
-import { FIRST_DECAL, seePatch, type SeenPatch } from '../decal-paint'
+import { seePatch, type SeenPatch } from '../decal-paint'
+import { FIRST_DECAL, surfaceOfFace } from '../face-bits'
 import type { DrawnSection } from '../drawn-section'
 import { NOTHING, type GBuffer } from '../g-buffer'
 import type { PictureLayer } from '../picture-layer'
@@ -107,15 +108,16 @@ const facetCounts = memo((projected: ProjectedMesh): ReadonlyMap<number, number>
   return counts
 })
 
-function surfacesIn({ part, surface }: GBuffer): Set<number> {
+function surfacesIn({ part, face }: GBuffer): Set<number> {
   const seen = new Set<number>()
   // A surface shows in many rows: the set is asked only for what did not come just now.
   const recent = new Float64Array(RECENT).fill(-1)
   for (let dot = 0; dot < part.length; dot++) {
     const shown = part[dot]!
     if (shown === NOTHING) continue
-    const key = shown * PER_PART + surface[dot]!
-    const slot = (shown * 31 + surface[dot]!) & (RECENT - 1)
+    const surface = surfaceOfFace(face[dot]!)
+    const key = shown * PER_PART + surface
+    const slot = (shown * 31 + surface) & (RECENT - 1)
     if (recent[slot] === key) continue
     recent[slot] = key
     seen.add(key)
