@@ -45,16 +45,19 @@ const keyOf = ({ width, height }: PictureSize): string => `${width}x${height}`
 export class BookletPainter {
   private readonly flattener: Flattener
   private readonly pieces: PieceSource
+  private readonly limits: Omit<PainterOptions, 'before'>
   private open: SectionAtHand | undefined
 
   constructor(
     private readonly source: BookletSource,
     private readonly size: PictureSize,
-    private readonly options: PainterOptions = {},
+    { before, ...limits }: PainterOptions = {},
   ) {
+    // The painter before is not held: it holds the one before itself, and so on to the first.
+    this.limits = limits
     this.flattener = new Flattener(source.model)
     this.pieces = pieceSource(catalogueOf(source.model), source.model.decals)
-    const shown = options.before?.open
+    const shown = before?.open
     const painter = shown?.painters.get(keyOf(size))
     if (!shown || !painter || !source.plan.sections.some(({ id }) => id === shown.section)) return
     this.painterOf(shown).takeOver(painter)
@@ -67,7 +70,7 @@ export class BookletPainter {
     }
     const { drawn, painters } = this.open
     let painter = painters.get(keyOf(size))
-    if (!painter) painters.set(keyOf(size), (painter = new RailPainter(drawn, this.pieces.catalogue, size, this.options.leastStud)))
+    if (!painter) painters.set(keyOf(size), (painter = new RailPainter(drawn, this.pieces.catalogue, size, this.limits.leastStud)))
     return painter
   }
 
@@ -89,7 +92,7 @@ export class BookletPainter {
     const painter = this.painterOf(picture, size)
     const view = picture.view as ViewNumber
     if (content === 'finished') return painter.drawFinished(view) ?? painter.paintFinished(view)
-    return painter.render(picture.step, view, picture.insets, this.options.mostFacets)
+    return painter.render(picture.step, view, picture.insets, this.limits.mostFacets)
   }
 
   /** The same from anywhere, without marks. */
