@@ -16,7 +16,7 @@ const language = {
 }
 // What designers are told: the shelf tells nothing of it.
 const advice = { name: 'advice', test: /src[\\/]core[\\/]language[\\/](advice\.ts|messages[\\/]advice-en\.json)/, priority: 20 }
-// The graphics library in two files.
+// The graphics library in two files; a worker has it.
 const threeCore = { name: 'three-core', test: /node_modules[\\/]three[\\/]build[\\/]three\.core/, priority: 20 }
 const vendor = { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia)[\\/]/, priority: 30 }
 
@@ -46,7 +46,7 @@ export default defineConfig({
   plugins: [vue(), serviceWorker],
   logLevel: 'warn',
   resolve: { alias },
-  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: [pdf, colours, language, advice] } } } },
+  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: [pdf, colours, language, advice, threeCore] } } } },
   server: { proxy: { '/api': 'http://127.0.0.1:4173', '/f/': 'http://127.0.0.1:4173', '/follow/': 'http://127.0.0.1:4173' } },
   build: {
     outDir: 'dist/app',
@@ -58,7 +58,7 @@ export default defineConfig({
     rolldownOptions: {
       checks: { pluginTimings: false },
       input: at('./index.html'),
-      output: { codeSplitting: { groups: [vendor, pdf, colours, language, advice, threeCore] } },
+      output: { codeSplitting: { groups: [vendor, pdf, colours, language, advice] } },
     },
   },
 })

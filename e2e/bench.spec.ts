@@ -284,6 +284,7 @@ test('without graphics the model is painted by us, and is used the same', async 
       return kind.startsWith('webgl') ? null : original.call(this, kind, ...rest)
     }
     Object.defineProperty(HTMLCanvasElement.prototype, 'getContext', { ...descriptor, value: without })
+    Reflect.deleteProperty(window, 'OffscreenCanvas')
   })
   await openHeap(page, [brick('a', [0, 0, 0])])
   await expect(model(page)).toHaveAttribute('data-kind', 'paper')

@@ -11,6 +11,9 @@ const toLinear = converter('lrgb')
  */
 export const colourDifference: (one: string | Color, other: string | Color) => number = differenceCiede2000()
 
+/** A colour ("#rrggbb") as differences are reckoned from: for one that is compared with many. */
+export const colourSeen: (hex: string) => Color | undefined = converter('lab65')
+
 /**
  * How a colour looks to eyes that lack one kind of cone, in linear light (Machado, Oliveira, Fernandes 2009, "A
  * physiologically-based model for simulation of color vision deficiency", severity 1). The library would reckon with gamma in it.

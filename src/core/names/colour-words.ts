@@ -1,5 +1,5 @@
 import { distance } from 'fastest-levenshtein'
-import { colourDifference, type Catalogue, type Colour } from '../catalogue'
+import { colourDifference, colourSeen, type Catalogue, type Colour } from '../catalogue'
 import { memo } from '../memo'
 
 /** What people commonly mean by a word for a colour, as a mix of red, green and blue. */
@@ -71,8 +71,11 @@ const namesOf = memo((colours: Catalogue['colours']): readonly Named[] => {
   return [...named].sort(([a], [b]) => b.length - a.length).map(([words, { id, isOwn }]) => ({ pattern: pattern(words), id, isOwn }))
 })
 
+const seenOf = memo(({ hex }: Colour) => colourSeen(hex)!)
+
 function nearestTo(hex: string, among: readonly Colour[]): string {
-  const apart = among.map((colour) => colourDifference(hex, colour.hex))
+  const wanted = colourSeen(hex)!
+  const apart = among.map((colour) => colourDifference(wanted, seenOf(colour)))
   return among[apart.indexOf(Math.min(...apart))]!.id
 }
 

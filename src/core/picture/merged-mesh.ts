@@ -1,8 +1,7 @@
 import { studMesh, type Mesh } from '../catalogue'
 import { memo } from '../memo'
-import type { PlacedPart } from '../model'
 import { apply, DIRECTION_VECTORS, directionOf, posed, type Matrix, type Pose, type Vec } from '../space'
-import type { PartGroup } from './part-groups'
+import type { DrawnPart, PartGroup } from './part-groups'
 
 /** Triangles that face one of the six directions, and last all others: what faces away need not be drawn. */
 const FACING_SORTS = 7
@@ -83,7 +82,7 @@ interface PlacedMesh {
   readonly tint: PartTint
 }
 
-function placedOf({ parts, studs }: PartGroup, tintOf: (part: PlacedPart) => PartTint, detail: StudDetail): PlacedMesh[] {
+function placedOf({ parts, studs }: PartGroup, tintOf: (part: DrawnPart) => PartTint, detail: StudDetail): PlacedMesh[] {
   const placed = parts.map((part): PlacedMesh => {
     const { plainMesh } = part.shape
     return { mesh: plainMesh, lines: plainMesh, pose: part.pose, tint: tintOf(part) }
@@ -113,7 +112,7 @@ function upright(way: Vec): Matrix {
 }
 
 /** Draws the parts of a group together into one mesh. O(facets). */
-export function mergeGroup(group: PartGroup, tintOf: (part: PlacedPart) => PartTint, detail: StudDetail): MergedMesh {
+export function mergeGroup(group: PartGroup, tintOf: (part: DrawnPart) => PartTint, detail: StudDetail): MergedMesh {
   const placed = placedOf(group, tintOf, detail)
   const made = new Builder(placed)
   for (const each of placed) made.add(each)

@@ -1,11 +1,15 @@
+import type { Shape } from '../catalogue'
 import { PointHash } from '../joints'
 import { memo } from '../memo'
 import type { PlacedPart } from '../model'
 import { isLatticePose, posed, type Vec } from '../space'
 
+/** What of a part tells how it is drawn as a mesh: plain values, so that it can go to another thread. */
+export type DrawnPart = Pick<PlacedPart, 'colour' | 'pose'> & { readonly shape: Pick<Shape, 'box' | 'connectors' | 'plainMesh'> }
+
 /** Parts that stand near each other and are drawn as one mesh, and which of their studs no other piece covers. */
 export interface PartGroup {
-  readonly parts: readonly PlacedPart[]
+  readonly parts: readonly DrawnPart[]
   /** Two numbers for each stud that shows: its part, by its place in the group, and its connector. */
   readonly studs: Uint32Array
 }
@@ -26,12 +30,12 @@ const GROUPS: readonly (readonly [parts: number, groups: number])[] = [
  * @param before groups of the same picture before: one in which nothing has changed is that very object again
  */
 export function groupParts(
-  parts: readonly PlacedPart[],
+  parts: readonly DrawnPart[],
   before: readonly PartGroup[] = [],
   { hasStuds }: { readonly hasStuds: boolean } = { hasStuds: true },
 ): readonly PartGroup[] {
   const count = GROUPS.find(([most]) => parts.length <= most)![1]
-  const lists = Array.from({ length: count }, (): PlacedPart[] => [])
+  const lists = Array.from({ length: count }, (): DrawnPart[] => [])
   for (const part of parts) lists[cellOf(part) % count]!.push(part)
   const sockets = hasStuds ? hashSockets(parts) : undefined
   return lists.map((list, i) => {
@@ -56,12 +60,12 @@ function isSameGroup(a: PartGroup, b: PartGroup): boolean {
 }
 
 /** Two large odd numbers spread the cells over the groups (Teschner et al. 2003, "Optimized spatial hashing"). */
-function cellOf({ pose: { at } }: PlacedPart): number {
+function cellOf({ pose: { at } }: DrawnPart): number {
   const [x, y, z] = at.map((value) => Math.floor(value / CELL))
   return (Math.imul(x!, 73_856_093) ^ Math.imul(y!, 19_349_663) ^ Math.imul(z!, 83_492_791)) >>> 0
 }
 
-function hashSockets(parts: readonly PlacedPart[]): PointHash {
+function hashSockets(parts: readonly DrawnPart[]): PointHash {
   const count = parts.reduce((sum, part) => sum + gripsOf(part).sockets.length / 3, 0)
   const points = { count, at: new Int32Array(count * 3), code: new Uint8Array(count) }
   let filled = 0
@@ -75,7 +79,7 @@ function hashSockets(parts: readonly PlacedPart[]): PointHash {
   return hash
 }
 
-function shownStuds(parts: readonly PlacedPart[], sockets: PointHash): Uint32Array {
+function shownStuds(parts: readonly DrawnPart[], sockets: PointHash): Uint32Array {
   const shown: number[] = []
   parts.forEach((part, i) => {
     const { studs, connectors } = gripsOf(part)
@@ -89,7 +93,7 @@ function shownStuds(parts: readonly PlacedPart[], sockets: PointHash): Uint32Arr
 const ANY = 0
 
 /** The places of a part's studs and of what takes studs, in half u; sockets count in the lattice only. */
-const gripsOf = memo(({ shape, pose }: PlacedPart) => {
+const gripsOf = memo(({ shape, pose }: DrawnPart) => {
   const sockets: number[] = []
   const studs: number[] = []
   const connectors: number[] = []

@@ -1,4 +1,5 @@
 import { findJoints } from '../joints'
+import { memo } from '../memo'
 import type { PlacedPart } from '../model'
 import { findOverlaps } from '../motion'
 import { buildScene, partHull, type NodeSpec } from '../scene'
@@ -19,6 +20,9 @@ export interface PlaceVerdict {
 const REACH = 4
 const FAR = 1_000_000
 
+/** A judge is made anew whenever something is put down; most parts stand where they stood. */
+const keptHull = memo(partHull)
+
 /** The nodes of a section, asked what a further one would meet: each question costs what stands near, not the whole. */
 export class PlaceJudge {
   private readonly tree: BoxTree
@@ -29,7 +33,7 @@ export class PlaceJudge {
   constructor(private readonly nodes: readonly NodeSpec[]) {
     const withParts = nodes.filter(({ parts }) => parts.length > 0)
     this.nodes = withParts
-    this.boxes = withParts.map(({ parts }) => parts.map(partHull).reduce(unite))
+    this.boxes = withParts.map(({ parts }) => (parts.length === 1 ? keptHull(parts[0]!) : parts.map(keptHull).reduce(unite)))
     this.tree = new BoxTree(this.boxes)
     this.table = this.boxes.reduce((low, { min }) => Math.min(low, min[2]), 0)
   }

@@ -5,7 +5,7 @@ import { studBox } from '../scene'
 import { isLatticePose, nearestTurn, posedBox, turnText, unite, type Box, type Pose, type Vec } from '../space'
 
 /** Around all that shows of a placed part: its bodies and its studs, u. */
-export const wholeBox = ({ shape, pose }: PlacedPart): Box => posedBox(pose, wholeShape(shape))
+export const wholeBox = memo(({ shape, pose }: PlacedPart): Box => posedBox(pose, wholeShape(shape)))
 
 const wholeShape = memo((shape: Shape): Box => {
   const boxes: Box[] = [...shape.bodies, { min: [0, 0, 0], max: shape.box }]

@@ -15,13 +15,17 @@ const box = fc
 describe('a tree of boxes', () => {
   it('finds all that meet a box, and no other', () => {
     fc.assert(
-      fc.property(fc.array(box, { maxLength: 80 }), box, (boxes, asked) => {
-        const found: number[] = []
-        new BoxTree(boxes).each(asked, (i) => {
-          found.push(i)
-          return false
-        })
-        expect(found.sort((a, b) => a - b)).toEqual(boxes.flatMap((each, i) => (boxesMeet(each, asked) ? [i] : [])))
+      fc.property(fc.array(box, { maxLength: 80 }), fc.array(box, { minLength: 1, maxLength: 5 }), (boxes, all) => {
+        // It is cut where it is asked: one question after another.
+        const tree = new BoxTree(boxes)
+        for (const asked of all) {
+          const found: number[] = []
+          tree.each(asked, (i) => {
+            found.push(i)
+            return false
+          })
+          expect(found.sort((a, b) => a - b)).toEqual(boxes.flatMap((each, i) => (boxesMeet(each, asked) ? [i] : [])))
+        }
       }),
     )
   })

@@ -6,14 +6,15 @@ const LEAF = 8
 
 /**
  * A bounding volume hierarchy over boxes that never move: finds those that meet a box without asking all of them
- * (Goldsmith and Salmon 1987, "Automatic creation of object hierarchies"; here cut at the median of the longest side).
+ * (Goldsmith and Salmon 1987, "Automatic creation of object hierarchies"; here cut at the median of the longest side). A node is cut
+ * when somebody first looks into it: the first question costs O(n), and what nobody asks about costs nothing.
  */
 export class BoxTree {
   /** min x, y, z, max x, y, z of each box, then of each inner node. */
   private readonly boxes: Float64Array
   /** The boxes in the order of the leaves. */
   private readonly order: Int32Array
-  /** Of each node: its hull, the first of its boxes in `order` and how many, and its two children, −1 for a leaf. */
+  /** Of each node: its hull, the first of its boxes in `order` and how many, and its two children, −1 for a leaf and where it is not cut yet. */
   private readonly hulls: number[] = []
   private readonly from: number[] = []
   private readonly count: number[] = []
@@ -27,32 +28,40 @@ export class BoxTree {
       this.boxes.set(max, i * 6 + 3)
     })
     this.order = Int32Array.from(boxes, (_, i) => i)
-    if (boxes.length > 0) this.build(0, boxes.length)
+    if (boxes.length > 0) this.addNode(0, boxes.length)
   }
 
-  private build(from: number, to: number): number {
-    const node = this.from.length
-    const hull = [Infinity, Infinity, Infinity, -Infinity, -Infinity, -Infinity]
+  private addNode(from: number, to: number): number {
+    const { order, boxes } = this
+    let [left, front, low, right, back, high] = [Infinity, Infinity, Infinity, -Infinity, -Infinity, -Infinity]
     for (let k = from; k < to; k++) {
-      const at = this.order[k]! * 6
-      for (let axis = 0; axis < 3; axis++) {
-        hull[axis] = Math.min(hull[axis]!, this.boxes[at + axis]!)
-        hull[axis + 3] = Math.max(hull[axis + 3]!, this.boxes[at + axis + 3]!)
-      }
+      const at = order[k]! * 6
+      if (boxes[at]! < left) left = boxes[at]!
+      if (boxes[at + 1]! < front) front = boxes[at + 1]!
+      if (boxes[at + 2]! < low) low = boxes[at + 2]!
+      if (boxes[at + 3]! > right) right = boxes[at + 3]!
+      if (boxes[at + 4]! > back) back = boxes[at + 4]!
+      if (boxes[at + 5]! > high) high = boxes[at + 5]!
     }
-    this.hulls.push(...hull)
+    this.hulls.push(left, front, low, right, back, high)
     this.from.push(from)
     this.count.push(to - from)
     this.left.push(-1)
     this.right.push(-1)
-    if (to - from <= LEAF) return node
-    const sides = [0, 1, 2].map((axis) => hull[axis + 3]! - hull[axis]!)
-    const axis = sides.indexOf(Math.max(...sides))
-    const half = (from + to) >> 1
-    this.select(half, axis, { from, to: to - 1 })
-    this.left[node] = this.build(from, half)
-    this.right[node] = this.build(half, to)
-    return node
+    return this.from.length - 1
+  }
+
+  /** Cuts a node in two where it has not been yet. @returns whether it has children */
+  private isCut(node: number): boolean {
+    if (this.left[node]! >= 0) return true
+    const [from, count] = [this.from[node]!, this.count[node]!]
+    if (count <= LEAF) return false
+    const sides = [0, 1, 2].map((axis) => this.hulls[node * 6 + axis + 3]! - this.hulls[node * 6 + axis]!)
+    const half = (from + from + count) >> 1
+    this.select(half, sides.indexOf(Math.max(...sides)), { from, to: from + count - 1 })
+    this.left[node] = this.addNode(from, half)
+    this.right[node] = this.addNode(half, from + count)
+    return true
   }
 
   /** Orders boxes so that none before one place has its middle beyond those from there on (Hoare 1961, "Algorithm 65: find"). */
@@ -96,7 +105,7 @@ export class BoxTree {
     while (open.length > 0) {
       const node = open.pop()!
       if (!meets(this.hulls, node * 6)) continue
-      if (this.left[node]! >= 0) {
+      if (this.isCut(node)) {
         open.push(this.right[node]!, this.left[node]!)
         continue
       }
@@ -120,7 +129,7 @@ export class BoxTree {
     while (open.length > 0) {
       const { node, distance } = open.pop()!
       if (distance >= best.distance) continue
-      if (this.left[node]! >= 0) {
+      if (this.isCut(node)) {
         const children = [this.left[node]!, this.right[node]!].map((child) => ({
           node: child,
           distance: enterBox(ray, boxIn(this.hulls, child)),

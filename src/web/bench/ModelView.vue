@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Catalogue } from '@core/catalogue'
 import type { PlacedPart } from '@core/model'
 import { freeViewWords, isSeenWithin, seenEdges, seenOutline, type SeenOutline } from '@core/picture'
 import { PartPicker, wholeBox, type PickedPoint } from '@core/placing'
 import { unite, type Box, type Ray } from '@core/space'
 import { screenWords } from '../language'
+import { graphicsClient } from './graphics-client'
 import type { ModelRenderer, Strength, ViewMark } from './model-picture'
 import { paperRenderer } from './paper-renderer'
 import { useCamera } from './use-camera'
@@ -61,27 +62,39 @@ const pickAt = (x: number, y: number): PickedPoint | undefined => pickerNow().pi
 const whole = computed(() => (props.parts.length > 0 ? props.parts.map(wholeBox).reduce(unite) : props.empty))
 const fit = (): void => view.fit(whole.value)
 
-function draw(pace: Pace): void {
+/** The camera of the picture that is on the screen: what lies over it is drawn with that, or it would run ahead of it. */
+const shown = shallowRef(view.camera.value)
+type Pace = 'moving' | 'still'
+async function draw(pace: Pace): Promise<void> {
   if (!renderer || size.width.value < 1 || size.height.value < 1) return
-  renderer.draw(view.camera.value, sizes.value, pace)
+  const camera = view.camera.value
+  await renderer.draw(camera, sizes.value, pace)
+  shown.value = camera
   drawn.value++
 }
-type Pace = 'moving' | 'still'
-/** Draws with the next frame; coarser while it moves, and once more when it rests. */
-let nextPace: Pace = 'still'
+/** What is asked for while a frame is drawn is drawn after it, once. */
+let waiting: Pace | undefined
+let isDrawing = false
 let movedAt = 0
+/** Draws with the next frame; coarser while it moves, and once more when it rests. */
 function ask(pace: Pace = 'still'): void {
-  nextPace = pace
+  waiting = pace
   clearTimeout(resting)
-  if (frame !== 0) return
-  frame = requestAnimationFrame((now) => {
-    frame = 0
-    // What a frame costs is seen by when the next can begin.
-    if (nextPace === 'moving' && now - movedAt < LONG_AGO) renderer?.tooSlow?.(now - movedAt)
-    movedAt = now
-    draw(nextPace)
-    if (nextPace === 'moving') resting = setTimeout(() => ask(), REST_MS)
-  })
+  if (frame === 0 && !isDrawing) frame = requestAnimationFrame((now) => void drawFrame(now))
+}
+async function drawFrame(now: number): Promise<void> {
+  frame = 0
+  const pace = waiting ?? 'still'
+  waiting = undefined
+  // What a frame costs is seen by when the next can begin.
+  if (pace === 'moving' && now - movedAt < LONG_AGO) renderer?.tooSlow?.(now - movedAt)
+  movedAt = now
+  isDrawing = true
+  await draw(pace)
+  isDrawing = false
+  if (!isOpen) return
+  if (waiting) ask(waiting)
+  else if (pace === 'moving') resting = setTimeout(() => ask(), REST_MS)
 }
 const LONG_AGO = 1_000
 watch(view.free, () => ask('moving'))
@@ -106,14 +119,25 @@ watch(
   },
 )
 
-/** The graphics are fetched when they are wanted; where they cannot be had we paint by ourselves. Nothing where the page has gone on. */
+/** How often what draws may end before we paint by ourselves. */
+const MOST_LOSSES = 2
+/** How often it has: each time the canvas is another. */
+const losses = ref(0)
+/** Where the browser has no graphics we paint by ourselves. Nothing where the page has gone on. */
 async function makeRenderer(): Promise<ModelRenderer | undefined> {
-  const made = await import('./graphics-renderer').catch(() => undefined)
-  if (!canvas.value) return undefined
-  return made?.graphicsRenderer(canvas.value) ?? paperRenderer(canvas.value)
+  const graphics = canvas.value && losses.value < MOST_LOSSES ? await graphicsClient(canvas.value, onLost) : undefined
+  return graphics ?? (canvas.value && paperRenderer(canvas.value))
+}
+async function onLost(): Promise<void> {
+  if (!isOpen) return
+  renderer?.close()
+  renderer = undefined
+  losses.value++
+  await nextTick()
+  await begin()
 }
 let isOpen = true
-onMounted(async () => {
+async function begin(): Promise<void> {
   const made = await makeRenderer()
   if (!made) return
   if (!isOpen) return made.close()
@@ -123,7 +147,8 @@ onMounted(async () => {
   made.setGhosts(props.ghosts)
   if (!view.isOwn.value) fit()
   ask()
-})
+}
+onMounted(begin)
 onBeforeUnmount(() => {
   isOpen = false
   clearTimeout(resting)
@@ -154,11 +179,11 @@ useEventListener(
 
 const frames = computed(() =>
   props.marks.map(({ box, kind: sort }) => {
-    const edges = seenEdges(view.camera.value, box)
+    const edges = seenEdges(shown.value, box)
     return { sort, path: edges.map(([[ax, ay], [bx, by]]) => `M${ax} ${ay}L${bx} ${by}`).join('') }
   }),
 )
-const outlineOf = (box: Box): SeenOutline => seenOutline(view.camera.value, box)
+const outlineOf = (box: Box): SeenOutline => seenOutline(shown.value, box)
 
 /** Around all that is drawn, px. */
 const wholeOutline = computed(() => outlineOf(whole.value))
@@ -168,7 +193,7 @@ defineExpose({ wholeOutline, outlineOf, fit, turn: view.turn, zoom: view.zoom, f
 
 <template>
   <div ref="paper" class="paper" :data-drawn="drawn" :data-kind="kind" v-on="pointers">
-    <canvas ref="canvas" role="img" :aria-label="`${label} ${freeViewWords(view.free.value, screenWords())}.`" />
+    <canvas :key="losses" ref="canvas" role="img" :aria-label="`${label} ${freeViewWords(view.free.value, screenWords())}.`" />
     <svg aria-hidden="true">
       <path v-for="(each, i) in frames" :key="i" :class="each.sort" :d="each.path" />
       <rect

@@ -22,8 +22,11 @@ export interface ModelRenderer {
   readonly kind: 'graphics' | 'paper'
   setParts(content: Omit<ModelContent, 'ghosts'>): void
   setGhosts(ghosts: readonly PlacedPart[]): void
-  /** @param pace what moves is drawn coarser where it is large */
-  draw(camera: Camera, size: PictureSize, pace: 'moving' | 'still'): void
+  /**
+   * Done when it is drawn.
+   * @param pace what moves is drawn coarser where it is large
+   */
+  draw(camera: Camera, size: PictureSize, pace: 'moving' | 'still'): Promise<void>
   /** Told how long frames take that follow each other while it moves, ms. */
   tooSlow?(ms: number): void
   close(): void

@@ -15,7 +15,7 @@ export function paperRenderer(canvas: HTMLCanvasElement): ModelRenderer {
     setGhosts(next) {
       ghosts = next
     },
-    draw(camera: Camera, size: PictureSize) {
+    async draw(camera: Camera, size: PictureSize) {
       if (!content) return
       const [width, height] = [Math.max(1, Math.round(size.width)), Math.max(1, Math.round(size.height))]
       if (canvas.width !== width) canvas.width = width

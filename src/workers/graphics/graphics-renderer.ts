@@ -1,9 +1,17 @@
 import { Camera as NoCamera, GLSL3, Matrix4, ShaderMaterial, WebGLRenderer } from 'three'
-import type { Catalogue } from '@core/catalogue'
-import type { PlacedPart } from '@core/model'
-import { LIGHT, lookOf, TONE_STEPS, TONES, type Camera, type PartLook, type PartTint, type PictureSize } from '@core/picture'
+import type { Colour } from '@core/catalogue'
+import {
+  LIGHT,
+  lookOf,
+  TONE_STEPS,
+  TONES,
+  type Camera,
+  type DrawnPart,
+  type PartLook,
+  type PartTint,
+  type PictureSize,
+} from '@core/picture'
 import { MeshLayer, type LayerMaterials } from './mesh-layer'
-import type { ModelContent, ModelRenderer, Strength } from './model-picture'
 
 /** Depth is told over so many u before and behind the origin. */
 const DEPTH = 150_000
@@ -62,8 +70,8 @@ const materialOf = (uniforms: Uniforms, kind: 'face' | 'line' | 'ghost'): Shader
   })
 
 /** Who draws: a graphics card, where smooth edges cost nothing that is felt, or the processor in its place; nothing where neither does. */
-function whoDraws(): 'card' | 'processor' | undefined {
-  const probe = document.createElement('canvas').getContext('webgl2')
+export function whoDraws(): 'card' | 'processor' | undefined {
+  const probe = new OffscreenCanvas(1, 1).getContext('webgl2')
   if (!probe) return undefined
   const names = probe.getExtension('WEBGL_debug_renderer_info')
   const name: unknown = names && probe.getParameter(names.UNMASKED_RENDERER_WEBGL)
@@ -72,30 +80,36 @@ function whoDraws(): 'card' | 'processor' | undefined {
 }
 
 /** The largest parts, in their order: what of a model is seen from afar. */
-function largest(parts: readonly PlacedPart[], most: number): readonly PlacedPart[] {
+function largest(parts: readonly DrawnPart[], most: number): readonly DrawnPart[] {
   if (parts.length <= most) return parts
-  const area = ({ shape: { box } }: PlacedPart): number => box[0] * box[1] + box[1] * box[2] + box[2] * box[0]
+  const area = ({ shape: { box } }: DrawnPart): number => box[0] * box[1] + box[1] * box[2] + box[2] * box[0]
   const least = parts.map(area).sort((a, b) => b - a)[most]!
   return parts.filter((part) => area(part) > least)
 }
 
 type LayerName = 'pale' | 'solid' | 'coarse' | 'ghosts'
 
+/** How a frame is drawn. */
+export interface FrameManner {
+  /** What moves is drawn coarser where it is large. */
+  readonly pace: 'moving' | 'still'
+  /** Dots of the screen for one px of the page. */
+  readonly ratio: number
+}
+
 /** Draws by the graphics card, or by what the browser has in its place: parts merged into few meshes, drawn on demand. */
-class GraphicsRenderer implements ModelRenderer {
-  readonly kind = 'graphics'
+export class GraphicsRenderer {
   private readonly renderer: WebGLRenderer
   private readonly uniforms: Uniforms = { clip: { value: new Matrix4() }, view: { value: [1, 0, 0, 0, 1, 0, 0, 0, 1] } }
   private readonly materials: LayerMaterials
   private readonly camera = new NoCamera()
   private readonly layers: Readonly<Record<LayerName, MeshLayer>>
-  private catalogue: Catalogue | undefined
   /** Of what is drawn full, not pale. */
   private count = 0
   private hasMovingLines = true
 
   constructor(
-    canvas: HTMLCanvasElement,
+    canvas: OffscreenCanvas,
     private readonly isCard: boolean,
   ) {
     this.renderer = new WebGLRenderer({ canvas, antialias: isCard, alpha: false, powerPreference: 'low-power' })
@@ -112,26 +126,24 @@ class GraphicsRenderer implements ModelRenderer {
     }
   }
 
-  setParts({ parts, catalogue, strength }: Omit<ModelContent, 'ghosts'>): void {
-    const isPale = (part: number): boolean => strength(part) === 'pale'
-    const pale = parts.filter((_, part) => isPale(part))
-    const rest = pale.length > 0 ? parts.filter((_, part) => !isPale(part)) : parts
-    if (catalogue !== this.catalogue) this.setColours(catalogue)
-    this.count = rest.length
-    this.hasMovingLines = rest.length <= MOST_WITH_LINES
+  /** @param pale drawn under the rest, which it never hides */
+  setParts(pale: readonly DrawnPart[], solid: readonly DrawnPart[]): void {
+    this.count = solid.length
+    this.hasMovingLines = solid.length <= MOST_WITH_LINES
     this.layers.pale.setParts(pale)
-    this.layers.solid.setParts(rest)
-    this.layers.coarse.setParts(rest.length <= MOST_WITH_STUDS ? [] : this.isCard ? rest : largest(rest, MOST_MOVING))
+    this.layers.solid.setParts(solid)
+    this.layers.coarse.setParts(solid.length <= MOST_WITH_STUDS ? [] : this.isCard ? solid : largest(solid, MOST_MOVING))
   }
 
-  setGhosts(parts: readonly PlacedPart[]): void {
+  setGhosts(parts: readonly DrawnPart[]): void {
     this.layers.ghosts.setParts(parts)
   }
 
-  draw(at: Camera, size: PictureSize, pace: 'moving' | 'still'): void {
+  /** @param size of the canvas on the page, px */
+  draw(at: Camera, size: PictureSize, { pace, ratio }: FrameManner): void {
     const { renderer, layers } = this
     const isCoarse = pace === 'moving' && this.count > MOST_WITH_STUDS
-    renderer.setPixelRatio(isCoarse ? 1 : Math.min(2, window.devicePixelRatio))
+    renderer.setPixelRatio(isCoarse ? 1 : Math.min(2, ratio))
     renderer.setSize(size.width, size.height, SETS_STYLE)
     setCamera(this.uniforms, at, size)
     renderer.clear()
@@ -143,22 +155,16 @@ class GraphicsRenderer implements ModelRenderer {
     this.show(layers.ghosts, at, { hasLines: true })
   }
 
+  /** Told how long frames take that follow each other while it moves, ms. */
   tooSlow(ms: number): void {
     if (ms > SLOW) this.hasMovingLines = false
   }
 
-  close(): void {
-    for (const layer of Object.values(this.layers)) layer.setParts([])
-    for (const material of Object.values(this.materials)) material.dispose()
-    this.renderer.dispose()
-  }
-
-  private setColours(catalogue: Catalogue): void {
-    this.catalogue = catalogue
-    this.layers.pale.setTints(tintsOf(catalogue, 'pale'))
-    this.layers.solid.setTints(tintsOf(catalogue, 'full'))
-    this.layers.coarse.setTints(tintsOf(catalogue, 'full'))
-    this.layers.ghosts.setTints(tintsOf(catalogue, 'ghost'))
+  setColours(colours: readonly Colour[]): void {
+    this.layers.pale.setTints(tintsOf(colours, 'pale'))
+    this.layers.solid.setTints(tintsOf(colours, 'full'))
+    this.layers.coarse.setTints(tintsOf(colours, 'full'))
+    this.layers.ghosts.setTints(tintsOf(colours, 'ghost'))
   }
 
   private show(layer: MeshLayer, { matrix }: Camera, what: { readonly hasLines: boolean }): void {
@@ -166,12 +172,6 @@ class GraphicsRenderer implements ModelRenderer {
     layer.choose([matrix[6], matrix[7], matrix[8]], what)
     this.renderer.render(layer.scene, this.camera)
   }
-}
-
-/** @returns nothing where the browser has no graphics */
-export function graphicsRenderer(canvas: HTMLCanvasElement): ModelRenderer | undefined {
-  const who = whoDraws()
-  return who && new GraphicsRenderer(canvas, who === 'card')
 }
 
 function setCamera({ clip, view }: Uniforms, { matrix: m, scale, originX, originY }: Camera, { width, height }: PictureSize): void {
@@ -192,12 +192,15 @@ const PALE = 0.22
 const GHOST = 184
 const SOLID = 255
 
-function tintsOf({ colours }: Catalogue, how: Strength | 'ghost'): (part: PlacedPart) => PartTint {
-  const tints = new Map([...colours].map(([id, colour]) => [id, tintOf(lookOf(colour), how)]))
+/** How strongly a layer is drawn. */
+type LayerStrength = 'pale' | 'full' | 'ghost'
+
+function tintsOf(colours: readonly Colour[], how: LayerStrength): (part: DrawnPart) => PartTint {
+  const tints = new Map(colours.map((colour) => [colour.id, tintOf(lookOf(colour), how)]))
   return ({ colour }) => tints.get(colour)!
 }
 
-function tintOf({ colour, line }: PartLook, how: Strength | 'ghost'): PartTint {
+function tintOf({ colour, line }: PartLook, how: LayerStrength): PartTint {
   const washed = ([r, g, b]: readonly [number, number, number], share: number): [number, number, number] => [
     255 - (255 - r) * share,
     255 - (255 - g) * share,

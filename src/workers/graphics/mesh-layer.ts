@@ -1,10 +1,10 @@
 import { BufferAttribute, BufferGeometry, Group, LineSegments, Mesh, Scene, type ShaderMaterial } from 'three'
-import type { PlacedPart } from '@core/model'
 import {
   groupParts,
   mergeGroup,
   studCount,
   studDetail,
+  type DrawnPart,
   type MergedMesh,
   type PartGroup,
   type PartTint,
@@ -76,7 +76,7 @@ export class MeshLayer {
   private readonly meshes = new Map<PartGroup, GroupMesh>()
   private groups: readonly PartGroup[] = []
   private detail: StudDetail = 'none'
-  private tintOf: ((part: PlacedPart) => PartTint) | undefined
+  private tintOf: ((part: DrawnPart) => PartTint) | undefined
 
   constructor(
     private readonly materials: Pick<LayerMaterials, 'face' | 'line'>,
@@ -87,7 +87,7 @@ export class MeshLayer {
     return this.groups.every(({ parts }) => parts.length === 0)
   }
 
-  setParts(parts: readonly PlacedPart[]): void {
+  setParts(parts: readonly DrawnPart[]): void {
     this.groups = groupParts(parts, this.groups, this.what)
     const detail = this.what.hasStuds ? studDetail(studCount(this.groups)) : 'none'
     if (detail !== this.detail) this.drop(() => true)
@@ -97,7 +97,7 @@ export class MeshLayer {
   }
 
   /** All is merged anew. */
-  setTints(tintOf: (part: PlacedPart) => PartTint): void {
+  setTints(tintOf: (part: DrawnPart) => PartTint): void {
     this.tintOf = tintOf
     this.drop(() => true)
   }
