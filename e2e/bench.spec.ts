@@ -292,3 +292,33 @@ test('without graphics the model is painted by us, and is used the same', async 
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2)
   await expect(chosen(page)).toContainText('Brick 2 × 4, slate')
 })
+
+test('what draws the model may end: another draws it on, and twice lost we paint it ourselves', async ({ page }) => {
+  await page.addInitScript(() => {
+    const made: Worker[] = []
+    const Original = window.Worker
+    window.Worker = class extends Original {
+      constructor(url: string | URL, options?: WorkerOptions) {
+        super(url, options)
+        if (options?.name?.startsWith('jump-rail graphics')) made.push(this)
+      }
+    }
+    Object.assign(window, { endGraphics: () => made.forEach((worker) => worker.terminate()) })
+  })
+  await openHeap(page, [brick('a', [0, 0, 0]), brick('b', [40, 0, 0], 'red')])
+  const drawn = async (): Promise<number> => Number(await model(page).getAttribute('data-drawn'))
+  const canvas = model(page).locator('canvas')
+  await canvas.evaluate((first) => first.setAttribute('data-first', ''))
+  const before = await drawn()
+  const looks = await canvas.screenshot()
+  await page.evaluate(() => (window as unknown as { endGraphics(): void }).endGraphics())
+  await expect(canvas).not.toHaveAttribute('data-first')
+  await expect.poll(drawn).toBeGreaterThan(before)
+  await expect(model(page)).toHaveAttribute('data-kind', 'graphics')
+  await expect.poll(async () => (await canvas.screenshot()).equals(looks)).toBe(true)
+  await page.evaluate(() => (window as unknown as { endGraphics(): void }).endGraphics())
+  await expect(model(page)).toHaveAttribute('data-kind', 'paper')
+  const box = (await model(page).boundingBox())!
+  await page.mouse.click(box.x + box.width / 2 - 40, box.y + box.height / 2)
+  await expect(chosen(page)).toContainText('Brick 2 × 4')
+})

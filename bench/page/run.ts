@@ -50,7 +50,7 @@ async function until(page: Page, isThere: () => boolean): Promise<void> {
 /** One subject in a page of its own, measured from one act to the next. */
 class PageRun {
   readonly figures: Figures = new Map()
-  private longest = 0
+  private longest = { ms: 0, during: '' }
 
   constructor(
     private readonly page: Page,
@@ -62,10 +62,16 @@ class PageRun {
     process.stderr.write(`${this.name}: ${what} ${value.toFixed(0)}\n`)
   }
 
-  private async takeTasks(): Promise<Awaited<ReturnType<typeof takeLoad>>> {
+  private async takeTasks(during: string): Promise<Awaited<ReturnType<typeof takeLoad>>> {
     const load = await takeLoad(this.page)
-    this.longest = Math.max(this.longest, load.longest)
+    process.stderr.write(`${this.name}: longest task ${during} ${load.longest.toFixed(0)}\n`)
+    if (load.longest > this.longest.ms) this.longest = { ms: load.longest, during }
     return load
+  }
+
+  noteLongest(): void {
+    this.note('longest task on the main thread, anywhere', this.longest.ms)
+    process.stderr.write(`${this.name}: that was ${this.longest.during}\n`)
   }
 
   async bringIn(model: string): Promise<void> {
@@ -91,7 +97,7 @@ class PageRun {
     this.note('first opening, until there is something to read', Date.now() - start)
     await until(page, () => window.probe.version() !== '' && window.probe.drawn())
     this.note('first opening, until it is planned and its first step is on the screen', Date.now() - start)
-    await this.takeTasks()
+    await this.takeTasks('opening it')
     // The search for a better order is ended, so that it does not run beside what is measured.
     await page
       .getByRole('group', { name: 'Looking for a better order' })
@@ -110,7 +116,7 @@ class PageRun {
     this.note('something to read after opening again', Date.now() - start)
     await page.waitForFunction(() => document.querySelector('[data-checked="true"]') !== null, undefined, { timeout: 180_000 })
     this.note('the same, until it can be edited', Date.now() - start)
-    await this.takeTasks()
+    await this.takeTasks('opening it again')
   }
 
   /** Through the largest section, from its middle, where what was there before is half the model, and back. */
@@ -126,7 +132,7 @@ class PageRun {
     const walks: number[] = []
     for (let i = 0; i < Math.max(2, Math.min(WALKS, of - warm - 4)); i++) walks.push(await press(page, 'ArrowRight', 'picture'))
     this.note('walking: picture of the next step, p95', p95(walks))
-    await this.takeTasks()
+    await this.takeTasks('walking')
     // Back again, as somebody does who looks at each picture.
     const looks: number[] = []
     for (let i = 0; i < walks.length; i++) {
@@ -134,7 +140,7 @@ class PageRun {
       looks.push(await press(page, 'ArrowLeft', 'picture'))
     }
     this.note('the same, with a fifth of a second to look at each, p95', p95(looks))
-    await this.takeTasks()
+    await this.takeTasks('walking with looks')
   }
 
   async edit(): Promise<void> {
@@ -151,7 +157,7 @@ class PageRun {
     this.note('first edit of a section: key press → new picture and its findings', edits[0]!)
     this.note('an edit after that, p95', p95(edits.slice(1)))
     this.note('undo, p95', p95(undos))
-    const load = await this.takeTasks()
+    const load = await this.takeTasks('editing')
     this.note('longest task while editing', load.longest)
     this.note('longest delay of input', load.delay)
   }
@@ -172,7 +178,7 @@ class PageRun {
     })
     await until(this.page, () => window.probe.drawn())
     this.note('scrubbing back over the rail, ms a step', (Date.now() - start) / steps)
-    await this.takeTasks()
+    await this.takeTasks('scrubbing')
   }
 
   async lookAround(): Promise<void> {
@@ -181,7 +187,7 @@ class PageRun {
     const entry = page.locator('.entry').last()
     await entry.waitFor()
     await until(page, () => window.probe.drawn())
-    await this.takeTasks()
+    await this.takeTasks('opening Checks')
     let start = Date.now()
     await entry.click()
     await until(page, () => window.probe.drawn())
@@ -190,8 +196,7 @@ class PageRun {
     await page.getByRole('link', { name: 'Booklet' }).click()
     await page.locator('.sheets canvas').first().waitFor()
     this.note('opening Booklet', Date.now() - start)
-    await this.takeTasks()
-    this.note('longest task on the main thread, anywhere', this.longest)
+    await this.takeTasks('opening Booklet')
   }
 
   /** On the bench: until the model is drawn, a frame while it turns, a click, and a piece put down by keyboard. */
@@ -224,7 +229,7 @@ class PageRun {
       puts.push(await press(page, 'Enter', 'put'))
     }
     this.note('bench: a piece put down by keyboard, until it is part of the plan, p95', p95(puts))
-    await this.takeTasks()
+    await this.takeTasks('on the Bench')
   }
 }
 
@@ -260,6 +265,7 @@ async function measureOnce(browser: Browser, { name, make }: Subject): Promise<F
   await run.scrub()
   await run.lookAround()
   await run.bench()
+  run.noteLongest()
   run.note('memory of page and workers right after all that, MB', rendererMemory())
   await page.waitForTimeout(REST_MS)
   run.note('the same after twenty seconds of rest', rendererMemory())

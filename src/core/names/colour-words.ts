@@ -43,8 +43,11 @@ export interface ColourRead {
 }
 
 interface Named {
+  /** What stands in a text that names it, in small letters: hundreds of patterns are not tried where this is not there. */
+  readonly first: string
   readonly pattern: RegExp
-  readonly id: string
+  /** Looked for when it is named: most of what words can mean is never said. */
+  readonly id: () => string
   readonly isOwn: boolean
 }
 
@@ -53,13 +56,13 @@ const pattern = (words: string): RegExp => new RegExp(String.raw`(?<=^|\s)${esca
 
 /** What words name which colour, the longest first: "dark red" before "red". */
 const namesOf = memo((colours: Catalogue['colours']): readonly Named[] => {
-  const named = new Map<string, { id: string; isOwn: boolean }>()
+  const named = new Map<string, Pick<Named, 'id' | 'isOwn'>>()
   for (const { id, name } of colours.values())
-    for (const words of [id, id.replace(/-/g, ' '), name.toLowerCase()]) named.set(words, { id, isOwn: true })
+    for (const words of [id, id.replace(/-/g, ' '), name.toLowerCase()]) named.set(words, { id: () => id, isOwn: true })
   const solid = [...colours.values()].filter(({ finish }) => finish === 'solid')
   const clear = [...colours.values()].filter(({ finish }) => finish === 'clear')
   const meant = (words: string, hex: string, among: readonly Colour[]): void => {
-    if (!named.has(words) && among.length > 0) named.set(words, { id: nearestTo(hex, among), isOwn: false })
+    if (!named.has(words) && among.length > 0) named.set(words, { id: () => nearestTo(hex, among), isOwn: false })
   }
   const bases = [...Object.entries(MEANT), ...solid.map(({ id, hex }) => [id, hex] as const)]
   for (const [word, hex] of bases) {
@@ -68,7 +71,9 @@ const namesOf = memo((colours: Catalogue['colours']): readonly Named[] => {
     for (const before of SEE_THROUGH) meant(`${before} ${word}`, hex, clear)
   }
   for (const words of SEE_THROUGH) meant(words, '#e6eef0', clear)
-  return [...named].sort(([a], [b]) => b.length - a.length).map(([words, { id, isOwn }]) => ({ pattern: pattern(words), id, isOwn }))
+  return [...named]
+    .sort(([a], [b]) => b.length - a.length)
+    .map(([words, named]) => ({ first: /^[^\s-]*/.exec(words)![0].toLowerCase(), pattern: pattern(words), ...named }))
 })
 
 const seenOf = memo(({ hex }: Colour) => colourSeen(hex)!)
@@ -86,11 +91,12 @@ function mixed(hex: string, towards: number, by: number): string {
 
 /** The colour that stands in some words, and the words without it. Of several the longest is taken: "dark red" is not red. */
 export function takeColour(text: string, { colours }: Pick<Catalogue, 'colours'>): { readonly colour?: ColourRead; readonly left: string } {
-  for (const { pattern, id, isOwn } of namesOf(colours)) {
-    const found = pattern.exec(text)
+  const small = text.toLowerCase()
+  for (const { first, pattern, id, isOwn } of namesOf(colours)) {
+    const found = small.includes(first) ? pattern.exec(text) : null
     if (!found) continue
     const left = `${text.slice(0, found.index)} ${text.slice(found.index + found[0].length)}`.replace(/\s+/g, ' ').trim()
-    return { colour: { id, words: found[0], isOwn }, left }
+    return { colour: { id: id(), words: found[0], isOwn }, left }
   }
   return { left: text }
 }

@@ -125,7 +125,7 @@ const MOST_LOSSES = 2
 const losses = ref(0)
 /** Where the browser has no graphics we paint by ourselves. Nothing where the page has gone on. */
 async function makeRenderer(): Promise<ModelRenderer | undefined> {
-  const graphics = canvas.value && losses.value < MOST_LOSSES ? await graphicsClient(canvas.value, onLost) : undefined
+  const graphics = canvas.value && losses.value < MOST_LOSSES ? await graphicsClient(canvas.value, () => void onLost()) : undefined
   return graphics ?? (canvas.value && paperRenderer(canvas.value))
 }
 async function onLost(): Promise<void> {

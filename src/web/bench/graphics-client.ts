@@ -62,13 +62,17 @@ export async function graphicsClient(
   make: MakeWorker = makeGraphics,
 ): Promise<ModelRenderer | undefined> {
   if (!('OffscreenCanvas' in window) || !('transferControlToOffscreen' in canvas)) return undefined
-  const table = new RequestTable<GraphicsApi>('graphics', make, onLost)
+  let hasCanvas = false
+  const table = new RequestTable<GraphicsApi>('graphics', make, () => {
+    if (hasCanvas) onLost()
+  })
   const canDraw = await table.ask((remote) => remote.canDraw()).catch(() => false)
   if (!canDraw) {
     table.close()
     return undefined
   }
   const offscreen = canvas.transferControlToOffscreen()
+  hasCanvas = true
   table.ask((remote) => remote.begin(transfer(offscreen, [offscreen]))).catch(() => undefined)
   return new GraphicsClient(table)
 }
