@@ -55,7 +55,8 @@ stages.delete('parts')
 const rows = [...stages].map(([stage, values]) => {
   const cells = SUBJECTS.map(({ name }) => values.get(name)?.toFixed(1) ?? '–')
   const [a, b] = ['town', 'large town'].map((name) => ({ size: parts.get(name)!, cost: values.get(name) ?? NaN }))
-  return [stage, ...cells, growth(a!, b!).toFixed(2)]
+  const rise = growth(a!, b!)
+  return [stage, ...cells, Number.isFinite(rise) ? rise.toFixed(2) : '–']
 })
 const head = ['ms, median, warm, in a worker', ...SUBJECTS.map(({ name }) => `${name} (${parts.get(name)})`), 'growth']
 
