@@ -174,9 +174,15 @@ test('the booklet in words alone tells the place of every part', async ({ page }
   expect(text.match(/^- .*: stud \d+.*, row \d+.*\.$/gm)).toHaveLength(36)
 })
 
-test('a large PDF shows its progress and can be stopped', async ({ page }) => {
+test('a large PDF shows its progress and can be stopped; all its sheets are previewed', async ({ page }) => {
   await openDemo(page, 'Granary')
   await page.getByRole('link', { name: 'Booklet' }).click()
+  // More than come at once, and as many as are said.
+  const said = page.getByText(/\d+ sheets\./)
+  await expect(said).toBeVisible()
+  const count = Number(/(\d+) sheets/.exec(await said.innerText())![1])
+  expect(count).toBeGreaterThan(40)
+  await expect(page.locator('.sheets article')).toHaveCount(count)
   await page.getByRole('button', { name: 'PDF', exact: true }).click()
   const work = page.getByRole('group', { name: 'Writing: PDF' })
   await expect(work.getByRole('progressbar')).toBeVisible()

@@ -2,7 +2,7 @@ import { expose, transfer } from 'comlink'
 import type { BookletSource, PictureContent, PictureRef } from '@core/booklet'
 import type { PieceCount } from '@core/count'
 import { Fault, plainFault, type PlainFault } from '@core/fault'
-import { EXPORTS, lettersWithoutFace, type ExportAssets, type ExportInput, type Preview } from '@press/index'
+import { EXPORTS, lettersWithoutFace, type ExportAssets, type ExportInput, type Preview, type PreviewSheet } from '@press/index'
 import type { PictureSize, PieceLook } from '@core/picture'
 import type { BookletPainter } from '@press/paint'
 import { staysAlive } from './alive'
@@ -34,8 +34,15 @@ export interface SheetsAsked extends Pick<ExportInput, 'aliases'> {
   readonly bundle: BookletSource
 }
 
-/** The booklet that is shown before it is printed. */
-let shown: BookletPainter | undefined
+/** The booklet that is shown before it is printed, and its sheets. */
+let shown: { readonly painter: BookletPainter; readonly preview: Preview } | undefined
+
+/** A booklet that is laid out: what can be said of it before its sheets are handed over. */
+export interface LaidOut {
+  readonly bookmarks: Preview['bookmarks']
+  /** How many sheets it has. */
+  readonly count: number
+}
 
 const encoder = new TextEncoder()
 
@@ -43,16 +50,20 @@ const api = {
   ready: (): Promise<boolean> => alive,
   /** Letters of some texts that no typeface of ours has. @throws Fault where a font cannot be loaded */
   lacking: (texts: readonly string[]): Promise<string[]> => lettersWithoutFace(texts, assets.font.bind(assets)),
-  /** Lays a booklet out on its sheets; pictures are asked for one by one. */
-  async lay(input: SheetsAsked): Promise<Preview> {
+  /** Lays a booklet out on its sheets; they are asked for some at a time, since thousands of marks at once would hold the page up, and pictures one by one. */
+  async lay(input: SheetsAsked): Promise<LaidOut> {
     const [{ prepareSheets }, { previewOf }] = await Promise.all([import('@press/sheets'), import('@press/preview')])
     const { laid, painter } = await prepareSheets({ ...input, assets, isPreview: true })
-    shown = painter
-    return previewOf(laid)
+    const preview = previewOf(laid)
+    shown = { painter, preview }
+    return { bookmarks: preview.bookmarks, count: preview.sheets.length }
   },
+  /** Some sheets of the booklet that was laid out last. */
+  sheets: (from: number, to: number): PreviewSheet[] => shown!.preview.sheets.slice(from, to),
   /** A picture of the booklet that was laid out last, as it is printed. */
-  picture: (ref: PictureRef, content: PictureContent, size: PictureSize): CanvasImage => given(forCanvas(shown!.paint(ref, content, size))),
-  piece: (piece: PieceCount, size: PictureSize, look: PieceLook): CanvasImage => given(forCanvas(shown!.piece(piece, size, look))),
+  picture: (ref: PictureRef, content: PictureContent, size: PictureSize): CanvasImage =>
+    given(forCanvas(shown!.painter.paint(ref, content, size))),
+  piece: (piece: PieceCount, size: PictureSize, look: PieceLook): CanvasImage => given(forCanvas(shown!.painter.piece(piece, size, look))),
   /** Writes a file; a fault comes back as data. To stop, end the worker. */
   async write(id: string, input: Omit<ExportInput, 'assets' | 'progress'>, progress: (fraction: number) => void): Promise<Written> {
     try {

@@ -85,7 +85,7 @@ async function save(asked: BookletExport): Promise<void> {
       <BookletTabs />
       <h1>{{ say('common.booklet') }}</h1>
       <p class="faint">
-        {{ say('booklet.whatYouSeeIsWhat', { what: preview ? `${sayCount('count.sheets', preview.sheets.length)}. ` : '' }) }}
+        {{ say('booklet.whatYouSeeIsWhat', { what: preview ? `${sayCount('count.sheets', preview.count)}. ` : '' }) }}
       </p>
       <ChoiceList
         v-if="places.length > 1"

@@ -10,7 +10,7 @@ vi.mock('./press-worker', () => ({
   },
 }))
 
-const laid = { model: 'a', source: {}, names: '', preview: { sheets: [], bookmarks: [] } }
+const laid = { model: 'a', source: {}, names: '', preview: { sheets: [], bookmarks: [], count: 0 } }
 const silent = (): void => undefined
 
 describe('the worker that lays sheets out', () => {

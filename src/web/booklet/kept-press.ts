@@ -3,11 +3,17 @@ import type { PressApi } from '../../workers/press.worker'
 import type { RequestTable } from '../workers/request-table'
 import { startPress } from './press-worker'
 
+/** Sheets that were laid out: all of them, or the first while the others come. */
+export interface ShownSheets extends Preview {
+  /** How many there are in all. */
+  readonly count: number
+}
+
 /** A worker that lays sheets out and paints them, and what it was given last. */
 export interface SheetPress {
   readonly table: RequestTable<PressApi>
   /** The id of the model, its booklet, the names in it, and the sheets it took; missing where the worker knows none. */
-  laid?: { readonly model: string; readonly source: unknown; readonly names: unknown; readonly preview: Preview }
+  laid?: { readonly model: string; readonly source: unknown; readonly names: unknown; readonly preview: ShownSheets }
   /** Told when the worker has died. */
   onLost: () => void
 }

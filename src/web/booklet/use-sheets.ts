@@ -1,11 +1,12 @@
 import { onUnmounted, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 import { plainFault } from '@core/fault'
 import type { Alias } from '@core/names'
-import type { Preview, PreviewMark } from '@press/index'
+import type { PreviewMark, PreviewSheet } from '@press/index'
 import { faultText } from '../language'
 import type { CanvasImage } from '../../workers/canvas-image'
+import type { SheetsAsked } from '../../workers/press.worker'
 import { useOpenModel } from '../stores/open-model'
-import { keepPress, takePress } from './kept-press'
+import { keepPress, takePress, type ShownSheets } from './kept-press'
 
 type MarkOf<Kind> = Extract<PreviewMark, { kind: Kind }>
 /** What of a sheet has to be painted. */
@@ -13,7 +14,7 @@ export type PaintedMark = MarkOf<'picture'> | MarkOf<'piece'>
 
 export interface UsedSheets {
   /** The sheets of the snapshot that is shown, or of one before it while they are made anew. */
-  readonly preview: Readonly<ShallowRef<Preview | null>>
+  readonly preview: Readonly<ShallowRef<ShownSheets | null>>
   readonly isBehind: Readonly<Ref<boolean>>
   /** Why there are no sheets; empty where there are. */
   readonly problem: Readonly<Ref<string>>
@@ -24,6 +25,9 @@ export interface UsedSheets {
 /** Dots of a picture for one pt of the sheet, where it names no size. */
 const USUAL_PX = 2
 
+/** So many sheets come at once: more would hold the page up. */
+const AT_ONCE = 40
+
 /** A worker that dies more often is not started again by itself. */
 const MOST_DEATHS = 2
 
@@ -33,7 +37,7 @@ const MOST_DEATHS = 2
  */
 export function useSheets(shownNames: () => Promise<Alias[]>, namesAre: () => unknown): UsedSheets {
   const open = useOpenModel()
-  const preview = shallowRef<Preview | null>(null)
+  const preview = shallowRef<ShownSheets | null>(null)
   const isBehind = ref(false)
   const problem = ref('')
   let isLaying = false
@@ -56,7 +60,7 @@ export function useSheets(shownNames: () => Promise<Alias[]>, namesAre: () => un
       const names = namesAre()
       try {
         const aliases = await shownNames()
-        preview.value = await press.table.ask((remote) => remote.lay({ bundle: source, aliases }))
+        preview.value = await layOut({ bundle: source, aliases })
         press.laid = { model: open.id, source, names, preview: preview.value }
         problem.value = ''
       } catch (thrown) {
@@ -67,6 +71,18 @@ export function useSheets(shownNames: () => Promise<Alias[]>, namesAre: () => un
     }
     isBehind.value = false
     isLaying = false
+  }
+  async function layOut(input: SheetsAsked): Promise<ShownSheets> {
+    const laid = await press.table.ask((remote) => remote.lay(input))
+    let sheets: readonly PreviewSheet[] = []
+    while (sheets.length < laid.count) {
+      const next = await press.table.ask((remote) => remote.sheets(sheets.length, sheets.length + AT_ONCE))
+      if (next.length === 0) break
+      sheets = [...sheets, ...next]
+      // Where none are shown yet the first are shown at once; those from before stay until all others are there.
+      if (!preview.value || preview.value.sheets.length < preview.value.count) preview.value = { ...laid, sheets }
+    }
+    return { ...laid, sheets }
   }
   /** What the worker laid out for the visit before is shown at once, and not laid out again where nothing has changed. */
   function layWhatChanged(): void {
