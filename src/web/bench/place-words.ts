@@ -18,4 +18,8 @@ const short = (value: number): string => String(Math.round(value * 100) / 100)
 
 /** A place as people count it, in studs and plates. */
 export const placeWords = ([x, y, z]: Vec): string =>
-  say('bench.toTheRightToThe', { short: short(x / STUD_PITCH), short2: short(y / STUD_PITCH), short3: short(z / PLATE_HEIGHT) })
+  sayCount('bench.toTheRightToThe', Number(short(z / PLATE_HEIGHT)), {
+    short: short(x / STUD_PITCH),
+    short2: short(y / STUD_PITCH),
+    short3: short(z / PLATE_HEIGHT),
+  })
