@@ -65,13 +65,14 @@ function cheapestCuts(atoms: readonly Atom[], kinds: KindTable, most: number, we
   best[0] = 0
   for (let end = 1; end <= count; end++) {
     let [sum, filling] = [0, 0]
-    const window = kinds.window()
+    const kindsOfBag = kinds.window()
     const split = end < count && !atoms[end - 1]!.isLast ? weights.split : 0
     for (let start = end - 1; start >= 0; start--) {
       sum += atoms[start]!.pieces
       if (atoms[start]!.pieces > 0) filling++
       if (sum > most && filling > 1) break
-      const cost = best[start]! + weights.bag + split + weights.lookAlike * window.add(start) + (weights.uneven * (sum - mean) ** 2) / mean
+      const cost =
+        best[start]! + weights.bag + split + weights.lookAlike * kindsOfBag.add(start) + (weights.uneven * (sum - mean) ** 2) / mean
       if (cost >= best[end]!) continue
       best[end] = cost
       from[end] = start

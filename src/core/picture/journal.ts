@@ -31,6 +31,12 @@ export class Journal {
     this.starts.push(this.length)
   }
 
+  /** Nothing can be taken back any more: something was drawn that is not noted. */
+  forget(): void {
+    this.starts = []
+    this.length = 0
+  }
+
   /** The older half goes. */
   private forgetOlder(): void {
     const kept = this.starts.slice(this.starts.length >> 1)

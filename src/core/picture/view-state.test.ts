@@ -7,6 +7,9 @@ import { catalogueOf, Flattener, readModelText, type ModelDocument } from '../mo
 import { planModel, type SectionPlan } from '../plan'
 import { keepSteps, mergeWithNext, moveStep, splitStep } from '../edits'
 import { drawnSection, RailPainter, type RgbImage, type ViewNumber } from './index'
+import { WHITE } from './paint'
+import { fitCamera } from './view'
+import { ViewState } from './view-state'
 
 const SIZE = { width: 160, height: 120 }
 const read = (name: string): ModelDocument =>
@@ -111,5 +114,30 @@ describe('a painter that goes to and fro', () => {
     const next = painterOf(recoloured, plans, section)
     next.takeOver(painter)
     expect(same(next.paint(5, 0), painterOf(recoloured, plans, section).paint(5, 0))).toBe(true)
+  })
+})
+
+describe('a section drawn up to some step', () => {
+  it('is taken back only as far as all that was drawn since was noted, also after a long way on', () => {
+    const model = town(250)
+    const whole = drawnSection(model, new Flattener(model), planModel(model).plan.sections, 'town')
+    // A step for each part, all in one frame.
+    const section = { ...whole, ranges: whole.parts.map((_, part) => [part, part + 1] as const) }
+    const camera = fitCamera(section.box, 0, SIZE, { margin: 4, mostScale: 4 })
+    const make = (isGoingBack = false) => new ViewState(camera, SIZE, { finer: 1, paper: WHITE, isGoingBack })
+    const state = make()
+    state.goTo(section, 20)
+    state.goTo(section, 190)
+    const reached = Array.from({ length: 190 }, (_, i) => 189 - i).filter((steps) => state.canReach(steps))
+    expect(reached.length).toBeGreaterThan(100)
+    for (const steps of reached) {
+      state.goTo(section, steps)
+      const fresh = make()
+      fresh.goTo(section, steps)
+      expect(
+        state.target.buffer.part.every((part, dot) => part === fresh.target.buffer.part[dot]),
+        `step ${steps}`,
+      ).toBe(true)
+    }
   })
 })

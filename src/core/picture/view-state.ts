@@ -32,7 +32,7 @@ export class ViewState {
   private readonly journal = new Journal()
   /** Where each drawn step was drawn, in dots of the buffer. */
   readonly windows: Readonly<Window>[] = []
-  /** The same, apart where its parts are: only of steps that can be taken back; fewer than `windows` where the first ones cannot. */
+  /** The same, apart where its parts are: only of steps drawn since some were drawn together. */
   private readonly apart: (readonly Readonly<Window>[])[] = []
   /** Where the buffer has changed since it was inked. */
   private dirty: readonly Readonly<Window>[] = []
@@ -91,6 +91,9 @@ export class ViewState {
     const { buffer } = this.target
     const windows: Window[] = []
     buffer.journal = undefined
+    // What was noted before lies under what is drawn now.
+    this.journal.forget()
+    this.apart.length = 0
     for (let step = steps - 1; step >= this.drawn; step--) {
       const [first, last] = section.ranges[step] ?? [0, 0]
       windows.push(buffer.startWindow())

@@ -33,7 +33,7 @@ export class PlaceJudge {
   constructor(private readonly nodes: readonly NodeSpec[]) {
     const withParts = nodes.filter(({ parts }) => parts.length > 0)
     this.nodes = withParts
-    this.boxes = withParts.map(({ parts }) => (parts.length === 1 ? keptHull(parts[0]!) : parts.map(keptHull).reduce(unite)))
+    this.boxes = withParts.map(({ parts }) => parts.map(keptHull).reduce(unite))
     this.tree = new BoxTree(this.boxes)
     this.table = this.boxes.reduce((low, { min }) => Math.min(low, min[2]), 0)
   }
@@ -86,7 +86,7 @@ export class PlaceJudge {
     this.tree.each(around, (box) => {
       const node = this.nodes[box]!
       if (except.has(node.id) || this.boxes[box]!.min[2] !== this.table) return false
-      const low = node.parts.map(partHull).filter(({ min }) => min[2] === this.table)
+      const low = node.parts.map(keptHull).filter(({ min }) => min[2] === this.table)
       if (low.length > 0) found.push(low.reduce(unite))
       return false
     })
@@ -109,7 +109,7 @@ export class PlaceJudge {
     this.tree.each(around, (box) => {
       const node = this.nodes[box]!
       if (!except.has(node.id)) {
-        const parts = node.parts.length > 1 ? node.parts.filter((part) => boxesMeet(partHull(part), around)) : node.parts
+        const parts = node.parts.length > 1 ? node.parts.filter((part) => boxesMeet(keptHull(part), around)) : node.parts
         if (parts.length > 0) found.push({ ...node, parts })
       }
       return false
