@@ -114,7 +114,7 @@ const widened = ({ left, right, top, bottom }: Readonly<Window>, by: number, siz
 /**
  * Compares each dot with its right and lower neighbour: where parts meet the nearer one has an outline, where surfaces of a part meet
  * there is a crease. It runs for millions of dots, of which one in ten is told from a neighbour. Nothing it reads is captured by a
- * function: that would make each of its reads three times as slow.
+ * function: that would make each of its reads slower.
  */
 function findEdges(buffer: GBuffer, edges: Uint8Array, window: Window, { newFrom, newTo }: InkOptions): void {
   const { width, height } = buffer.size

@@ -37,5 +37,18 @@ describe('windows that are merged', () => {
   it('become one where there are very many', () => {
     const many = Array.from({ length: 60 }, (_, i) => ({ left: i * 100, right: i * 100, top: i * 100, bottom: i * 100 }))
     expect(mergeWindows(many)).toEqual([{ left: 0, right: 5900, top: 0, bottom: 5900 }])
+    // As many as a finished section has parts: most are not looked at one by one.
+    let asked = 0
+    const thousands = Array.from({ length: 5000 }, (_, i) => ({
+      get left() {
+        asked++
+        return i * 100
+      },
+      right: i * 100,
+      top: i * 100,
+      bottom: i * 100,
+    }))
+    expect(mergeWindows(thousands)).toEqual([{ left: 0, right: 499_900, top: 0, bottom: 499_900 }])
+    expect(asked).toBeLessThan(20_000)
   })
 })

@@ -30,6 +30,8 @@ export function mergeWindows(windows: readonly Readonly<Window>[], reach = 0): R
       i = 0
     }
     apart.push(grown)
+    // Told at once: a finished section that is joined has thousands.
+    if (apart.length > MOST_APART) return [windows.reduce(uniteWindows, EMPTY_WINDOW)]
   }
-  return apart.length > MOST_APART ? [apart.reduce(uniteWindows, EMPTY_WINDOW)] : apart
+  return apart
 }
