@@ -31,6 +31,27 @@ test('the picture of a step answers clicks, turns, and goes back to what the boo
   await pictureDrawn(page)
 })
 
+test('a picture that takes long has rough edges for a moment, and is smooth as soon as nobody walks on', async ({ page }) => {
+  await openDemo(page, 'Granary')
+  await pictureDrawn(page)
+  const canvas = picture(page).locator('canvas').first()
+  await expect(canvas).toHaveAttribute('data-sharp', 'true')
+  // Told from the page itself: a look from here would come too late.
+  await canvas.evaluate((element) => {
+    const seen: string[] = []
+    new MutationObserver(() => seen.push(`${element.dataset.drawn} ${element.dataset.sharp}`)).observe(element, { attributes: true })
+    Object.assign(window, { seen })
+  })
+  await page.locator('.lane-name').last().click()
+  await pictureDrawn(page)
+  await expect(canvas).toHaveAttribute('data-sharp', 'true')
+  const seen = await page.evaluate(() => (window as unknown as { seen: string[] }).seen)
+  expect(seen).toContain('true false')
+  // What was shown with rough edges stays in sight until the smooth one is there.
+  expect(seen.slice(seen.indexOf('true false'))).not.toContain('false false')
+  expect(seen.at(-1)).toBe('true true')
+})
+
 test('the parts of a finding are framed, the side of a step is chosen, and what is worth saying is said', async ({ page }) => {
   const wedge = { id: 'w', shape: 'wedge-plate-2x4-left', colour: 'red', at: [0, 0, 12] }
   const parts = [brick('a', [0, 0, 0]), brick('b', [200, 0, 0]), wedge]

@@ -43,7 +43,7 @@ const shot = async (name) => {
 /** Every picture in sight has been painted. */
 const drawn = async () => {
   await page.locator('canvas[data-drawn="true"]').first().waitFor({ timeout: 60_000 })
-  await page.locator('canvas[data-drawn="false"]').first().waitFor({ state: 'detached', timeout: 60_000 })
+  await page.locator('canvas[data-drawn="false"], canvas[data-sharp="false"]').first().waitFor({ state: 'detached', timeout: 60_000 })
 }
 const openModel = async (name) => {
   await page.goto(origin)

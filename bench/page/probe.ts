@@ -10,6 +10,7 @@ interface Probe {
   tasks: number[]
   delays: number[]
   drawn(): boolean
+  smooth(): boolean
   version(): string
 }
 
@@ -29,6 +30,8 @@ export async function install(page: Page): Promise<void> {
       delays: [] as number[],
       /** The chosen picture is on the screen, as it should be now. */
       drawn: () => document.querySelector('canvas[data-drawn]')?.getAttribute('data-drawn') === 'true',
+      /** And it has no rough edges any more. */
+      smooth: () => document.querySelector('canvas[data-drawn]')?.getAttribute('data-sharp') !== 'false' && probe.drawn(),
       version: () => document.querySelector('[data-version]')?.getAttribute('data-version') ?? '',
     }
     window.probe = probe
@@ -56,13 +59,13 @@ export const takeLoad = (page: Page): Promise<Load> =>
 
 /**
  * Presses a key and waits for what it brings about, all inside the page.
- * @param until 'version' a new version and its picture; 'picture' a picture of the same version; 'put' a new version
+ * @param until 'version' a new version and its picture; 'smooth' the same, without rough edges; 'picture' a picture of the same version; 'put' a new version
  * @returns ms from the key press to the picture
  */
 export const press = (
   page: Page,
   key: string,
-  until: 'version' | 'picture' | 'put',
+  until: 'version' | 'smooth' | 'picture' | 'put',
   more: { readonly ctrlKey?: boolean } = {},
 ): Promise<number> =>
   page.evaluate(
@@ -75,6 +78,7 @@ export const press = (
       document.body.dispatchEvent(new KeyboardEvent('keydown', { key, code, bubbles: true, cancelable: true, ...more }))
       const isThere = (): boolean => {
         if (until === 'put') return probe.version() !== before
+        if (until === 'smooth') return probe.version() !== before && probe.smooth()
         if (until === 'version') return probe.version() !== before && probe.drawn()
         return document.querySelector('[aria-current="step"]')?.getAttribute('aria-label') !== place && probe.drawn()
       }

@@ -18,6 +18,8 @@ import { PAGE_SUBJECTS } from './subjects'
 
 const PORT = 4311
 const SHELL = '/usr/bin/chromium-headless-shell'
+/** Edits whose smooth picture is waited for. */
+const SMOOTH_EDITS = 20
 const EDITS = 40
 const WALKS = 40
 const REST_MS = 20_000
@@ -157,6 +159,12 @@ class PageRun {
     this.note('first edit of a section: key press → new picture and its findings', edits[0]!)
     this.note('an edit after that, p95', p95(edits.slice(1)))
     this.note('undo, p95', p95(undos))
+    const smooth: number[] = []
+    for (let i = 0; i < SMOOTH_EDITS; i++) {
+      smooth.push(await press(page, i % 2 === 0 ? 'm' : 's', 'smooth'))
+      if (i % 2 === 1) await press(page, 'ArrowRight', 'picture')
+    }
+    this.note('an edit, until its picture has no rough edges, p95', p95(smooth))
     const load = await this.takeTasks('editing')
     this.note('longest task while editing', load.longest)
     this.note('longest delay of input', load.delay)
@@ -206,9 +214,13 @@ class PageRun {
     let start = Date.now()
     await page.getByRole('link', { name: 'Bench', exact: true }).click()
     await paper.waitFor()
-    await page.waitForFunction(() => Number(document.querySelector('.paper:not(article)')?.getAttribute('data-drawn') ?? 0) > 0, undefined, {
-      timeout: 60_000,
-    })
+    await page.waitForFunction(
+      () => Number(document.querySelector('.paper:not(article)')?.getAttribute('data-drawn') ?? 0) > 0,
+      undefined,
+      {
+        timeout: 60_000,
+      },
+    )
     this.note('bench: until the model is drawn', Date.now() - start)
     await page.waitForTimeout(2500)
     this.note('bench: a frame while the model turns, p95', p95(await turnFrames(page)))

@@ -33,6 +33,23 @@ describe('the pictures of a booklet', () => {
     expect(new BookletPainter(bundle, size, { mostFacets: 5 }).render(picture, 'step')).toHaveProperty('data')
   })
 
+  it('have rough edges only where much must be drawn for a sharp one', () => {
+    const size = { width: 200, height: 150 }
+    const painter = new BookletPainter(bundle, size)
+    expect(painter.paintCoarse(picture)).toMatchObject(size)
+    painter.paint(picture, 'step')
+    expect(painter.paintCoarse(picture)).toBeUndefined()
+    // The next step is drawn on; from another side all is drawn anew. One thing alone is always sharp.
+    expect(painter.paintCoarse({ ...picture, step: 3 })).toBeUndefined()
+    const behind = { ...picture, view: 2 }
+    expect(painter.paintCoarse(behind)).toBeDefined()
+    expect(painter.paintCoarse({ ...behind, focus: { id: 'any', travel: [0, 0, -1] } })).toBeUndefined()
+    // The next version shows the same.
+    const later = new BookletPainter(bundle, size, { before: painter })
+    const fresh = new BookletPainter(bundle, size)
+    expect([...later.paintCoarse(behind)!.data]).toEqual([...fresh.paintCoarse(behind)!.data])
+  })
+
   it('are painted on from those of a version before, which is not held after that', () => {
     const size = { width: 200, height: 150 }
     const first = new BookletPainter(bundle, size)

@@ -39,7 +39,7 @@ interface SectionAtHand {
   readonly painters: Map<string, RailPainter>
 }
 
-const keyOf = ({ width, height }: PictureSize): string => `${width}x${height}`
+const keyOf = ({ width, height }: PictureSize, isCoarse = false): string => `${width}x${height}${isCoarse ? ' coarse' : ''}`
 
 /** Paints and draws all pictures of one booklet; keeps the painter of the section at hand, since steps come in order. */
 export class BookletPainter {
@@ -58,19 +58,25 @@ export class BookletPainter {
     this.flattener = new Flattener(source.model)
     this.pieces = pieceSource(catalogueOf(source.model), source.model.decals)
     const shown = before?.open
-    const painter = shown?.painters.get(keyOf(size))
-    if (!shown || !painter || !source.plan.sections.some(({ id }) => id === shown.section)) return
-    this.painterOf(shown).takeOver(painter)
+    if (!shown || !source.plan.sections.some(({ id }) => id === shown.section)) return
+    for (const isCoarse of [false, true]) {
+      const painter = shown.painters.get(keyOf(size, isCoarse))
+      if (painter) this.painterOf(shown, size, isCoarse).takeOver(painter)
+    }
   }
 
-  private painterOf({ section }: Pick<PictureRef, 'section'>, size = this.size): RailPainter {
+  private painterOf({ section }: Pick<PictureRef, 'section'>, size = this.size, isCoarse = false): RailPainter {
     if (this.open?.section !== section) {
       const drawn = drawnSection(this.source.model, this.flattener, this.source.plan.sections, section)
       this.open = { section, drawn, painters: new Map() }
     }
     const { drawn, painters } = this.open
-    let painter = painters.get(keyOf(size))
-    if (!painter) painters.set(keyOf(size), (painter = new RailPainter(drawn, this.pieces.catalogue, size, this.limits.leastStud)))
+    const key = keyOf(size, isCoarse)
+    let painter = painters.get(key)
+    if (!painter) {
+      painter = new RailPainter(drawn, this.pieces.catalogue, size, { leastStud: this.limits.leastStud, isCoarse })
+      painters.set(key, painter)
+    }
     return painter
   }
 
@@ -84,6 +90,14 @@ export class BookletPainter {
     const { focus } = picture
     if (focus) return painter.paintFocus(picture.step, view, focus.id, focus.travel)
     return content === 'finished' ? painter.paintFinished(view) : painter.paint(picture.step, view, picture.insets)
+  }
+
+  /** The picture of a step with rough edges, where a sharp one would take long; nothing where it would not. */
+  paintCoarse(picture: PictureRef): RgbImage | undefined {
+    const view = picture.view as ViewNumber
+    if (picture.focus || this.painterOf(picture).isNear(picture.step, view)) return undefined
+    const isCoarse = true
+    return this.painterOf(picture, this.size, isCoarse).paint(picture.step, view, picture.insets)
   }
 
   /** Sharp at any size where that is not too much, else in dots. */

@@ -26,4 +26,4 @@ export function forCanvas(image: RgbImage, spare?: ArrayBuffer): CanvasImage {
 }
 
 /** Handed over, not copied. */
-export const given = (image: CanvasImage): CanvasImage => transfer(image, [image.data.buffer])
+export const given = <Image extends CanvasImage>(image: Image): Image => transfer(image, [image.data.buffer])

@@ -22,6 +22,18 @@ import { staysAlive } from './alive'
 import { forCanvas, given, type CanvasImage } from './canvas-image'
 import { fromBytes, sourceOf, type Drawn, type Printed } from './plan-messages'
 
+/** How a picture is to be painted. */
+export interface PaintWishes {
+  /** Memory of an earlier picture, to be painted into; it must not be used any more. */
+  readonly spare?: ArrayBuffer | undefined
+  /** Where a sharp picture would take long, one with rough edges will do for now. */
+  readonly mayBeCoarse?: boolean | undefined
+}
+
+export interface PaintedImage extends CanvasImage {
+  readonly isCoarse: boolean
+}
+
 /** A picture as it is saved. */
 export interface PictureFile {
   readonly extension: string
@@ -84,8 +96,10 @@ const api = {
     show({ version, model: after.model, printed: bytes ? fromBytes<Printed>(bytes) : after.printed })
     return true
   },
-  picture(ref: PictureRef, content: PictureContent, { width, height }: PictureSize, spare?: ArrayBuffer): CanvasImage {
-    return given(forCanvas(painter(width, height).paint(ref, content), spare))
+  picture(ref: PictureRef, content: PictureContent, { width, height }: PictureSize, { spare, mayBeCoarse }: PaintWishes): PaintedImage {
+    const own = painter(width, height)
+    const coarse = mayBeCoarse && content === 'step' ? own.paintCoarse(ref) : undefined
+    return given({ ...forCanvas(coarse ?? own.paint(ref, content), spare), isCoarse: coarse !== undefined })
   },
   /** A picture that somebody turns: nothing of it is kept. */
   turned(ref: PictureRef, content: PictureContent, view: TurnedView, size: PictureSize): CanvasImage {

@@ -1,4 +1,4 @@
-import type { RgbImage } from './ink'
+import type { RgbImage } from './rgb-image'
 
 /** Covers a share of a dot (0 to 1) with a colour. Dots outside the picture are the caller's care. */
 // eslint-disable-next-line max-params -- runs for every dot, where an object for each call would be garbage

@@ -2,7 +2,7 @@ import type { FlatPoint } from '../space'
 import { blend } from './blend'
 import { SEAM, type AreaItem, type EllipseItem, type LinesItem, type TextItem } from './display-list'
 import { DOTS_IN_SIZE, hasInk } from './glyphs'
-import type { RgbImage } from './ink'
+import type { RgbImage } from './rgb-image'
 import type { MarkItem } from './mark-items'
 
 /** Draws items of a display list into a picture of dots: how much of a dot an item covers is told by its distance, px. */

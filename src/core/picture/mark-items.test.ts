@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { drawItems } from './dots'
-import type { RgbImage } from './ink'
+import type { RgbImage } from './rgb-image'
 import { markItems, type MarkItem } from './mark-items'
 import type { Mark } from './marks'
 import { INK } from './paint'

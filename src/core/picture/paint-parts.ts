@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue'
 import type { PlacedPart } from '../model'
-import type { RgbImage } from './ink'
+import type { RgbImage } from './rgb-image'
 import type { DrawnSection } from './drawn-section'
 import { lookOf, type PartLook } from './paint'
 import { inkLayer } from './picture-layer'

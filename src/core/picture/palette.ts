@@ -1,4 +1,4 @@
-import type { RgbImage } from './ink'
+import type { RgbImage } from './rgb-image'
 
 /** A picture by a list of its colours: a byte for each dot, three for each colour. */
 export interface IndexedImage {

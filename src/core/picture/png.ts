@@ -1,5 +1,5 @@
 import { putTogether } from '../model'
-import type { RgbImage } from './ink'
+import type { RgbImage } from './rgb-image'
 
 /**
  * A picture's rows, each behind filter byte 0, as one zlib stream: the data of a PNG and of a PDF picture alike.

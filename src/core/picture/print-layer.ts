@@ -1,7 +1,7 @@
 import type { FlatPoint } from '../space'
 import { blend } from './blend'
 import { drawItems } from './dots'
-import type { RgbImage } from './ink'
+import type { RgbImage } from './rgb-image'
 import { markItems } from './mark-items'
 import type { Mark } from './marks'
 import { coverOf, inkLayer, type Overlay } from './picture-layer'

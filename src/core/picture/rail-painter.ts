@@ -1,15 +1,17 @@
 import type { Catalogue } from '../catalogue'
 import { lettersOf, pieceKey, trayOf } from '../count'
-import { middle, NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type FlatPoint, type Turn, type Vec } from '../space'
+import { middle, NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type FlatPoint, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
-import type { InkOptions, RgbImage } from './ink'
+import type { InkOptions } from './ink'
+import type { RgbImage } from './rgb-image'
 import type { GBuffer, Window } from './g-buffer'
 import { StepFrames } from './step-frames'
-import { ViewState } from './view-state'
+import type { ViewState } from './view-state'
 import { visibleMiddles } from './visible-middles'
 import type { StepInset } from './look'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
-import { frameCamera, frameFit, type FrameFit, type PictureFrame } from './frames'
+import { frameFit, type FrameFit } from './frames'
+import { KeptViews, type FramedView } from './kept-views'
 import {
   keptInside,
   locatorMark,
@@ -24,7 +26,7 @@ import {
   type Mark,
   type Viewport,
 } from './marks'
-import { lookOf, WHITE, type PartLook } from './paint'
+import { lookOf, type PartLook } from './paint'
 import { pickAt, type Picked } from './pick'
 import { ghostLayers, insetLayers, needsInset, shifted, windowOf, type Composition, type InsetOptions, type Shown } from './picture-layer'
 import { printMarks, printOverlay } from './print-layer'
@@ -34,9 +36,8 @@ import { turnedCamera, type TurnedView } from './turned-view'
 import type { Camera, PictureSize, ViewNumber } from './view'
 
 /** Dots each way for one dot of the picture: drawing larger and averaging smooths the lines. */
-const FINER = 2
+const SHARP = 2
 const WASH = 0.32
-const MOST_VIEWS = 2
 /** What comes nearer to the edge of the picture than this, px, is not in it. */
 const EDGE = 4
 /** A change of scale by less than this share is not told. */
@@ -44,9 +45,21 @@ const LEAST_CHANGE = 0.1
 /** Share of paper in all but the one thing that a picture is about. */
 const PALE = 0.68
 
-/** Height of a plate, in dots of the buffer, below which lines are thin. */
-const LOW_PLATE = 11
-const hasFineLines = (camera: Camera): boolean => camera.scale * PLATE_HEIGHT < LOW_PLATE
+/** Height of a plate, px, below which lines are thin. */
+const LOW_PLATE = 5.5
+
+/** A step as it is framed, and what of it does not stand in its place. */
+interface Sighted extends FramedView {
+  readonly lifts: ReadonlyMap<number, Vec>
+  readonly ghosts: readonly Ghost[]
+}
+
+export interface RailPainterOptions {
+  /** What is new is enlarged where a stud is less wide than this, px. */
+  readonly leastStud?: number | undefined
+  /** One dot for each of the picture: rough edges, in less than half the time. */
+  readonly isCoarse?: boolean
+}
 
 type InsetPart = Pick<InsetOptions, 'parts' | 'view' | 'from'>
 
@@ -59,10 +72,9 @@ interface Staged {
 
 /** Paints the steps of one section. Each step adds only its own parts. */
 export class RailPainter {
-  /** By view, how the work lies, and what must be in the picture. */
-  private readonly views = new Map<string, ViewState>()
-  /** Views of an earlier version that nobody looks at any more: their memory is there. */
-  private readonly spare: ViewState[] = []
+  private readonly views: KeptViews
+  private readonly finer: number
+  private readonly leastStud: number | undefined
   private readonly looks: PartLook[]
   private readonly frames: StepFrames
   private readonly colours: Catalogue['colours']
@@ -71,9 +83,11 @@ export class RailPainter {
     private readonly section: DrawnSection,
     private readonly catalogue: Catalogue,
     private readonly size: PictureSize,
-    /** What is new is enlarged where a stud is less wide than this, px. */
-    private readonly leastStud?: number,
+    { leastStud, isCoarse = false }: RailPainterOptions = {},
   ) {
+    this.finer = isCoarse ? 1 : SHARP
+    this.leastStud = leastStud
+    this.views = new KeptViews(section, size, this.finer)
     this.frames = new StepFrames(section)
     this.colours = catalogue.colours
     const byColour = new Map<string, PartLook>()
@@ -108,19 +122,31 @@ export class RailPainter {
     })
   }
 
+  /** Whether a picture is quickly painted, since those before it are drawn. */
+  isNear(step: number, view: ViewNumber): boolean {
+    const sighted = this.sighted(step, view)
+    return this.views.isNear(sighted, step + (sighted.lifts.size > 0 ? 0 : 1))
+  }
+
   /**
-   * Draws a step and does something with it. Finished sections stand beside their place; where they or the ghosts of parts would not
-   * be in the picture, it is seen from so far off that all such steps of the frame with things on the same sides are.
+   * Finished sections stand beside their place; where they or the ghosts of parts would not be in the picture, it is seen from so far
+   * off that all such steps of the frame with things on the same sides are.
    */
-  private staged<Made>(step: number, view: ViewNumber, make: (staged: Staged) => Made): Made {
+  private sighted(step: number, view: ViewNumber): Sighted {
     const orientation = this.section.orientations[step] ?? NO_TURN
     const frame = this.frames.frameOf(step)
-    const usual = this.cameraOf(frame.box, view, orientation)
-    const scalePx = usual.scale / FINER
+    const usual = this.views.cameraOf(frame.box, view, orientation)
+    const scalePx = usual.scale / this.finer
     const [lifts, ghosts] = [liftsOf(this.section, step, scalePx), ghostsOf(this.section, step, scalePx)]
     const isIn = this.frames.besides(step, lifts, ghosts).every((box) => this.isInside(usual, box))
-    const seen = isIn ? frame : { ...frame, box: this.frames.farBox(step, scalePx) }
-    const state = this.stateOf(view, orientation, seen, step + (lifts.size > 0 ? 0 : 1))
+    return { view, orientation, frame: isIn ? frame : { ...frame, box: this.frames.farBox(step, scalePx) }, lifts, ghosts }
+  }
+
+  /** Draws a step and does something with it. */
+  private staged<Made>(step: number, view: ViewNumber, make: (staged: Staged) => Made): Made {
+    const sighted = this.sighted(step, view)
+    const { lifts, ghosts } = sighted
+    const state = this.views.at(sighted, step + (lifts.size > 0 ? 0 : 1))
     if (lifts.size === 0) return make({ state, lifts, ghosts })
     state.drawLifted(this.section, step, lifts)
     try {
@@ -133,11 +159,8 @@ export class RailPainter {
   /** How the frame of a step fits a picture. */
   fitOf = (step: number): FrameFit => frameFit(this.frames.frameOf(step))
 
-  private cameraOf = (box: Box, view: ViewNumber, orientation: Turn): Camera =>
-    frameCamera(box, view, TURNS[orientation]!, this.size, FINER)
-
   private isInside(camera: Camera, box: Box): boolean {
-    const { left, right, top, bottom } = windowOf({ camera, finer: FINER }, box)
+    const { left, right, top, bottom } = windowOf({ camera, finer: this.finer }, box)
     return left > EDGE && top > EDGE && right < this.size.width - EDGE && bottom < this.size.height - EDGE
   }
 
@@ -146,8 +169,8 @@ export class RailPainter {
     const { target } = state
     const window = state.windows[step]!
     const [from, to] = section.ranges[step]!
-    const sight: Viewport = { camera: target.camera, finer: FINER }
-    const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: hasFineLines(target.camera) }
+    const sight: Viewport = { camera: target.camera, finer: this.finer }
+    const look = { looks: this.looks, newFrom: from, newTo: to, wash: WASH, hasFineLines: this.hasFineLines(target.camera) }
     const overlays = ghostLayers(section, ghosts, this.looks, { ...sight, size: this.size })
     const asked = wanted.flatMap((inset) => this.insetOf(step, inset, sight) ?? [])
     const usual = wanted.length === 0 && lifts.size === 0 ? this.enlarged(step, view, window, sight) : undefined
@@ -167,7 +190,7 @@ export class RailPainter {
     return {
       target,
       size: this.size,
-      finer: FINER,
+      finer: this.finer,
       // Only a picture in areas and lines asks for them.
       get shown() {
         return Array.from({ length: to }, (_, part): Shown => {
@@ -196,7 +219,7 @@ export class RailPainter {
     const { section } = this
     if (!needsInset(section, step, window, { ...sight, size: this.size, leastStud: this.leastStud })) return undefined
     const [from, to] = section.ranges[step]!
-    const place: FlatPoint = [(window.left + window.right) / (2 * FINER), (window.top + window.bottom) / (2 * FINER)]
+    const place: FlatPoint = [(window.left + window.right) / (2 * this.finer), (window.top + window.bottom) / (2 * this.finer)]
     return { parts: Array.from({ length: to - from }, (_, i) => from + i), view, from: place }
   }
 
@@ -226,9 +249,9 @@ export class RailPainter {
     const orientation = this.section.orientations[step] ?? NO_TURN
     const marks = whole ? [locatorMark({ whole, region: box }, { view, orientation: TURNS[orientation]! }, this.size, side)] : []
     if (step === 0 || step !== from) return marks
-    const before = this.cameraOf(this.frames.frameOf(step - 1).box, view, orientation).scale
+    const before = this.views.cameraOf(this.frames.frameOf(step - 1).box, view, orientation).scale
     if (Math.abs(before / now - 1) < LEAST_CHANGE) return marks
-    return [...marks, scaleMark({ before: before / FINER, now: now / FINER }, this.size, side, whole ? LOCATOR_ROOM : 0)]
+    return [...marks, scaleMark({ before: before / this.finer, now: now / this.finer }, this.size, side, whole ? LOCATOR_ROOM : 0)]
   }
 
   /** A letter on each new part whose colour is hard to tell from another of this step. */
@@ -241,7 +264,7 @@ export class RailPainter {
     return [...visibleMiddles(buffer, window, from, to)].flatMap(([part, at]): Mark[] => {
       const placed = this.section.parts[part]!
       const letter = placed.path.includes('/') ? undefined : letters.get(pieceKey(placed.part))
-      return letter ? [{ kind: 'letter', letter, at: [at[0] / FINER, at[1] / FINER] }] : []
+      return letter ? [{ kind: 'letter', letter, at: [at[0] / this.finer, at[1] / this.finer] }] : []
     })
   }
 
@@ -251,16 +274,16 @@ export class RailPainter {
    */
   paintFocus(step: number, view: ViewNumber, id: string, travel: Vec): RgbImage {
     const { section } = this
-    const state = this.stateOf(view, section.orientations[step] ?? NO_TURN, this.frames.frameOf(step), step + 1)
+    const state = this.views.at({ view, orientation: section.orientations[step] ?? NO_TURN, frame: this.frames.frameOf(step) }, step + 1)
     const { target } = state
     const [first, last] = section.nodeRanges[step]!
     const node = section.nodeIds.slice(first, last).indexOf(id) + first
     const mine = partsOfNode(section, step, node)
     const range = { newFrom: mine[0] ?? 0, newTo: mine.length > 0 ? mine[mine.length - 1]! + 1 : 0 }
-    const look = { looks: this.looks, ...range, wash: PALE, hasFineLines: hasFineLines(target.camera) }
+    const look = { looks: this.looks, ...range, wash: PALE, hasFineLines: this.hasFineLines(target.camera) }
     const image = state.inkApart(look)
     if (mine.length === 0) return image
-    const sight: Viewport = { camera: target.camera, finer: FINER }
+    const sight: Viewport = { camera: target.camera, finer: this.finer }
     printMarks(image, [...ringsAt(sight, section.holdsOfNode(node)), wayIn(sight, hullOf(section, mine), travel)])
     return image
   }
@@ -273,7 +296,7 @@ export class RailPainter {
     const camera = turnedCamera((isFinished ? this.frames.whole : this.frames.frameOf(step)).box, view, size, orientation)
     const parts = section.parts.slice(0, to)
     return paintParts({ parts, catalogue, patches: section.patches }, camera, size, {
-      finer: FINER,
+      finer: this.finer,
       newFrom: from,
       wash: isFinished ? 0 : WASH,
     })
@@ -288,18 +311,26 @@ export class RailPainter {
   drawFinished(view: ViewNumber): Drawing | undefined {
     const state = this.finished(view)
     const shown = this.section.parts.map((_, part) => ({ part }))
-    const layer = { target: state.target, size: this.size, finer: FINER, shown, look: this.finishedLook(state), marks: [], overlays: [] }
+    const layer = {
+      target: state.target,
+      size: this.size,
+      finer: this.finer,
+      shown,
+      look: this.finishedLook(state),
+      marks: [],
+      overlays: [],
+    }
     return drawComposition(layer, this.section)
   }
 
   /** What the picture of the finished section shows at a place. @param x px from the left, @param y px from the top */
   pick(view: ViewNumber, x: number, y: number): Picked | undefined {
-    return pickAt(this.finished(view).target, this.section, x * FINER, y * FINER)
+    return pickAt(this.finished(view).target, this.section, x * this.finer, y * this.finer)
   }
 
   /** What a step's picture shows at a place, px; insets and what travels are looked through. */
   pickInStep(step: number, view: ViewNumber, [x, y]: FlatPoint): Picked | undefined {
-    return this.staged(step, view, ({ state }) => pickAt(state.target, this.section, x * FINER, y * FINER))
+    return this.staged(step, view, ({ state }) => pickAt(state.target, this.section, x * this.finer, y * this.finer))
   }
 
   /** Where parts and copies that are there by a step lie in its picture, px: by id within the section, or by the path of one part. */
@@ -316,46 +347,22 @@ export class RailPainter {
         const known = boxes.get(id)
         boxes.set(id, known ? unite(known, box) : box)
       }
-      return [...boxes.values()].map((box) => windowOf({ camera: state.target.camera, finer: FINER }, box))
+      return [...boxes.values()].map((box) => windowOf({ camera: state.target.camera, finer: this.finer }, box))
     })
   }
 
-  private finished = (view: ViewNumber): ViewState => this.stateOf(view, NO_TURN, this.frames.whole, this.section.ranges.length)
+  private finished = (view: ViewNumber): ViewState => this.views.finished(view, this.frames.whole)
+
+  /** Where there is one dot for each of the picture a line cannot be thinner than one, and need not grow. */
+  private hasFineLines = ({ scale }: Camera): boolean => this.finer === 1 || (scale / this.finer) * PLATE_HEIGHT < LOW_PLATE
 
   private finishedLook = ({ target }: ViewState): InkOptions => ({
     looks: this.looks,
     newFrom: 0,
     newTo: 0,
     wash: 0,
-    hasFineLines: hasFineLines(target.camera),
+    hasFineLines: this.hasFineLines(target.camera),
   })
-
-  private full = (): PictureSize => ({ width: this.size.width * FINER, height: this.size.height * FINER })
-
-  /** Takes away the view that was not looked at for longest, where there are as many as are kept. */
-  private oldestView(): ViewState | undefined {
-    if (this.views.size < MOST_VIEWS) return undefined
-    const [key, state] = this.views.entries().next().value!
-    this.views.delete(key)
-    return state
-  }
-
-  /** A view of a frame with so many steps drawn. */
-  private stateOf(view: ViewNumber, orientation: Turn, { box, from }: PictureFrame, steps: number): ViewState {
-    const key = [orientation, view, ...box.min, ...box.max].join()
-    let state = this.views.get(key)
-    // A map keeps the order of what was put in: the view that was not looked at for longest stands first.
-    this.views.delete(key)
-    if (!state?.canReach(steps)) {
-      // Few views are kept, since buffers are large; the memory of one that goes is taken for the one that comes.
-      const spare = state ?? this.spare.pop() ?? this.oldestView()
-      const options = { finer: FINER, paper: WHITE, isGoingBack: state !== undefined, spare }
-      state = new ViewState(this.cameraOf(box, view, orientation), this.full(), options)
-    }
-    this.views.set(key, state)
-    state.goTo(this.section, steps, from)
-    return state
-  }
 
   /**
    * Goes on from what a painter of the same section has drawn, as far as the steps are the same; that painter must not be used any
@@ -364,30 +371,8 @@ export class RailPainter {
   takeOver(before: RailPainter): void {
     const [now, old] = [this.section, before.section]
     const isSame = now.space === old.space && before.catalogue === this.catalogue && now.patches.size + old.patches.size === 0
-    const common = isSame ? commonSteps(now, old) : 0
-    for (const [key, state] of before.views) {
-      const steps = Math.min(state.drawn, common)
-      if (!isSame || !state.canReach(steps)) {
-        this.spare.push(state)
-        continue
-      }
-      state.goTo(old, steps)
-      this.views.set(key, state)
-    }
+    this.views.takeOver(before.views, isSame)
   }
-}
-
-/** How many of the first steps bring the same in the same order, lying the same way. */
-function commonSteps(a: DrawnSection, b: DrawnSection): number {
-  const most = Math.min(a.ranges.length, b.ranges.length)
-  for (let step = 0; step < most; step++) {
-    const [from, to] = a.nodeRanges[step]!
-    const [ownFrom, ownTo] = b.nodeRanges[step]!
-    if (from !== ownFrom || to !== ownTo || a.orientations[step] !== b.orientations[step] || a.ranges[step]![1] !== b.ranges[step]![1])
-      return step
-    for (let node = from; node < to; node++) if (a.nodeIds[node] !== b.nodeIds[node]) return step
-  }
-  return most
 }
 
 function print(composition: Composition, image: RgbImage): RgbImage {

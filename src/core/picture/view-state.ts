@@ -1,6 +1,7 @@
 import { RenderTarget } from './render-target'
 import type { DrawnSection } from './drawn-section'
-import { Inker, type InkOptions, type RgbImage } from './ink'
+import { Inker, type InkOptions } from './ink'
+import type { RgbImage } from './rgb-image'
 import { Journal } from './journal'
 import { EMPTY_WINDOW, uniteWindows, type Window } from './g-buffer'
 import type { Rgb } from './paint'

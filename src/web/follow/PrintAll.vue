@@ -44,6 +44,7 @@ watch(drawn, async () => {
         <PagePicture
           :picture="p.picture"
           :finished="showsFinished(p)"
+          is-only-sharp
           :label="p.kind === 'step' || p.kind === 'jump' ? p.spoken : pageTitle(p, words)"
           @drawn="drawn++"
         />

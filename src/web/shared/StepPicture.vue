@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import type { PictureRef } from '@core/booklet'
 import type { PictureWindow } from '@core/picture'
 import { usePaintSource, type PaintSource } from './painter-key'
 import { STEP_PICTURE } from './step-picture-size'
+import type { CanvasImage } from '../../workers/canvas-image'
 import type { WantedPicture } from '../workers/painter-client'
 import { placeInPicture, shareOf, type PictureTouch } from './picture-touch'
 import { useWords } from './words-key'
@@ -17,12 +18,14 @@ const props = withDefaults(
     height?: number
     /** The pictures that will be asked for next, the nearest first. */
     coming?: readonly WantedPicture[]
+    /** Not even for a moment with rough edges: it is printed, or kept, once it is drawn. */
+    isOnlySharp?: boolean
     /** Nothing is edited here: whoever sees a picture goes on to the next. */
     isFollowed?: boolean
     /** Parts and copies of the section that are framed, by id. */
     framed?: readonly string[]
   }>(),
-  { finished: false, width: STEP_PICTURE.width, height: STEP_PICTURE.height, coming: () => [], isFollowed: false, framed: () => [] },
+  { finished: false, width: STEP_PICTURE.width, height: STEP_PICTURE.height, coming: () => [], isOnlySharp: false, isFollowed: false, framed: () => [] },
 )
 const emit = defineEmits<{ drawn: []; touch: [touch: PictureTouch | null] }>()
 const { say } = useWords()
@@ -30,6 +33,8 @@ const { say } = useWords()
 const source = usePaintSource()
 const canvas = ref<HTMLCanvasElement>()
 const isDrawn = ref(false)
+/** What is drawn has rough edges still. */
+const isCoarse = ref(false)
 /** Something was painted before: it stays, pale, until the next is there. */
 const hasDrawn = ref(false)
 const failure = ref('')
@@ -50,10 +55,16 @@ function prepareNext({ painter, version }: PaintSource): void {
   seenVersion = version
 }
 
+/** How long nothing else must have been asked for until a picture with rough edges is painted again, ms: longer than a key held down takes to repeat. */
+const REST = 100
+let resting: ReturnType<typeof setTimeout> | undefined
+
 /** One picture at a time: what is asked for meanwhile waits, and only the last of it is painted. */
-async function paint(): Promise<void> {
+async function paint(mayBeCoarse = !props.isOnlySharp): Promise<void> {
   const from = source.value
-  isDrawn.value = false
+  clearTimeout(resting)
+  // Who looks at rough edges goes on looking while they are smoothed.
+  if (mayBeCoarse || !isCoarse.value) isDrawn.value = false
   if (!from || !props.picture || !canvas.value) return
   if (isPainting) {
     isWanted = true
@@ -61,22 +72,15 @@ async function paint(): Promise<void> {
   }
   isPainting = true
   try {
-    const image = await from.painter.picture(
-      props.picture,
-      props.finished ? 'finished' : 'step',
-      { width: props.width, height: props.height },
-      spare,
-    )
+    const content = props.finished ? 'finished' : 'step'
+    const image = await from.painter.picture(props.picture, content, { width: props.width, height: props.height }, { spare, mayBeCoarse })
     spare = image.data.buffer
     if (!isWanted && canvas.value) {
-      canvas.value.width = image.width
-      canvas.value.height = image.height
-      canvas.value.getContext('2d')!.putImageData(new ImageData(image.data, image.width, image.height), 0, 0)
-      failure.value = ''
-      isDrawn.value = true
-      hasDrawn.value = true
-      emit('drawn')
-      prepareNext(from)
+      put(image, canvas.value)
+      if (mayBeCoarse || !isCoarse.value) emit('drawn')
+      isCoarse.value = image.isCoarse
+      if (image.isCoarse) resting = setTimeout(() => void paint(false), REST)
+      else prepareNext(from)
     }
   } catch (error) {
     failure.value = error instanceof Error ? error.message : String(error)
@@ -87,6 +91,16 @@ async function paint(): Promise<void> {
       void paint()
     }
   }
+}
+onBeforeUnmount(() => clearTimeout(resting))
+
+function put({ width, height, data }: CanvasImage, on: HTMLCanvasElement): void {
+  on.width = width
+  on.height = height
+  on.getContext('2d')!.putImageData(new ImageData(data, width, height), 0, 0)
+  failure.value = ''
+  isDrawn.value = true
+  hasDrawn.value = true
 }
 
 const size = computed(() => ({ width: props.width, height: props.height }))
@@ -112,8 +126,8 @@ async function touch(event: MouseEvent): Promise<void> {
   if (picture === props.picture) emit('touch', found ? { part: found.part, at } : null)
 }
 
-onMounted(paint)
-watch(() => [source.value?.version, JSON.stringify(props.picture), props.finished], paint)
+onMounted(() => paint())
+watch(() => [source.value?.version, JSON.stringify(props.picture), props.finished], () => paint())
 </script>
 
 <template>
@@ -124,6 +138,7 @@ watch(() => [source.value?.version, JSON.stringify(props.picture), props.finishe
       role="img"
       :aria-label="label"
       :data-drawn="isDrawn"
+      :data-sharp="isDrawn && !isCoarse"
       :width="width"
       :height="height"
       @click="touch"

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { BookletSource } from '@core/booklet'
 import type { PictureSize } from '@core/picture'
+import type { PaintWishes } from '../../workers/painter.worker'
 import { PainterClient, type DrawnBytes } from './painter-client'
 import { FakeWorker } from './support/fake-worker'
 
@@ -31,10 +32,11 @@ function scene() {
         shown = { version, text: change?.set ?? shown.text }
         return true
       },
-      picture(_ref: unknown, _content: 'finished' | 'step', { width, height }: PictureSize, spare?: ArrayBuffer) {
+      picture(_ref: unknown, _content: 'finished' | 'step', { width, height }: PictureSize, { spare, mayBeCoarse }: PaintWishes) {
         if (!shown) throw new Error('nothing to paint has been opened')
-        log.push(`${number}: picture of ${shown.text}${spare ? `, into ${spare.byteLength}` : ''}`)
-        return { width, height, data: new Uint8ClampedArray(spare ?? new ArrayBuffer(width * height * 4)) }
+        log.push(`${number}: ${mayBeCoarse ? 'coarse ' : ''}picture of ${shown.text}${spare ? `, into ${spare.byteLength}` : ''}`)
+        const data = new Uint8ClampedArray(spare ?? new ArrayBuffer(width * height * 4))
+        return { width, height, data, isCoarse: mayBeCoarse === true }
       },
       piece(piece: { shape: string }, width: number, height: number) {
         log.push(`${number}: piece ${piece.shape}`)
@@ -92,12 +94,27 @@ describe('a painter', () => {
     await client.openBytes(1, whole('one'))
     const first = await client.picture(REF, 'step', { width: 2, height: 2 })
     const spare = first.data.buffer
-    await client.picture(REF, 'step', { width: 2, height: 2 }, spare)
+    await client.picture(REF, 'step', { width: 2, height: 2 }, { spare })
     expect(log.slice(1)).toEqual(['1: picture of one', '1: picture of one, into 16'])
     expect(spare.byteLength).toBe(0)
     // What was given away is not given again.
-    await client.picture(REF, 'step', { width: 2, height: 2 }, spare)
+    await client.picture(REF, 'step', { width: 2, height: 2 }, { spare })
     expect(log[3]).toBe('1: picture of one')
+    client.close()
+  })
+
+  it('paints with rough edges only for whoever will do with that, and never ahead', async () => {
+    const { client, log } = scene()
+    const size = { width: 2, height: 2 }
+    await client.openBytes(1, whole('one'))
+    const rough = await client.picture(REF, 'step', size, { spare: new ArrayBuffer(16), mayBeCoarse: true })
+    expect(rough.isCoarse).toBe(true)
+    client.prepare([{ picture: REF, content: 'step' }], size)
+    await new Promise((resolve) => setTimeout(resolve, 100))
+    // One that was painted ahead is sharp, whatever would do.
+    const sharp = await client.picture(REF, 'step', size, { mayBeCoarse: true })
+    expect(sharp.isCoarse).toBe(false)
+    expect(log.slice(1)).toEqual(['1: coarse picture of one, into 16', '1: picture of one'])
     client.close()
   })
 
@@ -140,7 +157,7 @@ describe('a painter', () => {
     await pause()
     expect(log.slice(1)).toEqual(['1: picture of one', '1: picture of one'])
     // It is there: the painter is not asked, and what was shown is painted into next.
-    await client.picture({ ...REF, step: 1 }, 'step', size, first.data.buffer)
+    await client.picture({ ...REF, step: 1 }, 'step', size, { spare: first.data.buffer })
     client.prepare([{ picture: { ...REF, step: 2 }, content: 'step' }], size)
     await pause()
     expect(log.slice(3)).toEqual(['1: picture of one, into 16'])

@@ -5,7 +5,7 @@ import type { Change } from '@core/change'
 import type { Picked, PictureSize, PictureWindow, PieceLook, PieceSpec, TurnedView } from '@core/picture'
 import type { FlatPoint } from '@core/space'
 import type { CanvasImage } from '../../workers/canvas-image'
-import type { PainterApi, PictureFile } from '../../workers/painter.worker'
+import type { PaintedImage, PainterApi, PaintWishes, PictureFile } from '../../workers/painter.worker'
 import { KeptAnswers } from './kept-answers'
 import { PaintedAhead } from './painted-ahead'
 import { RequestTable, type MakeWorker } from './request-table'
@@ -50,7 +50,7 @@ export class PainterClient {
   private readonly pieces = new KeptAnswers<CanvasImage>(MOST_PIECES)
   private readonly looks = new KeptAnswers<PieceLook[]>(MOST_PIECES)
   /** The steps that will be asked for next. */
-  private readonly ahead = new PaintedAhead<CanvasImage>()
+  private readonly ahead = new PaintedAhead<PaintedImage>()
   private spares: ArrayBuffer[] = []
   private told: PainterNews | undefined
   private opened: { readonly source: BookletSource; readonly done: Promise<void> } | undefined
@@ -121,18 +121,19 @@ export class PainterClient {
     }
   }
 
-  /** @param spare memory of an earlier picture, to be painted into; it must not be used any more */
-  picture(ref: PictureRef, content: PictureContent, size: PictureSize, spare?: ArrayBuffer): Promise<CanvasImage> {
+  picture(ref: PictureRef, content: PictureContent, size: PictureSize, wishes: PaintWishes = {}): Promise<PaintedImage> {
     const painted = this.ahead.take(pictureKey(ref, content, size))
-    if (!painted) return this.paint(ref, content, size, spare)
+    if (!painted) return this.paint(ref, content, size, wishes)
+    const { spare } = wishes
     if (spare) this.spares = [spare, ...this.spares].slice(0, MOST_SPARES)
     return painted.catch(() => this.paint(ref, content, size))
   }
 
-  private paint(ref: PictureRef, content: PictureContent, size: PictureSize, spare?: ArrayBuffer): Promise<CanvasImage> {
+  private paint(ref: PictureRef, content: PictureContent, size: PictureSize, wishes: PaintWishes = {}): Promise<PaintedImage> {
+    const { spare, mayBeCoarse } = wishes
     return this.ask((remote) => {
       // It can be given away once: who asks again after the painter died has none.
-      const given = spare && spare.byteLength > 0 ? transfer(spare, [spare]) : undefined
+      const given: PaintWishes = spare && spare.byteLength > 0 ? transfer({ spare, mayBeCoarse }, [spare]) : { mayBeCoarse }
       return remote.picture(ref, content, size, given)
     })
   }
@@ -143,7 +144,7 @@ export class PainterClient {
     this.ahead.prepare(
       wanted.map(({ picture, content }) => ({
         key: pictureKey(picture, content, size),
-        paint: () => this.paint(picture, content, size, this.spares.pop()),
+        paint: () => this.paint(picture, content, size, { spare: this.spares.pop() }),
       })),
     )
   }

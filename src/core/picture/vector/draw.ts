@@ -1,6 +1,7 @@
 import { keep, outsideOf, type FlatPoint } from '../../space'
 import type { DrawnSection } from '../drawn-section'
-import { mixedSlots, type InkOptions } from '../ink'
+import type { InkOptions } from '../ink'
+import { mixedSlots } from '../ink-palette'
 import { INK, type Rgb } from '../paint'
 import type { Composition, Overlay, PictureLayer } from '../picture-layer'
 import type { Sheen } from '../sheen'
