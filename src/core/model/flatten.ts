@@ -1,4 +1,4 @@
-import { memoPair } from '../memo'
+import { memoLast, memoPair } from '../memo'
 import { extendCatalogue, type Catalogue, type Colour, type OwnShape, type Shape } from '../catalogue'
 import {
   add,
@@ -45,7 +45,11 @@ const extended = memoPair((shapes: readonly OwnShape[], palette: readonly Colour
 
 /** Where a copy stands in the section that holds it. */
 export function copyPose(model: ModelDocument, section: Section, copy: Copy): Pose {
-  if (copy.joint) return jointPose(model, section, { ...copy, joint: copy.joint }, catalogueOf(model))
+  return copy.joint ? jointPose(model, section, { ...copy, joint: copy.joint }, catalogueOf(model)) : ownPose(copy)
+}
+
+/** Where a copy stands that no joint carries. */
+function ownPose(copy: Copy): Pose {
   const turned = copy.rotate ? rotationMatrix(copy.rotate) : TURNS[copy.turn === undefined ? NO_TURN : turnFromText(copy.turn)!]!
   return { matrix: copy.mirror === undefined ? turned : multiply(turned, mirrorMatrix(copy.mirror)), at: copy.at ?? [0, 0, 0] }
 }
@@ -70,13 +74,43 @@ export function exchangeForTwin(shape: Shape, pose: Pose, catalogue: Catalogue):
   }
 }
 
-/** A part of a section's own, in its lattice. @throws RangeError for a loose part */
-export function placedPart(part: Part, { shapes }: Catalogue): PlacedPart {
-  const shape = shapeOfPart(part, shapes)
+/** A part of a section's own, in its lattice; the same object as long as the part is. @throws RangeError for a loose part */
+export const placedPart = memoLast((part: Part, catalogue: Catalogue): PlacedPart => {
+  const shape = shapeOfPart(part, catalogue.shapes)
   return { path: part.id, part, shape, colour: part.colour, pose: partPose(part, shape), lacksTwin: false, isMirrored: false }
+})
+
+const placedParts = memoLast((parts: readonly Part[], catalogue: Catalogue): readonly PlacedPart[] =>
+  parts.filter((part) => !isLoose(part)).map((part) => placedPart(part, catalogue)),
+)
+
+/** What one copy brings of what its section holds, standing at a pose. */
+function copiedParts(copy: Copy, content: readonly PlacedPart[], outer: Pose, catalogue: Catalogue): readonly PlacedPart[] {
+  return content.map((inner) => {
+    const exchanged = exchangeForTwin(inner.shape, composePoses(outer, inner.pose), catalogue)
+    return {
+      path: `${copy.id}/${inner.path}`,
+      part: inner.part,
+      colour: inner.colour,
+      shape: exchanged.shape,
+      pose: exchanged.pose,
+      lacksTwin: exchanged.lacksTwin,
+      isMirrored: inner.isMirrored !== (copy.mirror !== undefined),
+    }
+  })
 }
 
-/** Flattens one section after another and keeps what it has made, since sections are used many times. */
+/** The same of a copy that stands where it says itself. */
+const fixedParts = memoLast((copy: Copy, content: readonly PlacedPart[], catalogue: Catalogue) =>
+  copiedParts(copy, content, ownPose(copy), catalogue),
+)
+
+const allParts = memoLast((_: Section, ...lists: readonly (readonly PlacedPart[])[]): readonly PlacedPart[] => lists.flat())
+
+/**
+ * Flattens one section after another and keeps what it has made, since sections are used many times. After an edit what has not
+ * changed is made of the very objects from before.
+ */
 export class Flattener {
   private readonly catalogue: Catalogue
   private readonly made = new Map<string, readonly PlacedPart[]>()
@@ -86,11 +120,7 @@ export class Flattener {
   }
 
   /** The section's own placed parts, in its lattice. */
-  own(section: Section): PlacedPart[] {
-    return partsOf(section)
-      .filter((part) => !isLoose(part))
-      .map((part) => placedPart(part, this.catalogue))
-  }
+  own = (section: Section): readonly PlacedPart[] => placedParts(partsOf(section), this.catalogue)
 
   /** Own parts and those of all copies, in the section's lattice. */
   all(sectionId: string): readonly PlacedPart[] {
@@ -99,30 +129,21 @@ export class Flattener {
     return placed
   }
 
-  private everything(section: Section): PlacedPart[] {
-    const placed = this.own(section)
-    for (const copy of copiesOf(section)) for (const inner of this.copy(section, copy)) placed.push(inner)
-    return placed
+  private everything(section: Section): readonly PlacedPart[] {
+    const own = this.own(section)
+    const copies = copiesOf(section)
+    return copies.length === 0 ? own : allParts(section, own, ...copies.map((copy) => this.copy(section, copy)))
   }
 
   /** The parts one copy brings, in the lattice of the section that holds the copy. */
-  copy(section: Section, copy: Copy): PlacedPart[] {
-    const outer = copyPose(this.model, section, copy)
-    const content = copy.except
-      ? this.everything(withExceptions(sectionById(this.model, copy.section), copy.except))
-      : this.all(copy.section)
-    return content.map((inner) => {
-      const exchanged = exchangeForTwin(inner.shape, composePoses(outer, inner.pose), this.catalogue)
-      return {
-        path: `${copy.id}/${inner.path}`,
-        part: inner.part,
-        colour: inner.colour,
-        shape: exchanged.shape,
-        pose: exchanged.pose,
-        lacksTwin: exchanged.lacksTwin,
-        isMirrored: inner.isMirrored !== (copy.mirror !== undefined),
-      }
-    })
+  copy(section: Section, copy: Copy): readonly PlacedPart[] {
+    if (copy.except) {
+      const content = this.everything(withExceptions(sectionById(this.model, copy.section), copy.except))
+      return copiedParts(copy, content, copyPose(this.model, section, copy), this.catalogue)
+    }
+    const content = this.all(copy.section)
+    if (!copy.joint) return fixedParts(copy, content, this.catalogue)
+    return copiedParts(copy, content, copyPose(this.model, section, copy), this.catalogue)
   }
 }
 

@@ -1,7 +1,9 @@
 import type { PlacedPart } from '../model'
 import type { NodeSpec } from './scene'
 
-const isSame = (a: PlacedPart, b: PlacedPart): boolean =>
+const isSame = (a: PlacedPart, b: PlacedPart): boolean => a === b || isAlike(a, b)
+
+const isAlike = (a: PlacedPart, b: PlacedPart): boolean =>
   a.part === b.part &&
   a.shape === b.shape &&
   a.colour === b.colour &&
@@ -17,6 +19,7 @@ export function keepNodes(before: readonly NodeSpec[], now: readonly NodeSpec[])
   const known = new Map(before.map((node) => [node.id, node]))
   return now.map((node) => {
     const old = known.get(node.id)
+    if (old === node) return node
     const isKept =
       old?.kind === node.kind &&
       old.source === node.source &&
