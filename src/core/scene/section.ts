@@ -13,25 +13,21 @@ import {
 } from '../model'
 import type { NodeSpec } from './scene'
 
-const partNode = memoLast(
-  (placed: PlacedPart, isPressed: boolean, isApart: boolean): NodeSpec => ({
-    id: placed.part.id,
-    kind: 'part',
-    source: placed.part.shape,
-    parts: [placed],
-    ...more(isPressed, isApart),
-  }),
-)
+const partNode = memoLast((placed: PlacedPart, isPressed: boolean, isApart: boolean): NodeSpec => ({
+  id: placed.part.id,
+  kind: 'part',
+  source: placed.part.shape,
+  parts: [placed],
+  ...more(isPressed, isApart),
+}))
 
-const copyNode = memoLast(
-  (copy: Copy, parts: readonly PlacedPart[], isPressed: boolean, isApart: boolean): NodeSpec => ({
-    id: copy.id,
-    kind: 'copy',
-    source: `${copy.section}${copy.mirror ? ' mirrored' : ''}`,
-    parts,
-    ...more(isPressed, isApart),
-  }),
-)
+const copyNode = memoLast((copy: Copy, parts: readonly PlacedPart[], isPressed: boolean, isApart: boolean): NodeSpec => ({
+  id: copy.id,
+  kind: 'copy',
+  source: `${copy.section}${copy.mirror ? ' mirrored' : ''}`,
+  parts,
+  ...more(isPressed, isApart),
+}))
 
 const more = (isPressed: boolean, isApart: boolean): Pick<NodeSpec, 'holdsPressed' | 'standsApart'> => ({
   ...(isPressed ? { holdsPressed: true } : {}),

@@ -1,5 +1,5 @@
 import type { Pose } from './poses'
-import { apply, type Vec } from './vectors'
+import type { Vec } from './vectors'
 
 /** An axis-parallel box, in u. It is open: boxes that only touch do not meet. */
 export interface Box {
@@ -44,17 +44,34 @@ export const cornersOf = (box: Box): Vec[] =>
     (corner & 4) === 0 ? box.min[2] : box.max[2],
   ])
 
-/** The smallest axis-parallel box around a posed box; exact where the pose is a lattice one. */
-export function posedBox(pose: Pose, box: Box): Box {
-  const centre = apply(pose.matrix, middle(box))
-  const half = sizeOf(box).map((side) => side / 2) as [number, number, number]
-  const m = pose.matrix
-  const reach = [0, 3, 6].map((row) => Math.abs(m[row]!) * half[0] + Math.abs(m[row + 1]!) * half[1] + Math.abs(m[row + 2]!) * half[2]) as [
-    number,
-    number,
-    number,
-  ]
-  const low = centre.map((value, i) => value + pose.at[i]! - reach[i]!) as [number, number, number]
-  const high = centre.map((value, i) => value + pose.at[i]! + reach[i]!) as [number, number, number]
-  return { min: low, max: high }
+/** The smallest box around all of some boxes; nothing where there are none. */
+export function uniteAll(boxes: readonly Box[]): Box | undefined {
+  if (boxes.length === 0) return undefined
+  let [left, front, low, right, back, high] = [Infinity, Infinity, Infinity, -Infinity, -Infinity, -Infinity]
+  for (const { min, max } of boxes) {
+    if (min[0] < left) left = min[0]
+    if (min[1] < front) front = min[1]
+    if (min[2] < low) low = min[2]
+    if (max[0] > right) right = max[0]
+    if (max[1] > back) back = max[1]
+    if (max[2] > high) high = max[2]
+  }
+  return { min: [left, front, low], max: [right, back, high] }
+}
+
+/** The smallest axis-parallel box around a posed box; exact where the pose is a lattice one. Runs for every part: no lists on the way. */
+export function posedBox({ matrix: m, at }: Pose, { min, max }: Box): Box {
+  const x = (min[0] + max[0]) / 2
+  const y = (min[1] + max[1]) / 2
+  const z = (min[2] + max[2]) / 2
+  const halfX = (max[0] - min[0]) / 2
+  const halfY = (max[1] - min[1]) / 2
+  const halfZ = (max[2] - min[2]) / 2
+  const middleX = m[0] * x + m[1] * y + m[2] * z + 0 + at[0]
+  const middleY = m[3] * x + m[4] * y + m[5] * z + 0 + at[1]
+  const middleZ = m[6] * x + m[7] * y + m[8] * z + 0 + at[2]
+  const reachX = Math.abs(m[0]) * halfX + Math.abs(m[1]) * halfY + Math.abs(m[2]) * halfZ
+  const reachY = Math.abs(m[3]) * halfX + Math.abs(m[4]) * halfY + Math.abs(m[5]) * halfZ
+  const reachZ = Math.abs(m[6]) * halfX + Math.abs(m[7]) * halfY + Math.abs(m[8]) * halfZ
+  return { min: [middleX - reachX, middleY - reachY, middleZ - reachZ], max: [middleX + reachX, middleY + reachY, middleZ + reachZ] }
 }

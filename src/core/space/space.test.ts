@@ -22,6 +22,9 @@ import {
   turnOfMatrix,
   TURNS,
   turnText,
+  unite,
+  uniteAll,
+  type Box,
   type Pose,
   type Vec,
 } from './index'
@@ -32,6 +35,17 @@ const vec = fc.tuple(small, small, small) as fc.Arbitrary<Vec>
 const side = fc.integer({ min: 1, max: 30 })
 const box = fc.tuple(vec, fc.tuple(side, side, side)).map(([min, size]) => boxAt(min, size as Vec))
 const latticePose = fc.tuple(turn, vec).map(([t, at]): Pose => ({ matrix: TURNS[t]!, at }))
+
+describe('boxes', () => {
+  it('around all of some are what they are around one after the other; around none there is nothing', () => {
+    fc.assert(
+      fc.property(fc.array(box, { minLength: 1 }), (all: Box[]) => {
+        expect(uniteAll(all)).toEqual(all.reduce(unite))
+      }),
+    )
+    expect(uniteAll([])).toBeUndefined()
+  })
+})
 
 describe('turns', () => {
   it('are 24 different ones, each a rotation, the first of them none', () => {

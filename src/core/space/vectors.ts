@@ -34,11 +34,17 @@ export const apply = (m: Matrix, v: Vec): Vec => [
 ]
 
 /** The matrix that applies `b` first, then `a`. */
-export function multiply(a: Matrix, b: Matrix): Matrix {
-  const at = (row: number, column: number): number =>
-    a[row * 3]! * b[column]! + a[row * 3 + 1]! * b[column + 3]! + a[row * 3 + 2]! * b[column + 6]! + 0
-  return [at(0, 0), at(0, 1), at(0, 2), at(1, 0), at(1, 1), at(1, 2), at(2, 0), at(2, 1), at(2, 2)]
-}
+export const multiply = (a: Matrix, b: Matrix): Matrix => [
+  a[0] * b[0] + a[1] * b[3] + a[2] * b[6] + 0,
+  a[0] * b[1] + a[1] * b[4] + a[2] * b[7] + 0,
+  a[0] * b[2] + a[1] * b[5] + a[2] * b[8] + 0,
+  a[3] * b[0] + a[4] * b[3] + a[5] * b[6] + 0,
+  a[3] * b[1] + a[4] * b[4] + a[5] * b[7] + 0,
+  a[3] * b[2] + a[4] * b[5] + a[5] * b[8] + 0,
+  a[6] * b[0] + a[7] * b[3] + a[8] * b[6] + 0,
+  a[6] * b[1] + a[7] * b[4] + a[8] * b[7] + 0,
+  a[6] * b[2] + a[7] * b[5] + a[8] * b[8] + 0,
+]
 
 export const transpose = (m: Matrix): Matrix => [m[0], m[3], m[6], m[1], m[4], m[7], m[2], m[5], m[8]]
 

@@ -5,8 +5,9 @@ import type { Catalogue } from '@core/catalogue'
 import type { PlacedPart } from '@core/model'
 import { freeViewWords, isSeenWithin, seenEdges, seenOutline, type SeenOutline } from '@core/picture'
 import { PartPicker, wholeBox, type PickedPoint } from '@core/placing'
-import { unite, type Box, type Ray } from '@core/space'
+import { uniteAll, type Box, type Ray } from '@core/space'
 import { screenWords } from '../language'
+import { nextTask } from '../shared/next-task'
 import { graphicsClient } from './graphics-client'
 import type { ModelRenderer, Strength, ViewMark } from './model-picture'
 import { paperRenderer } from './paper-renderer'
@@ -58,8 +59,16 @@ watch(
 )
 const pickerNow = (): PartPicker => (picker.value ??= new PartPicker(props.parts))
 const pickAt = (x: number, y: number): PickedPoint | undefined => pickerNow().pick(view.rayAt(x, y))
+/** So that the first to point at something large does not wait: its boxes are sorted where somebody looks. */
+async function preparePicking(): Promise<void> {
+  for (const prepare of [pickerNow, () => pickAt(sizes.value.width / 2, sizes.value.height / 2)]) {
+    await nextTask()
+    if (!isOpen) return
+    prepare()
+  }
+}
 
-const whole = computed(() => (props.parts.length > 0 ? props.parts.map(wholeBox).reduce(unite) : props.empty))
+const whole = computed(() => uniteAll(props.parts.map(wholeBox)) ?? props.empty)
 const fit = (): void => view.fit(whole.value)
 
 /** The camera of the picture that is on the screen: what lies over it is drawn with that, or it would run ahead of it. */
@@ -71,6 +80,7 @@ async function draw(pace: Pace): Promise<void> {
   await renderer.draw(camera, sizes.value, pace)
   shown.value = camera
   drawn.value++
+  if (pace === 'still') void preparePicking()
 }
 /** What is asked for while a frame is drawn is drawn after it, once. */
 let waiting: Pace | undefined

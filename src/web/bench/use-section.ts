@@ -6,6 +6,7 @@ import { unite, type Box } from '@core/space'
 import { useOpenModel } from '../stores/open-model'
 import type { ViewMark } from './model-picture'
 import { bodyBox, createShown, framesOf } from './shown-nodes'
+import { nextTask } from '../shared/next-task'
 import { shownCatalogue } from '../shared/shown-catalogue'
 
 /** Something put down that waits for its turn: it is shown at once. */
@@ -46,6 +47,11 @@ export function useSection() {
     ...pending.value.flatMap((put) => put.nodes),
   ])
   const judge = computed(() => new PlaceJudge(standing.value))
+  // Made in a task of its own: what is on the screen after a click need not wait for it.
+  watch(standing, async () => {
+    await nextTask()
+    void judge.value
+  })
 
   const view = createShown(standing)
   watch(id, view.showAll)
