@@ -1,8 +1,10 @@
+import type { Scene } from '../scene'
 import { sharedBox, unite, widened, type Box } from '../space'
+import { FrameMemory, isSameBox, type RegionWorths } from './frame-memory'
 import { scaleOf, SHAPE_RANGE, shapeFor, USUAL, type PictureFrame } from './frames'
 import { GrowingBox } from './growing-box'
-import { HOME } from './look'
-import type { StepBoxes } from './step-boxes'
+import { HOME, type Steps } from './look'
+import { boxesOfSteps, type StepBoxes } from './step-boxes'
 import { projectedSize, viewMatrix, type PictureSize } from './view'
 
 /** Of so many steps in a row, at most one changes the frame, so that a reader seldom has to judge sizes anew. */
@@ -32,14 +34,28 @@ const LEAST_LEGIBLE = 0.3
  * Frames that follow the work: each is fitted to all that is there at its last step, so that the first steps of something large are
  * not drawn small; where all is so large that studs are hard to count, to the region that is worked on. Where they change is chosen
  * over the whole rail, so that the pictures are full and legible and changes few (segmentation by dynamic programming, Bellman 1961).
+ * @param memory what was found out about the steps before an edit, and is found out now
  */
-export function framesOf(boxes: StepBoxes): PictureFrame[] {
+export function framesOf(boxes: StepBoxes, memory = new FrameMemory()): PictureFrame[] {
   const count = boxes.all.length
   if (count === 0) return []
-  const chooser = new FrameChooser(boxes)
+  memory.begin(boxes)
+  const chooser = new FrameChooser(boxes, memory)
   for (let end = 1; end <= count; end++) chooser.goOn(end)
   return chooser.frames()
 }
+
+/** The boxes of the steps of a section and the frames of their pictures. @param empty where nothing has come yet */
+export function framesOfSteps(
+  scene: Scene,
+  steps: Steps,
+  empty: Box,
+): { readonly boxes: StepBoxes; readonly frames: readonly PictureFrame[] } {
+  const boxes = boxesOfSteps(scene, steps, empty)
+  return { boxes, frames: framesOf(boxes, scene.tables.of(makeMemory, undefined)) }
+}
+
+const makeMemory = (_: undefined): FrameMemory => new FrameMemory()
 
 /** The best last frame of some first steps: where it begins, and whether it shows a region. */
 interface LastFrame {
@@ -59,7 +75,10 @@ class FrameChooser {
   /** Where a frame of the whole begins best that ends in this run. */
   private whole = { worth: -Infinity, begin: 0 }
 
-  constructor(private readonly boxes: StepBoxes) {
+  constructor(
+    private readonly boxes: StepBoxes,
+    private readonly memory: FrameMemory,
+  ) {
     const count = boxes.all.length
     this.runs = runsOf(boxes.all)
     this.worth = new Float64Array(count + 1)
@@ -101,23 +120,32 @@ class FrameChooser {
 
   private bestRegion(end: number): { worth: number; begin: number } {
     let best = { worth: -Infinity, begin: 0 }
+    const worths = this.memory.of(end, MOST_REGION_STEPS, () => this.regionWorths(end))
+    for (let steps = 1; steps <= worths.length; steps++) {
+      const begin = end - steps
+      if (!this.mayBegin(begin, end)) continue
+      const worth = this.worth[begin]! + steps * worths[steps - 1]! - (begin > 0 ? CHANGE + MOVE : 0)
+      if (worth > best.worth) best = { worth, begin }
+    }
+    return best
+  }
+
+  private regionWorths(end: number): RegionWorths {
     const { all, work } = this.boxes
     const whole = all[end - 1]!
     const around = new GrowingBox()
+    const worths: number[] = []
     for (let begin = end - 1; begin >= Math.max(0, end - MOST_REGION_STEPS); begin--) {
       around.add(work[begin]!)
-      if (!this.mayBegin(begin, end)) continue
       const size = seenTogether(around, whole, whole)
       const legible = legibility(size)
       if (legible < LEAST_LEGIBLE) break
       // What stands in the picture grows about evenly from its first step to its last.
       const area = areaOf(size)
       const grown = all[begin] === whole ? area : (area + areaOf(seenTogether(around, whole, all[begin]!))) / 2
-      const each = REGION_WORTH * grown * worthPerArea(size, legible)
-      const worth = this.worth[begin]! + (end - begin) * each - (begin > 0 ? CHANGE + MOVE : 0)
-      if (worth > best.worth) best = { worth, begin }
+      worths.push(REGION_WORTH * grown * worthPerArea(size, legible))
     }
-    return best
+    return worths
   }
 
   frames(): PictureFrame[] {
@@ -169,8 +197,6 @@ function region(work: Box, whole: Box, around: number): Box {
   }
   return sharedBox(snapped, whole)
 }
-
-const isSameBox = (a: Box, b: Box): boolean => [0, 1, 2].every((axis) => a.min[axis] === b.min[axis] && a.max[axis] === b.max[axis])
 
 const areaOf = ({ width, height }: PictureSize): number => width * height
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boxAt, unite, type Box } from '../space'
+import { FrameMemory } from './frame-memory'
 import { framesOf as framesOfBoxes, LEAST_STEPS } from './choose-frames'
 import { fillsOfSteps, frameAt, frameFit, type PictureFrame } from './frames'
 import type { StepBoxes } from './step-boxes'
@@ -115,6 +116,64 @@ describe('frames', () => {
         expect(fillsOfSteps(frames, each.all).every((fill) => fill > 0 && fill <= 1 + 1e-9)).toBe(true)
       }),
     )
+  })
+
+  const spliced = <Each>(list: readonly Each[], at: number, take: number, put: readonly Each[] = []): Each[] => [
+    ...list.slice(0, at),
+    ...put,
+    ...list.slice(at + take),
+  ]
+
+  it('are the same with what was found out before an edit', () => {
+    const site = fc.tuple(fc.integer({ min: 0, max: 12 }), fc.integer({ min: 0, max: 8 }))
+    const edit = fc.record({ at: fc.nat(), take: fc.nat({ max: 3 }), put: fc.array(site, { maxLength: 3 }) })
+    const boxOf = ([x, level]: readonly [number, number]): Box => boxAt([x * 260, 20, level * 12], [120, 100, 12])
+    const stepsOf = (work: readonly Box[]): StepBoxes => {
+      let there: Box | undefined
+      const all = work.map((box) => (there = there ? unite(there, box) : box))
+      return { work, all }
+    }
+    fc.assert(
+      fc.property(fc.array(site, { minLength: 40, maxLength: 90 }), fc.array(edit, { maxLength: 6 }), (sites, edits) => {
+        const [memory, told] = [new FrameMemory(), new FrameMemory()]
+        const ground = boxAt([0, 0, -4], [3400, 160, 4])
+        let work = [ground, ...sites.map(boxOf)]
+        for (const { at, take, put } of [{ at: 0, take: 0, put: [] }, ...edits]) {
+          work = spliced(work, at % work.length, take, put.map(boxOf))
+          const boxes = stepsOf(work)
+          expect(framesOfBoxes(boxes, memory)).toEqual(framesOfBoxes(boxes))
+          // Whatever is known of some steps was found out of the very same boxes.
+          told.begin(boxes)
+          for (let end = 1; end <= work.length; end++) {
+            const marks = [boxes.work, boxes.all].flatMap((list) =>
+              list.slice(Math.max(0, end - 24), end).flatMap(({ min, max }) => [...min, ...max]),
+            )
+            expect(told.of(end, 24, () => marks)).toEqual(marks)
+          }
+        }
+      }),
+    )
+  })
+
+  it('find out about regions only what an edit has changed', () => {
+    const memory = new FrameMemory()
+    let looks = 0
+    const of = (boxes: StepBoxes): void => {
+      memory.begin(boxes)
+      for (let end = 1; end <= boxes.work.length; end++) memory.of(end, 24, () => (looks++, []))
+    }
+    const before = row(20)
+    of(before)
+    expect(looks).toBe(before.work.length)
+    looks = 0
+    const merged = spliced(before.work, 100, 2, [unite(before.work[100]!, before.work[101]!)])
+    of({ work: merged, all: spliced(before.all, 100, 1) })
+    // The step that was merged, and the regions that begin before its end.
+    expect(looks).toBeGreaterThan(0)
+    expect(looks).toBeLessThan(30)
+    looks = 0
+    of({ work: merged, all: spliced(before.all, 100, 1) })
+    expect(looks).toBe(0)
   })
 
   it('show all of what is small enough', () => {

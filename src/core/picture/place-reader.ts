@@ -1,7 +1,7 @@
 import { partHull } from '../scene'
 import { boxesMeet, NO_TURN, TURNS, unite, widened, type Box, type Turn, type Vec } from '../space'
 import type { PatchesByPart } from './drawn-section'
-import { framesOf } from './choose-frames'
+import { framesOfSteps } from './choose-frames'
 import { frameAt, frameCamera, frameFit, type PictureFrame } from './frames'
 import { GBuffer } from './g-buffer'
 import { insetCamera, isSmallIn, IN_SIGHT } from './inset-frame'
@@ -10,7 +10,6 @@ import { ringsAt } from './marks'
 import { pictureSceneOf, type PictureScene } from './picture-scene'
 import { drawPart, PlacePicture, type OtherPlace, type PictureDifference, type Seeing } from './place-picture'
 import { MeshProjector } from './projected-mesh'
-import { boxesOfSteps } from './step-boxes'
 import { projectedSize, seenOutline, type Camera, type PictureSize } from './view'
 
 /** Dots of the picture that a step is read in: it has the shape that suits its frame. */
@@ -78,7 +77,7 @@ export class PlaceReader {
   ) {
     const { scene, steps } = laid
     this.stage = pictureSceneOf(scene)
-    this.frames = framesOf(boxesOfSteps(scene, steps, this.stage.box))
+    this.frames = framesOfSteps(scene, steps, this.stage.box).frames
     const known = new Map<string, number>()
     this.colours = Uint16Array.from(scene.parts, ({ colour }) => {
       if (!known.has(colour)) known.set(colour, known.size)

@@ -1,9 +1,12 @@
+import { memo } from '../memo'
 import { unite, type Box, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import { framesOf } from './choose-frames'
+import { FrameMemory } from './frame-memory'
 import { frameAt, type PictureFrame } from './frames'
 import { ghostsOf, hullOf, liftsOf, partsOfNode, type Ghost } from './lifts'
 import { shifted } from './picture-layer'
+import type { SectionSpace } from './section-space'
 import { collectBoxes, type StepBoxes } from './step-boxes'
 
 /** What the pictures of a section's steps are fitted to: the frame of each, or more where things stand beside their place. */
@@ -24,7 +27,7 @@ export class StepFrames {
   /** The frame that a step is seen in. */
   frameOf(step: number): PictureFrame {
     const { section } = this
-    this.frames ??= framesOf(boxesOf(section))
+    this.frames ??= framesOf(boxesOf(section), memoryOf(section.space))
     return frameAt(this.frames, step)
   }
 
@@ -66,6 +69,9 @@ export class StepFrames {
     return [...new Set(lifts.map((lift) => lift.map((value) => Math.sign(Math.round(value))).join()))].sort().join(' ')
   }
 }
+
+/** Where nothing has moved, what was found out before an edit of the steps holds for most of them. */
+const memoryOf = memo((_: SectionSpace) => new FrameMemory())
 
 function boxesOf({ parts, ranges, space, box }: DrawnSection): StepBoxes {
   return collectBoxes(ranges, box, ([from, to], around) => {

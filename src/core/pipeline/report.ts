@@ -1,7 +1,7 @@
 import { findFindings, type Finding, type Level } from '../checks'
 import { sectionById, type ModelDocument } from '../model'
 import { memo } from '../memo'
-import { boxesOfSteps, fillsOfSteps, framesOf, MOST_INSETS, patchesByPart, type StepLook, type ViewNumber } from '../picture'
+import { fillsOfSteps, framesOfSteps, MOST_INSETS, patchesByPart, type StepLook, type ViewNumber } from '../picture'
 import {
   isGiven,
   measurePlan,
@@ -174,8 +174,8 @@ const sumOfReadings = (readings: readonly SectionReading[]): { parts: number; mi
 const fillsOf = memo(({ scene, steps }: BuiltSection): number[] => {
   const [first] = scene.nodeBoxes
   if (!first) return []
-  const boxes = boxesOfSteps(scene, steps, first)
-  return fillsOfSteps(framesOf(boxes), boxes.all)
+  const { boxes, frames } = framesOfSteps(scene, steps, first)
+  return fillsOfSteps(frames, boxes.all)
 })
 
 /** For each section, each step: the number of its view. */

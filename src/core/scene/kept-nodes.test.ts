@@ -30,7 +30,7 @@ describe('flattening after an edit', () => {
       const parts = first?.at ? [{ ...first, at: [first.at[0] + 20, first.at[1], first.at[2]] as Vec, colour: 'red' }, ...rest] : rest
       const other = { ...section, parts, ...(copies ? { copies } : {}) }
       for (const to of [section, { ...section, parts }, other]) {
-        const edited: ModelDocument = { ...demo, sections: demo.sections.with(at, to) }
+        const edited: ModelDocument = { ...demo, sections: demo.sections.map((each, i) => (i === at ? to : each)) }
         for (const { id } of demo.sections) expect(new Flattener(edited).all(id)).toEqual(new Flattener(structuredClone(edited)).all(id))
       }
     })
