@@ -75,7 +75,9 @@ export function exchangeForTwin(shape: Shape, pose: Pose, catalogue: Catalogue):
 }
 
 /** A part of a section's own, in its lattice; the same object as long as the part is. @throws RangeError for a loose part */
-export const placedPart = memoLast((part: Part, catalogue: Catalogue): PlacedPart => {
+export const placedPart = (part: Part, catalogue: Catalogue): PlacedPart => placedIn(catalogue, part)
+
+const placedIn = memoPair((catalogue: Catalogue, part: Part): PlacedPart => {
   const shape = shapeOfPart(part, catalogue.shapes)
   return { path: part.id, part, shape, colour: part.colour, pose: partPose(part, shape), lacksTwin: false, isMirrored: false }
 })

@@ -19,14 +19,13 @@ export function keepNodes(before: readonly NodeSpec[], now: readonly NodeSpec[])
   const known = new Map(before.map((node) => [node.id, node]))
   return now.map((node) => {
     const old = known.get(node.id)
-    if (old === node) return node
     const isKept =
       old?.kind === node.kind &&
       old.source === node.source &&
       old.holdsPressed === node.holdsPressed &&
       old.standsApart === node.standsApart &&
       old.parts.length === node.parts.length &&
-      node.parts.every((part, i) => isSame(part, old.parts[i]!))
+      (node.parts === old.parts || node.parts.every((part, i) => isSame(part, old.parts[i]!)))
     return isKept ? old : node
   })
 }

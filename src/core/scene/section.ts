@@ -1,49 +1,22 @@
-import { memo, memoLast } from '../memo'
-import {
-  copiesOf,
-  holdsPressed,
-  partsOf,
-  pieceCount,
-  sectionById,
-  type Copy,
-  type Flattener,
-  type ModelDocument,
-  type Part,
-  type PlacedPart,
-} from '../model'
+import { memo } from '../memo'
+import { copiesOf, holdsPressed, partsOf, pieceCount, sectionById, type Flattener, type ModelDocument, type Part } from '../model'
 import type { NodeSpec } from './scene'
 
-const partNode = memoLast((placed: PlacedPart, isPressed: boolean, isApart: boolean): NodeSpec => ({
-  id: placed.part.id,
-  kind: 'part',
-  source: placed.part.shape,
-  parts: [placed],
-  ...more(isPressed, isApart),
-}))
-
-const copyNode = memoLast((copy: Copy, parts: readonly PlacedPart[], isPressed: boolean, isApart: boolean): NodeSpec => ({
-  id: copy.id,
-  kind: 'copy',
-  source: `${copy.section}${copy.mirror ? ' mirrored' : ''}`,
-  parts,
-  ...more(isPressed, isApart),
-}))
-
-const more = (isPressed: boolean, isApart: boolean): Pick<NodeSpec, 'holdsPressed' | 'standsApart'> => ({
-  ...(isPressed ? { holdsPressed: true } : {}),
-  ...(isApart ? { standsApart: true } : {}),
-})
-
-/**
- * What a section is built from: one node for each placed part, one for each copy that holds parts. Loose parts have no place. After an
- * edit most are the very objects from before.
- */
+/** What a section is built from: one node for each placed part, one for each copy that holds parts. Loose parts have no place. */
 export function sectionNodes(model: ModelDocument, flattener: Flattener, sectionId: string): NodeSpec[] {
   const section = sectionById(model, sectionId)
-  const [isPressed, isApart] = [holdsPressed(model), section.apart === true]
+  const more = { ...(holdsPressed(model) ? { holdsPressed: true } : {}), ...(section.apart ? { standsApart: true } : {}) }
   return [
-    ...flattener.own(section).map((placed) => partNode(placed, isPressed, isApart)),
-    ...copiesOf(section).map((copy) => copyNode(copy, flattener.copy(section, copy), isPressed, isApart)),
+    ...flattener
+      .own(section)
+      .map((placed): NodeSpec => ({ id: placed.part.id, kind: 'part', source: placed.part.shape, parts: [placed], ...more })),
+    ...copiesOf(section).map((copy): NodeSpec => ({
+      id: copy.id,
+      kind: 'copy',
+      source: `${copy.section}${copy.mirror ? ' mirrored' : ''}`,
+      parts: flattener.copy(section, copy),
+      ...more,
+    })),
   ]
 }
 
