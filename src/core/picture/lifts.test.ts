@@ -198,6 +198,8 @@ describe('a face picked on the picture', () => {
     const laid = oneSection(model.sections[0]!.parts!, steps)
     const rail = new RailPainter(drawn(laid), catalogueOf(laid), SIZE)
     const [window] = rail.windowsInStep(1, 0, new Set(['b']))
+    // For that nothing was drawn.
+    expect(rail.isNear(1, 0)).toBe(false)
     const middle = [(window!.left + window!.right) / 2, (window!.top + window!.bottom) / 2] as const
     expect(rail.pickInStep(1, 0, middle)?.part).toBe('b')
     expect(rail.pickInStep(0, 0, middle)?.part).not.toBe('b')

@@ -336,19 +336,20 @@ export class RailPainter {
   /** Where parts and copies that are there by a step lie in its picture, px: by id within the section, or by the path of one part. */
   windowsInStep(step: number, view: ViewNumber, ids: ReadonlySet<string>): Window[] {
     const { section } = this
-    return this.staged(step, view, ({ state, lifts }) => {
-      const boxes = new Map<string, Box>()
-      for (let part = 0; part < section.ranges[step]![1]; part++) {
-        const { path } = section.parts[part]!
-        const node = section.partNode[part]!
-        const id = ids.has(path) ? path : section.nodeIds[node]!
-        if (!ids.has(id)) continue
-        const box = shifted(section.space.hullOf(section.parts[part]!), lifts.get(node) ?? [0, 0, 0])
-        const known = boxes.get(id)
-        boxes.set(id, known ? unite(known, box) : box)
-      }
-      return [...boxes.values()].map((box) => windowOf({ camera: state.target.camera, finer: this.finer }, box))
-    })
+    // Nothing need be drawn for that.
+    const { frame, orientation, lifts } = this.sighted(step, view)
+    const camera = this.views.cameraOf(frame.box, view, orientation)
+    const boxes = new Map<string, Box>()
+    for (let part = 0; part < section.ranges[step]![1]; part++) {
+      const { path } = section.parts[part]!
+      const node = section.partNode[part]!
+      const id = ids.has(path) ? path : section.nodeIds[node]!
+      if (!ids.has(id)) continue
+      const box = shifted(section.space.hullOf(section.parts[part]!), lifts.get(node) ?? [0, 0, 0])
+      const known = boxes.get(id)
+      boxes.set(id, known ? unite(known, box) : box)
+    }
+    return [...boxes.values()].map((box) => windowOf({ camera, finer: this.finer }, box))
   }
 
   private finished = (view: ViewNumber): ViewState => this.views.finished(view, this.frames.whole)
