@@ -25,6 +25,19 @@ export function memoLast<Key extends object, Rest extends readonly unknown[], Va
   }
 }
 
+/** The same where the rest is one list, however long, told by its items. */
+export function memoList<Key extends object, Item, Value>(
+  derive: (key: Key, items: readonly Item[]) => Value,
+): (key: Key, items: readonly Item[]) => Value {
+  const known = new WeakMap<Key, { readonly items: readonly Item[]; readonly value: Value }>()
+  return (key, items) => {
+    let entry = known.get(key)
+    const isSame = entry?.items.length === items.length && entry.items.every((item, i) => item === items[i])
+    if (!entry || !isSame) known.set(key, (entry = { items, value: derive(key, items) }))
+    return entry.value
+  }
+}
+
 /** Two objects: what is derived of the second in the light of the first lives as long as both do. */
 export function memoPair<A extends object, B extends object, Value>(derive: (a: A, b: B) => Value): (a: A, b: B) => Value {
   const known = memo((_: A) => new WeakMap<B, { readonly value: Value }>())

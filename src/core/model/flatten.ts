@@ -1,4 +1,4 @@
-import { memoLast, memoPair } from '../memo'
+import { memoLast, memoList, memoPair } from '../memo'
 import { extendCatalogue, type Catalogue, type Colour, type OwnShape, type Shape } from '../catalogue'
 import {
   add,
@@ -107,7 +107,7 @@ const fixedParts = memoLast((copy: Copy, content: readonly PlacedPart[], catalog
   copiedParts(copy, content, ownPose(copy), catalogue),
 )
 
-const allParts = memoLast((_: Section, ...lists: readonly (readonly PlacedPart[])[]): readonly PlacedPart[] => lists.flat())
+const allParts = memoList((_: Section, lists: readonly (readonly PlacedPart[])[]): readonly PlacedPart[] => lists.flat())
 
 /**
  * Flattens one section after another and keeps what it has made, since sections are used many times. After an edit what has not
@@ -134,16 +134,14 @@ export class Flattener {
   private everything(section: Section): readonly PlacedPart[] {
     const own = this.own(section)
     const copies = copiesOf(section)
-    return copies.length === 0 ? own : allParts(section, own, ...copies.map((copy) => this.copy(section, copy)))
+    return copies.length === 0 ? own : allParts(section, [own, ...copies.map((copy) => this.copy(section, copy))])
   }
 
   /** The parts one copy brings, in the lattice of the section that holds the copy. */
   copy(section: Section, copy: Copy): readonly PlacedPart[] {
-    if (copy.except) {
-      const content = this.everything(withExceptions(sectionById(this.model, copy.section), copy.except))
-      return copiedParts(copy, content, copyPose(this.model, section, copy), this.catalogue)
-    }
-    const content = this.all(copy.section)
+    const content = copy.except
+      ? this.everything(withExceptions(sectionById(this.model, copy.section), copy.except))
+      : this.all(copy.section)
     if (!copy.joint) return fixedParts(copy, content, this.catalogue)
     return copiedParts(copy, content, copyPose(this.model, section, copy), this.catalogue)
   }

@@ -45,6 +45,15 @@ describe('flattening after an edit', () => {
   })
 })
 
+describe('flattening', () => {
+  it('bears more copies in one section than a call bears arguments', () => {
+    const copies = Array.from({ length: 150_000 }, (_, i) => ({ id: `c${i}`, section: 'inner', at: [0, 0, 0] as Vec }))
+    const [outer, inner] = twoSections([part('a', 'brick-2x4', [0, 0, 0])], copies, []).sections
+    const many: ModelDocument = { ...model, sections: [outer!, inner!] }
+    expect(new Flattener(many).all('main')).toHaveLength(1)
+  })
+})
+
 describe('nodes after an edit', () => {
   const before = nodesOf(model)
   const [a, b] = model.sections[0]!.parts as [Part, Part]
