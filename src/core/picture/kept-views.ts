@@ -28,7 +28,7 @@ export class KeptViews {
   constructor(
     private readonly section: DrawnSection,
     private readonly size: PictureSize,
-    readonly finer: number,
+    private readonly finer: number,
   ) {}
 
   cameraOf = (box: Box, view: ViewNumber, orientation: Turn): Camera => frameCamera(box, view, TURNS[orientation]!, this.size, this.finer)

@@ -1,11 +1,12 @@
 import type { Catalogue } from '../catalogue'
 import { lettersOf, pieceKey, trayOf } from '../count'
+import { memoLast } from '../memo'
 import { middle, NO_TURN, PLATE_HEIGHT, TURNS, unite, type Box, type FlatPoint, type Vec } from '../space'
 import type { DrawnSection } from './drawn-section'
 import type { InkOptions } from './ink'
 import type { RgbImage } from './rgb-image'
 import type { GBuffer, Window } from './g-buffer'
-import { StepFrames } from './step-frames'
+import { stepFramesOf } from './step-frames'
 import type { ViewState } from './view-state'
 import { visibleMiddles } from './visible-middles'
 import type { StepInset } from './look'
@@ -70,13 +71,23 @@ interface Staged {
   readonly ghosts: readonly Ghost[]
 }
 
+/** How each part looks, once for each colour. */
+const looksOf = memoLast(({ parts }: DrawnSection, { colours }: Catalogue): readonly PartLook[] => {
+  const byColour = new Map<string, PartLook>()
+  return parts.map(({ colour }) => {
+    let look = byColour.get(colour)
+    if (!look) byColour.set(colour, (look = lookOf(colours.get(colour)!)))
+    return look
+  })
+})
+
 /** Paints the steps of one section. Each step adds only its own parts. */
 export class RailPainter {
   private readonly views: KeptViews
   private readonly finer: number
   private readonly leastStud: number | undefined
-  private readonly looks: PartLook[]
-  private readonly frames: StepFrames
+  private readonly looks: readonly PartLook[]
+  private readonly frames: ReturnType<typeof stepFramesOf>
   private readonly colours: Catalogue['colours']
 
   constructor(
@@ -88,14 +99,9 @@ export class RailPainter {
     this.finer = isCoarse ? 1 : SHARP
     this.leastStud = leastStud
     this.views = new KeptViews(section, size, this.finer)
-    this.frames = new StepFrames(section)
+    this.frames = stepFramesOf(section)
     this.colours = catalogue.colours
-    const byColour = new Map<string, PartLook>()
-    this.looks = section.parts.map(({ colour }) => {
-      let look = byColour.get(colour)
-      if (!look) byColour.set(colour, (look = lookOf(catalogue.colours.get(colour)!)))
-      return look
-    })
+    this.looks = looksOf(section, catalogue)
   }
 
   /**

@@ -9,8 +9,11 @@ import { shifted } from './picture-layer'
 import type { SectionSpace } from './section-space'
 import { collectBoxes, type StepBoxes } from './step-boxes'
 
+/** Of a section, however sharp its pictures are: they are fitted alike. */
+export const stepFramesOf = memo((section: DrawnSection) => new StepFrames(section))
+
 /** What the pictures of a section's steps are fitted to: the frame of each, or more where things stand beside their place. */
-export class StepFrames {
+class StepFrames {
   private frames: readonly PictureFrame[] | undefined
 
   constructor(private readonly section: DrawnSection) {}

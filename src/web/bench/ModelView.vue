@@ -80,7 +80,7 @@ async function draw(pace: Pace): Promise<void> {
   await renderer.draw(camera, sizes.value, pace)
   shown.value = camera
   drawn.value++
-  if (pace === 'still') void preparePicking()
+  if (pace === 'still' && !picker.value) void preparePicking()
 }
 /** What is asked for while a frame is drawn is drawn after it, once. */
 let waiting: Pace | undefined

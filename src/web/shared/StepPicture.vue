@@ -25,12 +25,21 @@ const props = withDefaults(
     /** Parts and copies of the section that are framed, by id. */
     framed?: readonly string[]
   }>(),
-  { finished: false, width: STEP_PICTURE.width, height: STEP_PICTURE.height, coming: () => [], isOnlySharp: false, isFollowed: false, framed: () => [] },
+  {
+    finished: false,
+    width: STEP_PICTURE.width,
+    height: STEP_PICTURE.height,
+    coming: () => [],
+    isOnlySharp: false,
+    isFollowed: false,
+    framed: () => [],
+  },
 )
 const emit = defineEmits<{ drawn: []; touch: [touch: PictureTouch | null] }>()
 const { say } = useWords()
 
 const source = usePaintSource()
+const size = computed(() => ({ width: props.width, height: props.height }))
 const canvas = ref<HTMLCanvasElement>()
 const isDrawn = ref(false)
 /** What is drawn has rough edges still. */
@@ -50,7 +59,7 @@ let seenVersion: number | undefined
 function prepareNext({ painter, version }: PaintSource): void {
   if (props.coming.length > 0 && (props.isFollowed || version === seenVersion)) {
     const plain = JSON.parse(JSON.stringify(props.coming)) as WantedPicture[]
-    painter.prepare(plain, { width: props.width, height: props.height })
+    painter.prepare(plain, size.value)
   }
   seenVersion = version
 }
@@ -73,7 +82,7 @@ async function paint(mayBeCoarse = !props.isOnlySharp): Promise<void> {
   isPainting = true
   try {
     const content = props.finished ? 'finished' : 'step'
-    const image = await from.painter.picture(props.picture, content, { width: props.width, height: props.height }, { spare, mayBeCoarse })
+    const image = await from.painter.picture(props.picture, content, size.value, { spare, mayBeCoarse })
     spare = image.data.buffer
     if (!isWanted && canvas.value) {
       put(image, canvas.value)
@@ -103,7 +112,6 @@ function put({ width, height, data }: CanvasImage, on: HTMLCanvasElement): void 
   hasDrawn.value = true
 }
 
-const size = computed(() => ({ width: props.width, height: props.height }))
 const frames = shallowRef<readonly PictureWindow[]>([])
 watch(
   () => [source.value?.version, JSON.stringify(props.picture), props.framed] as const,
@@ -127,7 +135,10 @@ async function touch(event: MouseEvent): Promise<void> {
 }
 
 onMounted(() => paint())
-watch(() => [source.value?.version, JSON.stringify(props.picture), props.finished], () => paint())
+watch(
+  () => [source.value?.version, JSON.stringify(props.picture), props.finished],
+  () => paint(),
+)
 </script>
 
 <template>
